@@ -1,0 +1,26 @@
+#pragma once
+#include <string>
+#include <vector>
+
+namespace clampet::cli {
+
+/// Exit codes of the headless contract.
+enum Exit { done = 0, not_all_hold = 1, wrong_usage = 2, unreadable = 3, unwritable = 4 };
+
+int quantity_command(const std::string& text, const std::string& unit, bool json);
+int families_command(bool json);
+int parameters_command(const std::string& family, bool json);
+int bench_command(const std::string& family, const std::vector<std::string>& assignments, const std::string& wrench, const std::string& permanent, bool json);
+int thread_show_command(const std::string& designation, const std::string& thread_class, bool json);
+int thread_fit_command(const std::string& male, const std::string& female, bool json);
+int thread_stack_command(const std::vector<std::string>& assignments, bool json);
+
+struct CheckRequest {
+    std::string file;
+    std::vector<std::string> cases;
+    double required = 0;  ///< 0: the rig's own
+};
+int check_command(const CheckRequest& request, bool json);
+int validate_command(const std::string& file, bool json);
+
+}  // namespace clampet::cli

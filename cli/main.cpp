@@ -1,0 +1,100 @@
+#include <fmt/format.h>
+
+#include <CLI/CLI.hpp>
+#include <exception>
+
+#include "commands.h"
+
+namespace {
+
+using namespace clampet::cli;
+
+struct Arguments {
+    bool json = false, params = false;
+    std::string text, unit, family, wrench, permanent, designation, thread_class, male, female, file;
+    std::vector<std::string> assignments;
+    CheckRequest check;
+};
+
+void add_commands(CLI::App& app, Arguments& a, int& exit_code) {
+    const auto json_flag = [&](CLI::App* command) { command->add_flag("--json", a.json, "One JSON object with SI numbers"); };
+
+    auto* check = app.add_subcommand("check", "Will this rig hold? Every interface under every load case");
+    check->add_option("RIG", a.check.file, "A rig file")->required();
+    check->add_option("--case", a.check.cases, "Only this load case: rest, \"hand push\"");
+    check->add_option("--required", a.check.required, "Required factor instead of the rig's own")->check(CLI::Range(0.01, 100.0));
+    json_flag(check);
+    check->callback([&] { exit_code = check_command(a.check, a.json); });
+
+    auto* families = app.add_subcommand("families", "The interface families, one line each");
+    json_flag(families);
+    families->callback([&] { exit_code = families_command(a.json); });
+
+    auto* bench = app.add_subcommand("bench", "One interface on its own: modes, factors, working");
+    bench->add_option("FAMILY", a.family, "The family's key")->required();
+    bench->add_option("key=value", a.assignments, "Inputs, with units; a bare number is SI");
+    bench->add_flag("--params", a.params, "List its parameters");
+    bench->add_option("--wrench", a.wrench, "Whole load Fx,Fy,Fz,Mx,My,Mz [N, N·m]");
+    bench->add_option("--permanent", a.permanent, "The part of it that stays");
+    json_flag(bench);
+    bench->callback([&] { exit_code = a.params ? parameters_command(a.family, a.json) : bench_command(a.family, a.assignments, a.wrench, a.permanent, a.json); });
+
+    auto* thread = app.add_subcommand("thread", "Threads: sizes, fit, stack-up");
+    thread->require_subcommand(1);
+    auto* show = thread->add_subcommand("show", "Geometry, limits, stress area, drills");
+    show->add_option("DESIGNATION", a.designation)->required();
+    show->add_option("--class", a.thread_class, "Only this class, for example 2A");
+    json_flag(show);
+    show->callback([&] { exit_code = thread_show_command(a.designation, a.thread_class, a.json); });
+    auto* fit = thread->add_subcommand("fit", "Does this male thread go into this female one?");
+    fit->add_option("MALE", a.male)->required();
+    fit->add_option("FEMALE", a.female)->required();
+    json_flag(fit);
+    fit->callback([&] { exit_code = thread_fit_command(a.male, a.female, a.json); });
+    auto* stack = thread->add_subcommand("stack", "screw=1/4-20x1/2in items=6mm+1.5mm socket=5.5mm [plain= needed= end=through in=wood]");
+    stack->add_option("key=value", a.assignments)->required();
+    json_flag(stack);
+    stack->callback([&] { exit_code = thread_stack_command(a.assignments, a.json); });
+
+    auto* quantity = app.add_subcommand("quantity", "What Clampet understands by a typed quantity");
+    quantity->add_option("TEXT", a.text)->required();
+    quantity->add_option("--to", a.unit, "In this unit");
+    json_flag(quantity);
+    quantity->callback([&] { exit_code = quantity_command(a.text, a.unit, a.json); });
+
+    auto* validate = app.add_subcommand("validate", "Is this file a sound rig?");
+    validate->add_option("FILE", a.file)->required();
+    json_flag(validate);
+    validate->callback([&] { exit_code = validate_command(a.file, a.json); });
+}
+
+}  // namespace
+
+int main(int argc, char** argv) {
+    CLI::App app("Clampet: will every mounting interface hold the camera?", "clampet-cli");
+    app.set_version_flag("--version", std::string("clampet-cli ") + CLAMPET_VERSION);
+    app.require_subcommand(1);
+    Arguments arguments;
+    int exit_code = done;
+    add_commands(app, arguments, exit_code);
+    try {
+        app.parse(argc, argv);
+    } catch (const CLI::CallForHelp& help) {
+        return app.exit(help);
+    } catch (const CLI::CallForAllHelp& help) {
+        return app.exit(help);
+    } catch (const CLI::CallForVersion& version) {
+        return app.exit(version);
+    } catch (const CLI::ParseError& error) {
+        fmt::print(stderr, "clampet-cli: {} See clampet-cli --help.\n", error.what());
+        return wrong_usage;
+    } catch (const std::exception& error) {
+        fmt::print(stderr, "clampet-cli: an internal error: {}. Please report it with the command.\n", error.what());
+        return 70;
+    }
+    if (std::fflush(stdout) != 0) {
+        fmt::print(stderr, "clampet-cli: the answer could not be written: is the disk full?\n");
+        return unwritable;
+    }
+    return exit_code;
+}

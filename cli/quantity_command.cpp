@@ -1,0 +1,53 @@
+#include <fmt/format.h>
+
+#include "commands.h"
+#include "quantity/format.h"
+#include "quantity/parse.h"
+#include "report.h"
+
+namespace clampet::cli {
+
+using quantity::Dimension;
+using quantity::System;
+
+int quantity_command(const std::string& text, const std::string& unit, bool json) {
+    const auto value = quantity::parse_any(text);
+    if (!value) return fail(value.problem(), wrong_usage);
+    std::string dimension_name = "number";
+    Dimension dimension = Dimension::number;
+    for (int i = 0; i <= static_cast<int>(Dimension::price); ++i) {
+        if (!(quantity::exponents_of(static_cast<Dimension>(i)) == value->exponents)) continue;
+        dimension = static_cast<Dimension>(i);
+        dimension_name = quantity::name_of(dimension);
+    }
+    // A product of lb or kg with a length is workshop language for a torque: "40 in·lb".
+    double si = value->si;
+    if (dimension == Dimension::number && !(value->exponents == quantity::Exponents{})) {
+        const auto torque = quantity::parse(text, Dimension::torque);
+        if (!torque) return fail({"", fmt::format("“{}” is not a kind of quantity that Clampet uses.", text), "Write a length, angle, force, torque, mass, stress, stiffness, speed or price."}, wrong_usage);
+        si = *torque;
+        dimension = Dimension::torque;
+        dimension_name = "torque";
+    }
+    std::string converted;
+    double in_unit = 0;
+    if (!unit.empty()) {
+        const auto target = quantity::unit_named(unit);
+        if (!target) return fail({"--to", fmt::format("“{}” is not a unit.", unit), "Use for example mm, in, N, lbf, N·m, kg or MPa."}, wrong_usage);
+        if (!(target->exponents == quantity::exponents_of(dimension)))
+            return fail({"--to", fmt::format("“{}” is a {}, and {} is not a unit of it.", text, dimension_name, unit), fmt::format("Use for example {}.", quantity::display_unit(dimension, System::imperial))}, wrong_usage);
+        in_unit = si / target->si;
+        converted = fmt::format("{:.6g} {}", in_unit, unit);
+    }
+    if (json) {
+        nlohmann::ordered_json out{{"text", text}, {"dimension", dimension_name}, {"value", si}, {"unit", quantity::si_symbol(dimension)}, {"metric", quantity::format(si, dimension)}, {"imperial", quantity::format(si, dimension, System::imperial)}};
+        if (!unit.empty()) out["converted"] = {{"value", in_unit}, {"unit", unit}};
+        print(out);
+        return done;
+    }
+    if (!unit.empty()) fmt::print("{}\n", converted);
+    else fmt::print("{}: {}, {}\n", dimension_name, quantity::format(si, dimension), quantity::format(si, dimension, System::imperial));
+    return done;
+}
+
+}  // namespace clampet::cli

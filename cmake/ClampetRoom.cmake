@@ -1,0 +1,31 @@
+# One static library a room. A room sees its own headers and those of the rooms it names, so that an include
+# that points upward does not compile.
+function(clampet_room name)
+    cmake_parse_arguments(ROOM "" "" "SOURCES;ROOMS;LIBRARIES" ${ARGN})
+    set(rooms ${CMAKE_BINARY_DIR}/rooms/${name})
+    file(MAKE_DIRECTORY ${rooms})
+    file(CREATE_LINK ${CMAKE_CURRENT_SOURCE_DIR} ${rooms}/${name} SYMBOLIC)
+    add_library(clampet-${name} STATIC ${ROOM_SOURCES})
+    target_include_directories(clampet-${name} PUBLIC ${rooms})
+    foreach(room IN LISTS ROOM_ROOMS)
+        target_link_libraries(clampet-${name} PUBLIC clampet-${room})
+    endforeach()
+    target_link_libraries(clampet-${name} PRIVATE clampet-warnings ${ROOM_LIBRARIES})
+endfunction()
+
+# Text files compiled in: NAME becomes `std::string_view name()` in namespace clampet::embedded.
+function(clampet_embed target)
+    cmake_parse_arguments(EMBED "" "" "FILES" ${ARGN})
+    foreach(file IN LISTS EMBED_FILES)
+        get_filename_component(stem ${file} NAME_WE)
+        string(MAKE_C_IDENTIFIER ${stem} symbol)
+        set(output ${CMAKE_CURRENT_BINARY_DIR}/embedded_${symbol}.cpp)
+        add_custom_command(
+            OUTPUT ${output}
+            COMMAND ${CMAKE_COMMAND} -DINPUT=${file} -DOUTPUT=${output} -DSYMBOL=${symbol}
+                    -P ${CMAKE_SOURCE_DIR}/cmake/EmbedText.cmake
+            DEPENDS ${file} ${CMAKE_SOURCE_DIR}/cmake/EmbedText.cmake
+            VERBATIM)
+        target_sources(${target} PRIVATE ${output})
+    endforeach()
+endfunction()

@@ -1,0 +1,244 @@
+#include "catalogue/thread.h"
+
+#include <fmt/format.h>
+
+#include <algorithm>
+#include <cmath>
+#include <limits>
+#include <nlohmann/json.hpp>
+#include <numbers>
+#include <vector>
+
+#include "quantity/dimension.h"
+
+namespace clampet::embedded {
+std::string_view threads();
+}
+
+namespace clampet::catalogue {
+namespace {
+
+using quantity::inch;
+constexpr double quarter_pi = std::numbers::pi / 4;
+double square(double x) { return x * x; }
+
+void set_basic_sizes(Thread& t) {
+    const double d = t.major, P = t.pitch;
+    const bool whitworth = t.form == ThreadForm::whitworth;
+    t.flank_half_angle = (whitworth ? 27.5 : 30.0) * std::numbers::pi / 180;
+    t.pitch_diameter = d - (whitworth ? 0.640327 : 0.649519) * P;
+    t.minor_internal = d - (whitworth ? 1.280654 : 1.082532) * P;
+    t.minor_external = d - (whitworth ? 1.280654 : 1.226869) * P;
+    const double area_factor = whitworth ? 0.960491 : t.form == ThreadForm::iso ? 0.938194 : 0.974279;
+    t.stress_area = quarter_pi * square(d - area_factor * P);
+    t.external_major = {d, d};
+    t.external_pitch = t.internal_pitch = {t.pitch_diameter, t.pitch_diameter};
+    t.internal_minor = {t.minor_internal, t.minor_internal};
+}
+
+/// Classes 2A and 2B, ASME B1.1 section 5, in inches.
+void set_unified_limits(Thread& t, bool special) {
+    const double D = t.major / inch, P = t.pitch / inch;
+    const double engaged = special ? 9 * P : D;
+    const double pitch_tolerance = 0.0015 * std::cbrt(D) + 0.0015 * std::sqrt(engaged) + 0.015 * std::cbrt(P * P);
+    const double allowance = 0.3 * pitch_tolerance;
+    const double major_tolerance = 0.060 * std::cbrt(P * P);
+    const double basic_minor = 0.25 * P - 0.4 * P * P;
+    double minor_tolerance = basic_minor;
+    if (D < 0.25) minor_tolerance = std::max(basic_minor, std::min(0.394 * P, 0.05 * std::cbrt(P * P) + 0.03 * P / D - 0.002));
+    const double top = t.major - allowance * inch;
+    t.external_major = {top - major_tolerance * inch, top};
+    t.external_pitch = {t.pitch_diameter - (allowance + pitch_tolerance) * inch, t.pitch_diameter - allowance * inch};
+    t.internal_pitch = {t.pitch_diameter, t.pitch_diameter + 1.3 * pitch_tolerance * inch};
+    t.internal_minor = {t.minor_internal, t.minor_internal + minor_tolerance * inch};
+    t.external_class = "2A";
+    t.internal_class = "2B";
+}
+
+/// BS 84 medium class, T = 0.002 D^(1/3) + 0.003 sqrt(L) + 0.005 sqrt(P) inches, from memory.
+void set_whitworth_limits(Thread& t) {
+    const double D = t.major / inch, P = t.pitch / inch;
+    const double tolerance = (0.002 * std::cbrt(D) + 0.003 * std::sqrt(D) + 0.005 * std::sqrt(P)) * inch;
+    t.external_major = {t.major - tolerance - 0.01 * std::sqrt(P) * inch, t.major};
+    t.external_pitch = {t.pitch_diameter - tolerance, t.pitch_diameter};
+    t.internal_pitch = {t.pitch_diameter, t.pitch_diameter + tolerance};
+    t.internal_minor = {t.minor_internal, t.minor_internal + (0.2 * P + 0.004) * inch};
+    t.external_class = t.internal_class = "medium";
+}
+
+void set_iso_limits(Thread& t, const nlohmann::json& row) {
+    const auto um = [&](const char* key) { return row.at(key).get<double>() * 1e-6; };
+    const double es = um("allowance_um");
+    t.external_major = {t.major - es - um("major_tolerance_um"), t.major - es};
+    t.external_pitch = {t.pitch_diameter - es - um("external_pitch_tolerance_um"), t.pitch_diameter - es};
+    t.internal_pitch = {t.pitch_diameter, t.pitch_diameter + um("internal_pitch_tolerance_um")};
+    t.internal_minor = {t.minor_internal, t.minor_internal + um("internal_minor_tolerance_um")};
+    t.external_class = "6g";
+    t.internal_class = "6H";
+}
+
+Thread read_row(const nlohmann::json& row) {
+    Thread t;
+    t.designation = row.at("designation");
+    t.series = row.at("series");
+    t.source = row.at("source");
+    const std::string form = row.at("form");
+    t.form = form == "iso" ? ThreadForm::iso : form == "unified" ? ThreadForm::unified : ThreadForm::whitworth;
+    const bool metric = t.form == ThreadForm::iso;
+    t.major = metric ? row.at("major_mm").get<double>() * 1e-3 : row.at("major_in").get<double>() * inch;
+    t.pitch = metric ? row.at("pitch_mm").get<double>() * 1e-3 : inch / row.at("threads_per_inch").get<double>();
+    set_basic_sizes(t);
+    if (metric) set_iso_limits(t, row);
+    else if (t.form == ThreadForm::unified) set_unified_limits(t, row.value("special", false));
+    else set_whitworth_limits(t);
+    return t;
+}
+
+std::vector<Thread> read_all() {
+    std::vector<Thread> all;
+    const auto document = nlohmann::json::parse(embedded::threads());
+    for (const auto& row : document.at("threads")) all.push_back(read_row(row));
+    return all;
+}
+
+/// "1/4-20 UNC" → "1/4-20unc"; "M6 × 1" → "m6x1"; "¼-20" → "1/4-20".
+std::string folded(std::string_view text) {
+    std::string out;
+    for (std::size_t i = 0; i < text.size(); ++i) {
+        const auto rest = text.substr(i);
+        struct Swap {
+            std::string_view from, to;
+        };
+        bool swapped = false;
+        for (const Swap& swap : {Swap{"×", "x"}, Swap{"¼", "1/4"}, Swap{"⅜", "3/8"}, Swap{"½", "1/2"}, Swap{"⅝", "5/8"}, Swap{"–", "-"}}) {
+            if (!rest.starts_with(swap.from)) continue;
+            out += swap.to;
+            i += swap.from.size() - 1;
+            swapped = true;
+            break;
+        }
+        if (swapped || text[i] == ' ' || text[i] == '"') continue;
+        out += static_cast<char>(text[i] >= 'A' && text[i] <= 'Z' ? text[i] + 32 : text[i]);
+    }
+    return out;
+}
+
+bool is_called(const Thread& thread, const std::string& wanted) {
+    const std::string own = folded(thread.designation);
+    if (own == wanted) return true;
+    if (thread.form == ThreadForm::unified) return own.substr(0, own.size() - 3) == wanted;  // without UNC, UNF, UNS
+    if (thread.form == ThreadForm::iso) return wanted == folded(fmt::format("M{:g}x{:g}", thread.major * 1e3, thread.pitch * 1e3));
+    return own + std::to_string(std::lround(inch / thread.pitch)) == wanted || wanted == own.substr(0, own.size() - 3) + "whitworth";
+}
+
+}  // namespace
+
+double Thread::lead_angle() const { return std::atan(pitch / (std::numbers::pi * pitch_diameter)); }
+
+std::span<const Thread> threads() {
+    static const std::vector<Thread> all = read_all();
+    return all;
+}
+
+Result<Thread> thread_named(std::string_view designation) {
+    const std::string wanted = folded(designation);
+    for (const auto& thread : threads())
+        if (is_called(thread, wanted)) return thread;
+    std::string near;
+    for (const auto& thread : threads()) {
+        const std::string own = folded(thread.designation);
+        if (wanted.size() >= 2 && (own.starts_with(wanted.substr(0, 3)) || own.starts_with(wanted.substr(0, 2))))
+            near += (near.empty() ? "" : ", ") + thread.designation;
+    }
+    if (near.empty()) near = "1/4-20, 3/8-16, M5, M6, M8";
+    return Problem{"thread", fmt::format("The thread “{}” is not in the catalogue.", designation), fmt::format("Write for example {}.", near)};
+}
+
+Result<Thread> iso_metric_thread(double major, double pitch) {
+    if (!(pitch >= 0.0002) || !(pitch < major))
+        return Problem{"pitch", fmt::format("The pitch is {:.4g} mm.", pitch * 1e3), "Measure crest to crest, for example 1.5 mm."};
+    if (!(major <= 1)) return Problem{"major", fmt::format("The diameter is {:.4g} mm.", major * 1e3), "Measure over the crests, for example 6 mm."};
+    Thread t;
+    t.designation = fmt::format("M{:g}x{:g}", major * 1e3, pitch * 1e3);
+    t.major = major;
+    t.pitch = pitch;
+    set_basic_sizes(t);
+    return t;
+}
+
+std::string_view name_of(Fit fit) {
+    switch (fit) {
+        case Fit::fits: return "fits";
+        case Fit::by_luck: return "by luck";
+        case Fit::jams: return "jams";
+        case Fit::no_contact: return "no contact";
+        case Fit::too_big: return "too big";
+    }
+    return "";
+}
+
+FitVerdict fit(const Thread& male, const Thread& female, double engaged_turns) {
+    constexpr double forever = std::numeric_limits<double>::infinity();
+    const double tan_flank = std::tan(std::numbers::pi / 6);
+    FitVerdict verdict;
+    const bool same_pitch = std::abs(male.pitch - female.pitch) < 1e-9;
+    const bool same_form = std::abs(male.flank_half_angle - female.flank_half_angle) < 1e-6;
+    const auto turns = [&](double male_pitch_diameter, double female_pitch_diameter) {
+        const double slack = (female_pitch_diameter - male_pitch_diameter) * tan_flank;
+        return ((female.pitch - male.pitch) / 2 + slack) / std::abs(male.pitch - female.pitch);
+    };
+    if (male.external_major.high > female.major + 1e-9) {
+        verdict.fit = Fit::too_big;
+        verdict.reason = fmt::format("The male thread is {:.2f} mm over its crests, the female {:.2f} mm at its roots.", male.external_major.high * 1e3, female.major * 1e3);
+        return verdict;
+    }
+    if (male.external_major.high <= female.internal_minor.low) {
+        verdict.fit = Fit::no_contact;
+        verdict.reason = fmt::format("The male thread ({:.2f} mm) passes inside the female crests ({:.2f} mm) without touching.", male.external_major.high * 1e3, female.internal_minor.low * 1e3);
+        return verdict;
+    }
+    if (same_pitch) {
+        verdict.turns_low = verdict.turns_high = forever;
+        const bool interferes = male.external_pitch.low > female.internal_pitch.high;
+        if (interferes) {
+            verdict.turns_low = verdict.turns_high = 0;
+            verdict.fit = Fit::too_big;
+            verdict.reason = "The flanks of the male thread are thicker than the female groove.";
+        } else if (!same_form || std::abs(male.major - female.major) > 1e-6) {
+            verdict.fit = Fit::by_luck;
+            verdict.reason = same_form ? "Same pitch, another diameter: the flanks overlap less than they should." : "Same pitch, another flank angle: it goes in and bears on the edges of the flanks only.";
+        } else {
+            verdict.reason = "Same form, diameter and pitch.";
+        }
+        return verdict;
+    }
+    verdict.turns_low = turns(male.external_pitch.high, female.internal_pitch.low);
+    verdict.turns_high = turns(male.external_pitch.low, female.internal_pitch.high);
+    if (verdict.turns_high < 0) {
+        verdict.fit = Fit::too_big;
+        verdict.reason = "The flanks of the male thread are thicker than the female groove: it does not start.";
+    } else if (verdict.turns_low > engaged_turns) {
+        verdict.fit = Fit::by_luck;
+        verdict.reason = fmt::format("The pitches differ ({:.3f} and {:.3f} mm), but it would jam only after {:.1f} turns.", male.pitch * 1e3, female.pitch * 1e3, verdict.turns_low);
+    } else {
+        verdict.fit = Fit::jams;
+        verdict.reason = fmt::format("The pitches differ ({:.3f} and {:.3f} mm): it jams after {:.2f} to {:.2f} turns; a chamfer adds about one.", male.pitch * 1e3, female.pitch * 1e3,
+                                     std::max(0.0, verdict.turns_low), verdict.turns_high);
+    }
+    return verdict;
+}
+
+double tap_drill(const Thread& thread, double thread_share) { return thread.major - thread_share * 1.299 * thread.pitch; }
+
+double clearance_hole(const Thread& thread) {
+    // ISO 273 medium for metric, ASME B18.2.8 normal for inch sizes; from memory. In between: 1.1 d.
+    struct Row {
+        double major, hole;
+    };
+    static constexpr Row rows[] = {{2, 2.4}, {2.5, 2.9}, {3, 3.4}, {4, 4.5}, {5, 5.5}, {6, 6.6}, {8, 9}, {10, 11}, {12, 13.5}, {6.35, 7.14}, {7.9375, 8.73}, {9.525, 10.32}, {12.7, 14.29}};
+    for (const auto& row : rows)
+        if (std::abs(thread.major * 1e3 - row.major) < 1e-3) return row.hole * 1e-3;
+    return 1.1 * thread.major;
+}
+
+}  // namespace clampet::catalogue

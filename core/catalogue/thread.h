@@ -1,0 +1,66 @@
+#pragma once
+#include <span>
+#include <string>
+#include <string_view>
+
+#include "quantity/result.h"
+
+namespace clampet::catalogue {
+
+enum class ThreadForm { iso, unified, whitworth };
+
+/// Largest and smallest size that a class of thread allows [m].
+struct Limits {
+    double low = 0, high = 0;
+};
+
+/// A single-start screw thread: basic sizes and the limits of its usual class (6g/6H, 2A/2B, BS 84 medium).
+/// Source  ISO 68-1, ISO 724, ASME B1.1; Whitworth BS 84. ISO 965 limits and BS 84 tolerances are from memory.
+struct Thread {
+    std::string designation, series;
+    ThreadForm form = ThreadForm::iso;
+    double major = 0, pitch = 0;       ///< d, P [m]
+    double flank_half_angle = 0;       ///< alpha [rad]
+    double pitch_diameter = 0;         ///< d_2 [m]
+    double minor_internal = 0;         ///< D_1 [m]
+    double minor_external = 0;         ///< d_3, root of the screw [m]
+    double stress_area = 0;            ///< A_t [m^2]
+    std::string external_class, internal_class;
+    Limits external_major, external_pitch, internal_pitch, internal_minor;
+    std::string source;
+
+    double lead_angle() const;         ///< psi [rad], single start
+    double depth_per_side() const { return (major - minor_internal) / 2; }
+};
+
+/// All threads that Clampet carries, in catalogue order.
+std::span<const Thread> threads();
+
+/// The thread that a person names: "1/4-20", "1/4-20 UNC", "M6", "M6x0.75", "M6×1", "3/8-16", "1/4 BSW", "#10-32".
+/// Errors  A Problem that lists near matches when the name is not in the catalogue.
+Result<Thread> thread_named(std::string_view designation);
+
+/// ISO metric thread of any size: basic dimensions only, limits equal to basic.
+/// Range   0.2 mm <= P < d <= 1 m. Source ISO 68-1, ISO 724.
+Result<Thread> iso_metric_thread(double major, double pitch);
+
+enum class Fit { fits, by_luck, jams, no_contact, too_big };
+std::string_view name_of(Fit fit);
+
+struct FitVerdict {
+    Fit fit = Fit::fits;
+    double turns_low = 0, turns_high = 0;  ///< turns before it jams, over the class limits; infinity for equal pitches
+    std::string reason;
+};
+/// Does this male thread go into this female one?
+/// Meaning  n = [(P_b - P_a)/2 + (D_2 - d_2) tan 30 deg] / |P_a - P_b| turns before the flanks jam, over the class limits.
+/// Range    `engaged_turns`: turns that the joint would use; "by luck" when they jam later than that.
+/// Source   Derived from the thread forms; checks M6 in 1/4-20: 0.93 to 1.43, #10-32 in M5: 18 to 37.
+FitVerdict fit(const Thread& male, const Thread& female, double engaged_turns = 5);
+
+/// Tapping drill for a share of full thread depth, d - q 1.299 P (60 degrees) [m]. Source Machinery's Handbook.
+double tap_drill(const Thread& thread, double thread_share = 0.75);
+/// Clearance hole, medium series (ISO 273 and ASME B18.2.8 normal fit, from memory) [m].
+double clearance_hole(const Thread& thread);
+
+}  // namespace clampet::catalogue

@@ -1,0 +1,233 @@
+#include <fmt/format.h>
+
+#include <algorithm>
+#include <array>
+#include <boost/math/special_functions/ellint_2.hpp>
+#include <cmath>
+#include <numbers>
+
+#include "families/ball/ball_joint.h"
+
+namespace clampet::families {
+namespace {
+
+constexpr double pi = std::numbers::pi;
+constexpr int ring_points = 32;
+constexpr double infinite = std::numeric_limits<double>::infinity();
+
+enum ModeIndex : std::size_t { slips, rides_out, parts, opens };
+
+const std::array<Mode, 4>& ball_modes() {
+    static const std::array<Mode, 4> modes{{
+        {"slips", ModeClass::ultimate, "ball turns in its ring", false},
+        {"rides_out", ModeClass::ultimate, "ball rides out of the seat", false},
+        {"parts", ModeClass::ultimate, "ball is pulled off the seat", false},
+        {"opens", ModeClass::service, "seat opens on one side", false},
+    }};
+    return modes;
+}
+
+/// Half of the contact arc of a ring on which a side force has opened a gap, from the ratio H/(N sin theta) in (0.5, 1).
+double contact_arc(double ratio) noexcept {
+    double low = 1e-6, high = pi;
+    for (int i = 0; i < 60; ++i) {
+        const double arc = (low + high) / 2;
+        const double s = std::sin(arc), c = std::cos(arc);
+        const double at = (arc - s * c) / (2 * (s - arc * c));
+        (at > ratio ? low : high) = arc;
+    }
+    return (low + high) / 2;
+}
+
+/// Shares of a ring's normal force in its points under a side force: 1 + a cos(phi) while whole, else the clipped form.
+void share_ring(std::span<double> shares, double ratio, double direction) noexcept {
+    double sum = 0;
+    const double arc = ratio > 0.5 ? contact_arc(std::min(ratio, 0.999999)) : pi;
+    for (int i = 0; i < ring_points; ++i) {
+        const double phi = 2 * pi * i / ring_points - direction;
+        double share = ratio <= 0.5 ? 1 + 2 * ratio * std::cos(phi) : std::max(0.0, std::cos(phi) - std::cos(arc));
+        shares[static_cast<std::size_t>(i)] = share;
+        sum += share;
+    }
+    if (sum > 0)
+        for (double& share : shares) share /= sum;
+}
+
+class Ball : public Family {
+   public:
+    std::string_view key() const override { return "ball"; }
+    std::string_view name() const override { return "Ball in its ring"; }
+    std::string_view purpose() const override { return "A ball squeezed between rings, or a ring and a plunger: does it turn, ride out or lift?"; }
+    std::span<const Parameter> parameters() const override { return ball_parameters(); }
+    Result<std::shared_ptr<const Joint>> join(const Values& v) const override {
+        BallNumbers n;
+        n.radius = number(v, "diameter") / 2;
+        n.stem_radius = number(v, "stem_diameter") / 2;
+        if (!(n.stem_radius < n.radius)) return Problem{"stem_diameter", "The stem is as thick as the ball.", "Make it thinner than the ball, or the ball larger."};
+        n.seat_angle = number(v, "seat_angle");
+        n.cap_angle = number(v, "cap_angle");
+        n.friction = number(v, "friction");
+        n.swing_limit = number(v, "swing_limit");
+        const auto& seats = text(v, "seats");
+        n.seats = seats == "two_rings" ? BallSeats::two_rings : seats == "one_ring" ? BallSeats::one_ring : BallSeats::plunger;
+        n.locked = text(v, "cap") == "locked";
+        n.seated = text(v, "seating") == "as_tightened";
+        auto squeezed = squeeze(v);
+        if (!squeezed) return squeezed.problem();
+        n.squeeze = *squeezed;
+        return std::shared_ptr<const Joint>(std::make_shared<BallJoint>(std::move(n)));
+    }
+};
+
+}  // namespace
+
+const Family& ball() {
+    static const Ball family;
+    return family;
+}
+
+BallJoint::BallJoint(BallNumbers numbers) : n_(std::move(numbers)) {
+    const auto add = [&](double x, double y, double z) { contacts_.add({0, z, -y, -z, 0, x, y, -x, 0}); };
+    const auto ring = [&](double angle, double sign) {
+        for (int i = 0; i < ring_points; ++i) {
+            const double phi = 2 * pi * i / ring_points;
+            add(std::sin(angle) * std::cos(phi), std::sin(angle) * std::sin(phi), sign * std::cos(angle));
+        }
+    };
+    ring(n_.seat_angle, -1);
+    if (n_.seats == BallSeats::two_rings) ring(n_.cap_angle, 1);
+    if (n_.seats == BallSeats::plunger) add(0, 0, 1);
+}
+
+std::span<const Mode> BallJoint::modes() const noexcept { return ball_modes(); }
+
+double BallJoint::normal_sum(double axial, double angle) const noexcept {
+    return axial / (std::cos(angle) + (n_.seated ? n_.friction * std::sin(angle) : 0));
+}
+
+BallJoint::Seating BallJoint::seating(const Wrench& w) const noexcept {
+    Seating s;
+    const double F = n_.squeeze.force;
+    const bool shares = n_.locked && n_.seats != BallSeats::one_ring;
+    // Screw-locked: seat and cap share by stiffness, half each, until one side is empty.
+    s.seat = shares ? F - w.fz / 2 : F - w.fz;
+    s.cap = n_.seats == BallSeats::one_ring ? 0 : shares ? F + w.fz / 2 : F;
+    if (s.cap < 0) {
+        s.seat = -w.fz;
+        s.cap = 0;
+    }
+    const double side = std::hypot(w.fx, w.fy);
+    const bool cap_helps = shares && n_.seats == BallSeats::two_rings;
+    s.seat_side = cap_helps ? side / 2 : side;
+    s.cap_side = cap_helps ? side / 2 : 0;
+    s.side_direction = side > 0 ? std::atan2(w.fy, w.fx) : 0;
+    s.in_place = s.seat > 0 && s.seat_side < s.seat * std::tan(n_.seat_angle) && (!cap_helps || s.cap_side < s.cap * std::tan(n_.cap_angle));
+    return s;
+}
+
+mechanics::SlipLimit<3> BallJoint::slip(const Wrench& w) const noexcept {
+    std::array<double, 2 * ring_points + 1> limit{};
+    const Seating s = seating(w);
+    mechanics::SlipLimit<3> none;
+    none.multiplier = 0;
+    if (!s.in_place) return none;
+    const auto ring = [&](std::size_t first, double axial, double side, double angle) {
+        const double N = normal_sum(axial, angle);
+        const std::span<double> points(limit.data() + first, ring_points);
+        share_ring(points, axial > 0 ? side / (axial * std::tan(angle)) : 0, s.side_direction);
+        for (double& p : points) p *= n_.friction * N;
+    };
+    ring(0, s.seat, s.seat_side, n_.seat_angle);
+    if (n_.seats == BallSeats::two_rings) ring(ring_points, s.cap, s.cap_side, n_.cap_angle);
+    if (n_.seats == BallSeats::plunger) limit[ring_points] = n_.friction * s.cap;
+    return mechanics::slip_limit<3, 3>(contacts_, std::span<const double>(limit.data(), contacts_.size()), {w.mx / n_.radius, w.my / n_.radius, w.mz / n_.radius});
+}
+
+double BallJoint::utilisation(std::size_t mode, const Wrench& w) const noexcept {
+    const Seating s = seating(w);
+    const double F = n_.squeeze.force;
+    if (!(F > 0)) return infinite;
+    switch (mode) {
+        case slips: {
+            if (!s.in_place) return infinite;
+            const double multiplier = slip(w).multiplier;
+            return multiplier > 0 ? 1 / multiplier : infinite;
+        }
+        case rides_out: {
+            const double seat = s.seat > 0 ? s.seat_side / (s.seat * std::tan(n_.seat_angle)) : s.seat_side > 0 ? infinite : 0;
+            const double cap = s.cap_side > 0 ? s.cap_side / (s.cap * std::tan(n_.cap_angle)) : 0;
+            return std::max(seat, cap);
+        }
+        case parts: return w.fz / (n_.locked && n_.seats != BallSeats::one_ring ? 2 * F : F);
+        default: return 2 * utilisation(rides_out, w);
+    }
+}
+
+std::string BallJoint::motion(std::size_t mode, const Wrench& w) const {
+    if (mode != slips) return {};
+    const auto limit = slip(w);
+    const double spin = limit.motion[2] * w.mz, tilt = limit.motion[0] * w.mx + limit.motion[1] * w.my;
+    return std::abs(spin) > std::abs(tilt) ? "spins" : "tilts";
+}
+
+std::vector<NamedValue> BallJoint::demand(std::size_t mode, const Wrench& w) const {
+    if (mode == slips) return {{"moment_tilting", std::hypot(w.mx, w.my), Dimension::torque}, {"moment_spinning", std::abs(w.mz), Dimension::torque}};
+    if (mode == parts) return {{"pull", std::max(0.0, w.fz), Dimension::force}};
+    return {{"side_force", std::hypot(w.fx, w.fy), Dimension::force}};
+}
+
+std::vector<NamedValue> BallJoint::capacity(std::size_t mode, const Wrench& w) const {
+    if (mode == slips) {
+        const double moment = std::sqrt(w.mx * w.mx + w.my * w.my + w.mz * w.mz);
+        const double multiplier = slip(w).multiplier;
+        return {{"moment", std::isfinite(multiplier) ? multiplier * moment : 0, Dimension::torque}};
+    }
+    const Seating s = seating(w);
+    if (mode == parts) return {{"pull", (n_.locked && n_.seats != BallSeats::one_ring ? 2 : 1) * n_.squeeze.force, Dimension::force}};
+    return {{"side_force", std::max(0.0, s.seat) * std::tan(n_.seat_angle) * (mode == opens ? 0.5 : 1), Dimension::force}};
+}
+
+std::vector<NamedValue> BallJoint::results(const Load&) const {
+    const auto torque = [&](Wrench direction) {
+        const double multiplier = slip(direction).multiplier;
+        return std::isfinite(multiplier) ? multiplier : 0;
+    };
+    return {{"clamping_force", n_.squeeze.force, Dimension::force},
+            {"seat_normal_force", normal_sum(n_.squeeze.force, n_.seat_angle), Dimension::force},
+            {"holding_torque_tilt", torque({0, 0, 0, 1, 0, 0}), Dimension::torque},
+            {"holding_torque_spin", torque({0, 0, 0, 0, 0, 1}), Dimension::torque},
+            {"swing_limit", n_.swing_limit, Dimension::angle}};
+}
+
+Working BallJoint::working(const Load& load) const {
+    Working lines = n_.squeeze.working;
+    const Wrench w = load.whole();
+    const Seating s = seating(w);
+    const auto ring = [&](const char* name, double axial, double angle) {
+        const double N = normal_sum(axial, angle);
+        lines.push_back({fmt::format("{}_normal_force", name), n_.seated ? "N = F/(cos θ + μ sin θ)" : "N = F/cos θ", fmt::format("{:.1f} N / cos {:.1f}°", axial, angle * 180 / pi), N, Dimension::force, "derived, ring contact"});
+        const double k = std::sin(angle);
+        lines.push_back({fmt::format("{}_torque_tilt", name), "μ N R (2/π) E(sin θ)", fmt::format("{:.3f} · {:.1f} N · {:.2f} mm · {:.4f}", n_.friction, N, n_.radius * 1e3, 2 / pi * boost::math::ellint_2(k)),
+                         n_.friction * N * n_.radius * 2 / pi * boost::math::ellint_2(k), Dimension::torque, "derived; complete elliptic integral"});
+        lines.push_back({fmt::format("{}_torque_spin", name), "μ N R sin θ", fmt::format("{:.3f} · {:.1f} N · {:.2f} mm · {:.4f}", n_.friction, N, n_.radius * 1e3, k), n_.friction * N * n_.radius * k, Dimension::torque, "derived"});
+    };
+    if (s.seat > 0) ring("seat", s.seat, n_.seat_angle);
+    if (n_.seats == BallSeats::two_rings && s.cap > 0) ring("cap", s.cap, n_.cap_angle);
+    if (n_.seats == BallSeats::plunger)
+        lines.push_back({"plunger_torque_tilt", "μ F R", fmt::format("{:.3f} · {:.1f} N · {:.2f} mm", n_.friction, s.cap, n_.radius * 1e3), n_.friction * s.cap * n_.radius, Dimension::torque, "derived, point contact"});
+    const double moment = std::sqrt(w.mx * w.mx + w.my * w.my + w.mz * w.mz);
+    lines.push_back({"moment", "M = √(Mx² + My² + Mz²)", fmt::format("√({:.3f}² + {:.3f}² + {:.3f}²)", w.mx, w.my, w.mz), moment, Dimension::torque, "rig statics"});
+    const double multiplier = slip(w).multiplier;
+    if (std::isfinite(multiplier))
+        lines.push_back({"holding_moment", "min over ω of Σ μ N_i R |ω × n_i|, M·ω = |M|", "", multiplier * moment, Dimension::torque, "derived, upper-bound theorem"});
+    lines.push_back({"side_force_to_ride_out", "H = F tan θ", fmt::format("{:.1f} N · tan {:.1f}°", std::max(0.0, s.seat), n_.seat_angle * 180 / pi), std::max(0.0, s.seat) * std::tan(n_.seat_angle), Dimension::force, "derived"});
+    return lines;
+}
+
+std::vector<Advisory> BallJoint::advisories() const {
+    if (!(n_.squeeze.force > 0)) return {{"Nothing squeezes the ball.", true}};
+    if (n_.squeeze.thread && !mechanics::is_self_locking(n_.squeeze.screw)) return {{"The knob's screw is not self-locking: it turns back by itself.", true}};
+    return {};
+}
+
+}  // namespace clampet::families

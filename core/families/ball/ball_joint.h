@@ -1,0 +1,49 @@
+#pragma once
+#include "families/ball/ball.h"
+#include "families/squeeze.h"
+#include "mechanics/friction_limit.h"
+
+namespace clampet::families {
+
+std::span<const Parameter> ball_parameters();
+
+enum class BallSeats { two_rings, one_ring, plunger };
+
+/// The numbers of one ball joint. Angles are polar, from the clamp axis (z).
+struct BallNumbers {
+    double radius = 0, stem_radius = 0, seat_angle = 0, cap_angle = 0, friction = 0, swing_limit = 0;
+    BallSeats seats = BallSeats::two_rings;
+    bool locked = false;  ///< a screw-locked cap shares forces half and half; a spring cap keeps its force
+    bool seated = false;  ///< tightened and never jogged: the wedge keeps part of the force
+    Squeeze squeeze;
+};
+
+class BallJoint : public Joint {
+   public:
+    explicit BallJoint(BallNumbers numbers);
+    std::span<const Mode> modes() const noexcept override;
+    double utilisation(std::size_t mode, const Wrench& wrench) const noexcept override;
+    std::string motion(std::size_t mode, const Wrench& wrench) const override;
+    std::vector<NamedValue> demand(std::size_t mode, const Wrench& wrench) const override;
+    std::vector<NamedValue> capacity(std::size_t mode, const Wrench& wrench) const override;
+    std::vector<NamedValue> results(const Load& load) const override;
+    Working working(const Load& load) const override;
+    std::vector<Advisory> advisories() const override;
+    drawing::Drawing section(const Load& load) const override;
+
+   private:
+    struct Seating {
+        double seat = 0, cap = 0;            ///< axial force on each ring [N]
+        double seat_side = 0, cap_side = 0;  ///< side force each takes [N]
+        double side_direction = 0;           ///< azimuth in which the ball is pushed [rad]
+        bool in_place = false;
+    };
+    Seating seating(const Wrench& wrench) const noexcept;
+    double normal_sum(double axial, double angle) const noexcept;
+    mechanics::SlipLimit<3> slip(const Wrench& wrench) const noexcept;
+
+    BallNumbers n_;
+    mechanics::SlipContacts<3, 3> contacts_;
+};
+
+}  // namespace clampet::families

@@ -1,0 +1,149 @@
+#pragma once
+#include <limits>
+#include <map>
+#include <memory>
+#include <span>
+#include <string>
+#include <string_view>
+#include <variant>
+#include <vector>
+
+#include "drawing/drawing.h"
+#include "mechanics/working.h"
+#include "mechanics/wrench.h"
+#include "quantity/dimension.h"
+#include "quantity/result.h"
+
+namespace clampet::families {
+
+using mechanics::Load;
+using mechanics::NamedValue;
+using mechanics::Ray;
+using mechanics::Working;
+using mechanics::WorkLine;
+using mechanics::Wrench;
+using quantity::Dimension;
+
+/// SI number, or the key of a choice, or a text such as a thread designation.
+using Value = std::variant<double, std::string>;
+using Values = std::map<std::string, Value, std::less<>>;
+
+enum class Kind { quantity, choice, text };
+
+struct Choice {
+    std::string key, label;
+};
+
+/// How an input scatters: its 5 % and 95 % values as multiples of the typical one, or another choice at the weak end.
+struct Spread {
+    double low = 1, high = 1;
+    bool more_holds_more = true;  ///< false: its high value is the weak end (friction in a screw's thread)
+    std::string weak_choice;      ///< for a choice: what the weak end of the band uses
+};
+
+/// One input of a family.
+struct Parameter {
+    std::string key, label;
+    Kind kind = Kind::quantity;
+    Dimension dimension = Dimension::number;
+    double standard = 0;                 ///< default [SI]
+    double least = 0, most = 0;          ///< bounds [SI]; `least` itself is allowed when least_allowed
+    bool least_allowed = true;
+    std::vector<Choice> choices;
+    std::string standard_text;           ///< default of a choice or text
+    std::string help, source;
+    Spread spread;
+    std::string friction_pair;           ///< default pair of materials, where the parameter is a friction
+    std::string shown_by;                ///< key of a choice that decides whether this input matters…
+    std::vector<std::string> shown_for;  ///< …and the choices for which it does
+    bool is_relevant(const Values& values) const;
+};
+
+enum class ModeClass { ultimate, service };
+
+/// One way in which an interface lets go, or stops serving.
+struct Mode {
+    std::string key;
+    ModeClass mode_class = ModeClass::ultimate;
+    std::string label;       ///< "slides or twists"
+    bool live_only = false;  ///< scaling the weight moves nothing: lambda_live only
+};
+
+/// A warning that comes with the numbers, such as too few turns of thread.
+struct Advisory {
+    std::string text;
+    bool doubtful = false;  ///< the interface cannot be called Holds while this stands
+};
+
+/// An interface with its numbers in force: immutable, safe to use from any thread.
+class Joint {
+   public:
+    virtual ~Joint() = default;
+    virtual std::span<const Mode> modes() const noexcept = 0;
+    /// Utilisation of a mode under one wrench: under 1 it holds. May be infinite. Finite wrenches only.
+    virtual double utilisation(std::size_t mode, const Wrench& wrench) const noexcept = 0;
+    /// Smallest lambda >= 0 at which the mode occurs along a ray; infinity when the ray does not drive it.
+    virtual double load_factor(std::size_t mode, const Ray& ray) const noexcept;
+    /// "twists", "slides": how it would move, for modes that have motions.
+    virtual std::string motion(std::size_t mode, const Wrench& wrench) const;
+    virtual std::vector<NamedValue> demand(std::size_t mode, const Wrench& wrench) const = 0;
+    virtual std::vector<NamedValue> capacity(std::size_t mode, const Wrench& wrench) const = 0;
+    /// Named values that others may use: "preload", "engaged_turns".
+    virtual std::vector<NamedValue> results(const Load& load) const = 0;
+    virtual Working working(const Load& load) const = 0;
+    virtual std::vector<Advisory> advisories() const { return {}; }
+    /// A to-scale section, in metres.
+    virtual drawing::Drawing section(const Load& load) const = 0;
+};
+
+class Family {
+   public:
+    virtual ~Family() = default;
+    virtual std::string_view key() const = 0;      ///< in files and scripts: never renamed without a migration
+    virtual std::string_view name() const = 0;     ///< "Ball in its ring"
+    virtual std::string_view purpose() const = 0;  ///< one line
+    virtual std::span<const Parameter> parameters() const = 0;
+    /// Builds the interface from complete, bounded values. Errors: a Problem naming the parameter that cannot be built.
+    virtual Result<std::shared_ptr<const Joint>> join(const Values& values) const = 0;
+};
+
+/// All families, in the order in which people meet them.
+std::span<const Family* const> registry();
+const Family* family_named(std::string_view key);
+const Parameter* find_parameter(const Family& family, std::string_view key);
+
+/// Fills in defaults and checks keys, kinds, choices and bounds. NaN and infinity are out of every range.
+Result<Values> complete(const Family& family, const Values& given);
+/// Checks one value against its parameter.
+Status check_value(const Parameter& parameter, const Value& value);
+double number(const Values& values, std::string_view key);
+const std::string& text(const Values& values, std::string_view key);
+
+/// complete() and then join().
+Result<std::shared_ptr<const Joint>> join(const Family& family, const Values& given);
+
+/// One mode with its factors.
+struct ModeReport {
+    std::string mode, label, motion;
+    ModeClass mode_class = ModeClass::ultimate;
+    double factor = mechanics_infinity, factor_mass = mechanics_infinity, factor_live = mechanics_infinity;
+    std::vector<NamedValue> demand, capacity;
+    static constexpr double mechanics_infinity = std::numeric_limits<double>::infinity();
+};
+struct Report {
+    std::vector<ModeReport> modes;
+    double factor = std::numeric_limits<double>::infinity();  ///< least of the ultimate modes
+    std::string governs;                                      ///< its mode; empty when nothing is driven
+    std::vector<NamedValue> results;
+    Working working;
+    std::vector<Advisory> advisories;
+};
+/// lambda_mass and lambda_live of one mode.
+struct Factors {
+    double mass = 0, live = 0;
+    double least() const { return mass < live ? mass : live; }
+};
+Factors factors(const Joint& joint, std::size_t mode, const Load& load) noexcept;
+Report report(const Joint& joint, const Load& load);
+
+}  // namespace clampet::families

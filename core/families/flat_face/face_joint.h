@@ -1,0 +1,69 @@
+#pragma once
+#include <optional>
+
+#include "families/flat_face/flat_face.h"
+#include "families/squeeze.h"
+#include "mechanics/contact_pressure.h"
+#include "mechanics/friction_limit.h"
+
+namespace clampet::families {
+
+std::span<const Parameter> face_parameters();
+
+enum class Bearing { whole, cone, pad, rubber, rim };
+
+/// The numbers of one face [SI].
+struct FaceNumbers {
+    mechanics::PatchShape shape;     ///< the whole face
+    double reach = 0;                ///< radius round the screw inside which the pressure lives; 0 = everywhere
+    Bearing bearing = Bearing::cone;
+    double friction = 0, load_share = 0.2;
+    mechanics::Point screw;          ///< where the screw pulls
+    double allowable_pressure = 0;
+    bool one_screw = true, right_hand = true;
+    double thread_pitch = 0, thread_radius_friction = 0;  ///< P and mu_t d_2/(2 cos alpha) of the screw, for "unscrews"
+    double pad_thickness = 0, pad_modulus = 0, sag_limit = 0;
+    double plate_thickness = 0, head_diameter = 0;
+    Squeeze squeeze;
+};
+
+class FaceJoint : public Joint {
+   public:
+    /// `coarse` serves whole contact, `fine` a face that has opened.
+    FaceJoint(FaceNumbers numbers, const mechanics::Patch& coarse, const mechanics::Patch& fine);
+    std::span<const Mode> modes() const noexcept override;
+    double utilisation(std::size_t mode, const Wrench& wrench) const noexcept override;
+    double load_factor(std::size_t mode, const Ray& ray) const noexcept override;
+    std::string motion(std::size_t mode, const Wrench& wrench) const override;
+    std::vector<NamedValue> demand(std::size_t mode, const Wrench& wrench) const override;
+    std::vector<NamedValue> capacity(std::size_t mode, const Wrench& wrench) const override;
+    std::vector<NamedValue> results(const Load& load) const override;
+    Working working(const Load& load) const override;
+    std::vector<Advisory> advisories() const override;
+    drawing::Drawing section(const Load& load) const override;
+
+   private:
+    /// What presses on the face, and where.
+    struct Pressed {
+        double N = 0, Sx = 0, Sy = 0;
+    };
+    Pressed pressed(const Wrench& wrench) const noexcept;
+    struct Slip {
+        mechanics::SlipLimit<3> limit;
+        double mean_radius = 0;  ///< of the friction about the screw [m]
+        double swing = 0;        ///< multiplier when it can only swing about the screw
+    };
+    Slip slip(const Wrench& wrench, bool only_limit) const noexcept;
+    double peak_pressure(const Wrench& wrench) const noexcept;
+    double tilt(const Wrench& wrench) const noexcept;
+    double tips_utilisation(const Wrench& wrench) const noexcept;
+    double mean_radius(const Wrench& wrench) const noexcept;
+
+    FaceNumbers n_;
+    mechanics::PressureSolver coarse_, fine_;
+    mechanics::SlipContacts<3, 2> coarse_contacts_, fine_contacts_;
+    std::vector<mechanics::HullEdge> edges_;
+    std::vector<Mode> modes_;
+};
+
+}  // namespace clampet::families

@@ -1,0 +1,322 @@
+#include "families/flat_face/flat_face.h"
+
+#include <fmt/format.h>
+
+#include <algorithm>
+#include <array>
+#include <cmath>
+#include <numbers>
+
+#include "families/flat_face/face_joint.h"
+#include "families/points_text.h"
+#include "mechanics/first_exit.h"
+
+namespace clampet::families {
+namespace {
+
+using mechanics::Patch;
+using mechanics::Point;
+constexpr double infinite = std::numeric_limits<double>::infinity();
+constexpr std::size_t most_points = 4096;
+
+enum ModeIndex : std::size_t { slips, tips, parts, crush, opens, unscrews_or_sags };
+
+mechanics::SlipContacts<3, 2> contacts_of(const Patch& patch) {
+    mechanics::SlipContacts<3, 2> contacts;
+    for (std::size_t i = 0; i < patch.count(); ++i) contacts.add({1, 0, -patch.y[i] / patch.size, 0, 1, patch.x[i] / patch.size});
+    return contacts;
+}
+
+/// Pressure cone under a head (VDI 2230), or the reach of a plate bending on its pad.
+double reach_of(const FaceNumbers& n, double plate_modulus) {
+    if (n.bearing == Bearing::cone) return n.head_diameter / 2 + n.plate_thickness * std::tan(std::numbers::pi / 6);
+    if (n.bearing != Bearing::pad) return 0;
+    constexpr double poisson = 0.3;
+    const double t3 = std::pow(n.plate_thickness, 3);
+    const double length = std::pow(plate_modulus * t3 * n.pad_thickness / (12 * (1 - poisson * poisson) * n.pad_modulus), 0.25);
+    return n.head_diameter / 2 + 2 * length;
+}
+
+Result<mechanics::PatchShape> shape_of(const Values& v) {
+    mechanics::PatchShape shape;
+    shape.hole_radius = number(v, "hole_diameter") / 2;
+    const auto& kind = text(v, "shape");
+    if (kind == "disc") {
+        shape.radius = number(v, "diameter") / 2;
+        return shape;
+    }
+    shape.centre = {number(v, "screw_x"), number(v, "screw_y")};
+    if (kind == "rectangle") {
+        const double a = number(v, "length") / 2, b = number(v, "width") / 2;
+        shape.polygon = {{-a, -b}, {a, -b}, {a, b}, {-a, b}};
+        return shape;
+    }
+    auto points = read_points(text(v, "points"), "points");
+    if (!points) return points.problem();
+    shape.polygon = *points;
+    return shape;
+}
+
+class FlatFace : public Family {
+   public:
+    std::string_view key() const override { return "flat_face"; }
+    std::string_view name() const override { return "Flat face under a screw"; }
+    std::string_view purpose() const override { return "Two flat faces pressed together: do they slide, twist, tip, open, crush or unscrew?"; }
+    std::span<const Parameter> parameters() const override { return face_parameters(); }
+    Result<std::shared_ptr<const Joint>> join(const Values& v) const override;
+};
+
+Result<std::shared_ptr<const Joint>> FlatFace::join(const Values& v) const {
+    FaceNumbers n;
+    auto shape = shape_of(v);
+    if (!shape) return shape.problem();
+    n.shape = *shape;
+    const auto& bears = text(v, "bears");
+    n.bearing = bears == "whole" ? Bearing::whole : bears == "cone" ? Bearing::cone : bears == "pad" ? Bearing::pad : bears == "rubber" ? Bearing::rubber : Bearing::rim;
+    n.head_diameter = number(v, "head_diameter");
+    n.plate_thickness = number(v, "plate_thickness");
+    n.pad_thickness = number(v, "pad_thickness");
+    n.pad_modulus = number(v, "pad_modulus");
+    n.friction = number(v, "friction");
+    n.load_share = number(v, "load_share");
+    n.screw = n.shape.centre;
+    n.allowable_pressure = number(v, "allowable_pressure");
+    n.one_screw = text(v, "screws") == "one";
+    n.right_hand = text(v, "thread_hand") == "right";
+    n.sag_limit = number(v, "sag_limit");
+    n.reach = reach_of(n, number(v, "plate_modulus"));
+    auto squeezed = squeeze(v);
+    if (!squeezed) return squeezed.problem();
+    n.squeeze = *squeezed;
+    if (n.one_screw) {
+        const auto thread = catalogue::thread_named(text(v, "central_screw"));
+        if (!thread) return Problem{"central_screw", thread.problem().what, thread.problem().remedy};
+        n.thread_pitch = thread->pitch;
+        n.thread_radius_friction = number(v, "central_friction") * thread->pitch_diameter / (2 * std::cos(thread->flank_half_angle));
+    }
+    const auto bedding = n.bearing == Bearing::rubber ? mechanics::Bedding::bonded_rubber : n.bearing == Bearing::rim ? mechanics::Bedding::rim : mechanics::Bedding::even;
+    mechanics::PatchShape pressed = n.shape;
+    pressed.reach = n.reach;
+    auto coarse = mechanics::make_patch(pressed, bedding, 6, 24);
+    if (!coarse) return coarse.problem();
+    auto fine = mechanics::make_patch(pressed, bedding, 20, 72);
+    if (!fine) return fine.problem();
+    if (fine->count() > most_points) return Problem{"points", "The face has too many corners.", "Use fewer corners."};
+    return std::shared_ptr<const Joint>(std::make_shared<FaceJoint>(std::move(n), *coarse, *fine));
+}
+
+}  // namespace
+
+const Family& flat_face() {
+    static const FlatFace family;
+    return family;
+}
+
+FaceJoint::FaceJoint(FaceNumbers numbers, const Patch& coarse, const Patch& fine)
+    : n_(std::move(numbers)), coarse_(coarse), fine_(fine), coarse_contacts_(contacts_of(coarse)), fine_contacts_(contacts_of(fine)), edges_(mechanics::hull_edges(coarse)) {
+    modes_ = {{"slips", ModeClass::ultimate, "slides or twists on its face", false},
+              {"tips", ModeClass::ultimate, "tips over the edge of its face", false},
+              {"parts", ModeClass::ultimate, "is pulled off its face", false},
+              {"crush", ModeClass::ultimate, "crushes its face", false},
+              {"opens", ModeClass::service, "opens at one edge", false}};
+    if (n_.one_screw) modes_.push_back({"unscrews", ModeClass::ultimate, "turns and backs its screw off", false});
+    if (n_.bearing == Bearing::pad || n_.bearing == Bearing::rubber) modes_.push_back({"sags", ModeClass::service, "sags on its pad", false});
+}
+
+std::span<const Mode> FaceJoint::modes() const noexcept { return modes_; }
+
+FaceJoint::Pressed FaceJoint::pressed(const Wrench& w) const noexcept {
+    const double F = n_.squeeze.force;
+    Pressed p;
+    p.N = w.fz < 0 ? F - (1 - n_.load_share) * w.fz : F - w.fz;
+    const double in_screw = p.N + w.fz;
+    p.Sx = n_.screw.x * in_screw + w.my;
+    p.Sy = n_.screw.y * in_screw - w.mx;
+    return p;
+}
+
+FaceJoint::Slip FaceJoint::slip(const Wrench& w, bool only_limit) const noexcept {
+    Slip result;
+    result.limit.multiplier = 0;
+    const Pressed load = pressed(w);
+    const mechanics::PressureSolver* solver = &coarse_;
+    const auto* contacts = &coarse_contacts_;
+    mechanics::ContactPressure p = load.N > 0 ? solver->linear(load.N, load.Sx, load.Sy) : mechanics::ContactPressure{};
+    if (!p.whole && load.N > 0) {
+        solver = &fine_;
+        contacts = &fine_contacts_;
+        p = fine_.solve(load.N, load.Sx, load.Sy);
+    }
+    if (!p.in_balance) return result;
+    const Patch& patch = solver->patch();
+    std::array<double, most_points> limit;
+    double total = 0, arm = 0, x_sum = 0, y_sum = 0;
+    for (std::size_t i = 0; i < patch.count(); ++i) {
+        const double normal = patch.stiffness[i] * std::max(0.0, p.at(patch.x[i], patch.y[i]));
+        limit[i] = n_.friction * normal;
+        total += normal;
+        if (!only_limit) arm += normal * std::hypot(patch.x[i] - n_.screw.x, patch.y[i] - n_.screw.y);
+        x_sum += normal * patch.x[i];
+        y_sum += normal * patch.y[i];
+    }
+    // The rotations' power is taken about the interface's origin, as the wrench is.
+    const double length = patch.size;
+    result.limit = mechanics::slip_limit<3, 2>(*contacts, std::span<const double>(limit.data(), patch.count()), {w.fx, w.fy, w.mz / length});
+    if (only_limit) return result;
+    result.mean_radius = total > 0 ? arm / total : 0;
+    const double about_screw = std::abs(w.mz - n_.screw.x * w.fy + n_.screw.y * w.fx);
+    result.swing = about_screw > 0 ? n_.friction * arm / about_screw : infinite;
+    return result;
+}
+
+double FaceJoint::mean_radius(const Wrench& w) const noexcept { return slip(w, false).mean_radius; }
+
+double FaceJoint::peak_pressure(const Wrench& w) const noexcept {
+    const Pressed load = pressed(w);
+    if (!(load.N > 0)) return 0;
+    const auto p = fine_.solve(load.N, load.Sx, load.Sy);
+    if (!p.in_balance) return infinite;
+    if (n_.bearing == Bearing::rubber) {
+        double peak = 0;
+        const double edge = fine_.patch().size;
+        for (std::size_t i = 0; i < fine_.patch().count(); ++i) {
+            const double x = fine_.patch().x[i], y = fine_.patch().y[i], r2 = (x * x + y * y) / (edge * edge);
+            peak = std::max(peak, p.at(x, y) * std::max(0.0, 1 - r2));
+        }
+        return std::max(peak, p.at(0, 0));
+    }
+    if (n_.bearing == Bearing::rim) return fine_.greatest(p) / std::max(1e-9, n_.plate_thickness / 4);  // a rim a quarter of the plate wide
+    return fine_.greatest(p);
+}
+
+double FaceJoint::tilt(const Wrench& w) const noexcept {
+    const double area = fine_.patch().area;
+    const double free_area = 2 * std::numbers::pi * std::sqrt(area / std::numbers::pi) * n_.pad_thickness;
+    const double shape = area / free_area;
+    const double stiff = n_.pad_modulus * (1 + 2 * shape * shape);
+    const double ix = fine_.second_moment_x(), iy = fine_.second_moment_y();
+    return std::hypot(w.mx / ix, w.my / iy) * n_.pad_thickness / stiff;
+}
+
+double FaceJoint::tips_utilisation(const Wrench& w) const noexcept {
+    const double N = n_.squeeze.force;
+    double worst = 0;
+    for (const auto& edge : edges_) {
+        const double room = N * (edge.offset - edge.normal.x * n_.screw.x - edge.normal.y * n_.screw.y);
+        const double pull = edge.normal.x * w.my - edge.normal.y * w.mx + edge.offset * w.fz;
+        if (pull > 0) worst = std::max(worst, room > 0 ? pull / room : infinite);
+    }
+    return worst;
+}
+
+double FaceJoint::utilisation(std::size_t mode, const Wrench& w) const noexcept {
+    if (!(n_.squeeze.force > 0)) return infinite;
+    switch (mode) {
+        case slips: {
+            if (pressed(w).N <= 0) return infinite;
+            const double multiplier = slip(w, true).limit.multiplier;
+            return multiplier > 0 ? 1 / multiplier : infinite;
+        }
+        case tips: return tips_utilisation(w);
+        case parts: return w.fz / n_.squeeze.force;
+        case crush: {
+            const double peak = peak_pressure(w);
+            // Where nothing presses or the balance is lost, it parts or tips: not a crush.
+            return std::isfinite(peak) ? peak / n_.allowable_pressure : infinite;
+        }
+        case opens: {
+            const Pressed load = pressed(w);
+            if (load.N <= 0) return infinite;
+            const auto p = coarse_.linear(load.N, load.Sx, load.Sy);
+            const double mean = p.at(n_.screw.x, n_.screw.y);
+            return 1 - coarse_.least(p) / std::max(mean, 1e-300);
+        }
+        default: break;
+    }
+    if (modes_[mode].key == "sags") return tilt(w) / n_.sag_limit;
+    const double N = pressed(w).N, loosening = (n_.right_hand ? 1 : -1) * w.mz;
+    if (loosening <= 0) return N > 0 ? 0 : infinite;
+    const double hold = N * (n_.friction * mean_radius(w) + n_.thread_radius_friction - n_.thread_pitch / (2 * std::numbers::pi));
+    return hold > 0 ? loosening / hold : infinite;
+}
+
+double FaceJoint::load_factor(std::size_t mode, const Ray& ray) const noexcept {
+    const double tolerance = mode == slips || mode == crush ? 1e-6 : 1e-9;
+    return mechanics::first_exit([&](double lambda) { return utilisation(mode, ray.at(lambda)); }, tolerance);
+}
+
+std::string FaceJoint::motion(std::size_t mode, const Wrench& w) const {
+    if (mode != slips) return {};
+    const auto limit = slip(w, true).limit;
+    const double sliding = limit.motion[0] * w.fx + limit.motion[1] * w.fy, twisting = limit.motion[2] * w.mz / coarse_.patch().size;
+    return std::abs(twisting) > std::abs(sliding) ? "twists" : "slides";
+}
+
+std::vector<NamedValue> FaceJoint::demand(std::size_t mode, const Wrench& w) const {
+    const std::string& key = modes_[mode].key;
+    if (key == "slips") return {{"shear", std::hypot(w.fx, w.fy), Dimension::force}, {"twist", std::abs(w.mz), Dimension::torque}};
+    if (key == "parts") return {{"pull", std::max(0.0, w.fz), Dimension::force}};
+    if (key == "unscrews") return {{"twist", std::abs(w.mz), Dimension::torque}};
+    if (key == "crush") return {{"pressure", std::isfinite(peak_pressure(w)) ? peak_pressure(w) : 0, Dimension::stress}};
+    if (key == "sags") return {{"tilt", tilt(w), Dimension::angle}};
+    return {{"moment", std::hypot(w.mx, w.my), Dimension::torque}};
+}
+
+std::vector<NamedValue> FaceJoint::capacity(std::size_t mode, const Wrench& w) const {
+    const std::string& key = modes_[mode].key;
+    const double F = n_.squeeze.force;
+    if (key == "slips") {
+        const double N = std::max(0.0, pressed(w).N);
+        return {{"shear_alone", n_.friction * N, Dimension::force}, {"twist_alone", n_.friction * N * mean_radius(w), Dimension::torque}};
+    }
+    if (key == "parts") return {{"pull", F, Dimension::force}};
+    if (key == "crush") return {{"pressure", n_.allowable_pressure, Dimension::stress}};
+    if (key == "sags") return {{"tilt", n_.sag_limit, Dimension::angle}};
+    if (key == "unscrews") return {{"twist", std::max(0.0, pressed(w).N * (n_.friction * mean_radius(w) + n_.thread_radius_friction - n_.thread_pitch / (2 * std::numbers::pi))), Dimension::torque}};
+    const double used = utilisation(mode, w), moment = std::hypot(w.mx, w.my);
+    return {{"moment", used > 0 && std::isfinite(used) ? moment / used : F * coarse_.patch().size, Dimension::torque}};
+}
+
+std::vector<NamedValue> FaceJoint::results(const Load& load) const {
+    const Wrench w = load.whole();
+    const Slip s = slip(w, false);
+    const Slip unloaded = slip({}, false);
+    std::vector<NamedValue> values{{"clamping_force", n_.squeeze.force, Dimension::force},
+                                   {"effective_radius", coarse_.patch().size, Dimension::length},
+                                   {"mean_radius", unloaded.mean_radius, Dimension::length},
+                                   {"peak_pressure", std::isfinite(peak_pressure(w)) ? peak_pressure(w) : 0, Dimension::stress}};
+    if (std::isfinite(s.swing) && s.swing > 0) values.push_back({"swing_factor", s.swing, Dimension::number});
+    return values;
+}
+
+Working FaceJoint::working(const Load& load) const {
+    Working lines = n_.squeeze.working;
+    const Wrench w = load.whole();
+    const Pressed p = pressed(w);
+    const double R = coarse_.patch().size;
+    if (n_.bearing == Bearing::cone)
+        lines.push_back({"effective_radius", "R_e = min(R, r_head + t tan 30°)", fmt::format("{:.2f} mm + {:.2f} mm · 0.577", n_.head_diameter * 500, n_.plate_thickness * 1e3), R, Dimension::length, "VDI 2230, pressure cone"});
+    else if (n_.bearing == Bearing::pad)
+        lines.push_back({"effective_radius", "R_e = min(R, r_head + 2ℓ), ℓ = [E t³ t_p/(12(1−ν²)E_p)]^¼", "", R, Dimension::length, "plate on elastic bedding, derived"});
+    else lines.push_back({"effective_radius", "R_e = R", "", R, Dimension::length, "input"});
+    lines.push_back({"normal_force", w.fz < 0 ? "N = F − (1 − φ) Fz" : "N = F − Fz", fmt::format("{:.1f} N, Fz = {:.2f} N, φ = {:.2f}", n_.squeeze.force, w.fz, n_.load_share), p.N, Dimension::force, "joint stiffness, VDI 2230"});
+    if (!(p.N > 0)) return lines;
+    const Slip s = slip(w, false);
+    lines.push_back({"mean_radius", "r̄ = ∫ p r dA / N", "", s.mean_radius, Dimension::length, "Shigley, friction clutches; derived for other shapes"});
+    lines.push_back({"shear_alone", "μ N", fmt::format("{:.3f} · {:.1f} N", n_.friction, p.N), n_.friction * p.N, Dimension::force, "Coulomb friction"});
+    lines.push_back({"twist_alone", "μ N r̄", fmt::format("{:.3f} · {:.1f} N · {:.2f} mm", n_.friction, p.N, s.mean_radius * 1e3), n_.friction * p.N * s.mean_radius, Dimension::torque, "Shigley, uniform pressure"});
+    if (std::isfinite(s.limit.multiplier))
+        lines.push_back({"slip_multiple", "min ∫ μ p |v + ω × r|, f·v + Mz ω = 1", fmt::format("shear {:.2f} N, twist {:.3f} N·m", std::hypot(w.fx, w.fy), w.mz), s.limit.multiplier, Dimension::number, "limit surface, Goyal et al. 1991"});
+    if (std::isfinite(s.swing) && s.swing > 0) lines.push_back({"swing_multiple", "μ N r̄ / |M about the screw|", "", s.swing, Dimension::number, "with the screw bearing on its hole; derived"});
+    if (std::isfinite(peak_pressure(w))) lines.push_back({"peak_pressure", "p_max of the no-tension block", "", peak_pressure(w), Dimension::stress, "no-tension foundation"});
+    return lines;
+}
+
+std::vector<Advisory> FaceJoint::advisories() const {
+    std::vector<Advisory> list;
+    if (!(n_.squeeze.force > 0)) list.push_back({"Nothing presses the faces together.", true});
+    if (n_.squeeze.thread && !mechanics::is_self_locking(n_.squeeze.screw)) list.push_back({"The screw is not self-locking: it turns back by itself.", true});
+    return list;
+}
+
+}  // namespace clampet::families

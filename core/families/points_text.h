@@ -1,0 +1,11 @@
+#pragma once
+#include <string>
+#include <vector>
+
+#include "mechanics/patch.h"
+#include "quantity/result.h"
+
+namespace clampet::families {
+/// Reads "x,y; x,y; …" with units: "-20 mm,0 mm; 20 mm,0 mm". Errors: a Problem that names the corner.
+Result<std::vector<mechanics::Point>> read_points(const std::string& text, const std::string& where);
+}  // namespace clampet::families

@@ -1,0 +1,29 @@
+#include <array>
+
+#include "families/ball/ball.h"
+#include "families/family.h"
+#include "families/flat_face/flat_face.h"
+#include "families/stance/stance.h"
+#include "families/thread/thread.h"
+#include "families/tube_grip/tube_grip.h"
+
+namespace clampet::families {
+
+std::span<const Family* const> registry() {
+    static const std::array all{
+        &thread(),
+        &flat_face(),
+        &tube_grip(),
+        &ball(),
+        &stance(),
+    };
+    return all;
+}
+
+const Family* family_named(std::string_view key) {
+    for (const Family* family : registry())
+        if (family->key() == key) return family;
+    return nullptr;
+}
+
+}  // namespace clampet::families

@@ -1,0 +1,29 @@
+#pragma once
+#include <optional>
+
+#include "catalogue/thread.h"
+#include "families/family.h"
+#include "mechanics/tightening.h"
+
+namespace clampet::families {
+
+/// Inputs shared by all interfaces that a force squeezes: the force itself, or the screw and torque that make it.
+/// Keys: squeezed_by, force, screw, torque, thread_friction, bearing_friction, bearing_outer, bearing_inner, kept.
+struct SqueezeDefaults {
+    double force = 500, torque = 0.8;
+    std::string screw = "M5";
+    double bearing_outer = 0.010, bearing_inner = 0.0055;
+};
+std::vector<Parameter> squeeze_parameters(const SqueezeDefaults& defaults);
+
+/// What squeezes, after what it loses in a day.
+struct Squeeze {
+    double fresh = 0, force = 0;  ///< [N]
+    std::optional<catalogue::Thread> thread;
+    mechanics::TightenedScrew screw;
+    Working working;
+};
+/// Errors  A Problem naming the thread or the size that is wrong.
+Result<Squeeze> squeeze(const Values& values);
+
+}  // namespace clampet::families

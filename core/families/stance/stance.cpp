@@ -1,0 +1,169 @@
+#include "families/stance/stance.h"
+
+#include <fmt/format.h>
+
+#include <algorithm>
+#include <array>
+#include <cmath>
+#include <numbers>
+
+#include "families/points_text.h"
+#include "families/stance/stance_joint.h"
+#include "mechanics/first_exit.h"
+
+namespace clampet::families {
+namespace {
+
+using mechanics::Point;
+constexpr double infinite = std::numeric_limits<double>::infinity();
+constexpr std::size_t most_feet = 64;
+enum ModeIndex : std::size_t { tips, slides };
+
+const std::array<Mode, 2>& stance_modes() {
+    static const std::array<Mode, 2> modes{{
+        {"tips", ModeClass::ultimate, "tips over", true},
+        {"slides", ModeClass::ultimate, "slides on its feet", true},
+    }};
+    return modes;
+}
+
+std::vector<Point> circle_of(int count, double radius, double turn) {
+    std::vector<Point> points;
+    for (int i = 0; i < count; ++i) {
+        const double a = turn + 2 * std::numbers::pi * i / count;
+        points.push_back({radius * std::cos(a), radius * std::sin(a)});
+    }
+    return points;
+}
+
+class Stance : public Family {
+   public:
+    std::string_view key() const override { return "stance"; }
+    std::string_view name() const override { return "Feet on the floor"; }
+    std::string_view purpose() const override { return "A stand or base on its feet: does it tip or slide?"; }
+    std::span<const Parameter> parameters() const override { return stance_parameters(); }
+    Result<std::shared_ptr<const Joint>> join(const Values& v) const override {
+        const auto& layout = text(v, "layout");
+        if (layout == "clamped") return std::shared_ptr<const Joint>(std::make_shared<StanceJoint>());
+        std::vector<Point> feet;
+        if (layout == "legs") {
+            const double count = number(v, "feet");
+            if (count != std::floor(count)) return Problem{"feet", fmt::format("{:g} feet is not a whole number.", count), "Write 3, 4 or more."};
+            feet = circle_of(static_cast<int>(count), number(v, "spread"), number(v, "turn"));
+        } else if (layout == "round") {
+            feet = circle_of(36, number(v, "spread"), 0);
+        } else if (layout == "rectangle") {
+            const double a = number(v, "length") / 2, b = number(v, "width") / 2;
+            feet = {{-a, -b}, {a, -b}, {a, b}, {-a, b}};
+        } else {
+            auto points = read_points(text(v, "points"), "points");
+            if (!points) return points.problem();
+            feet = *points;
+        }
+        auto patch = mechanics::make_feet(feet);
+        if (!patch) return patch.problem();
+        return std::shared_ptr<const Joint>(std::make_shared<StanceJoint>(std::move(feet), *patch, number(v, "friction")));
+    }
+};
+
+}  // namespace
+
+const Family& stance() {
+    static const Stance family;
+    return family;
+}
+
+StanceJoint::StanceJoint() = default;
+StanceJoint::StanceJoint(std::vector<Point> feet, const mechanics::Patch& patch, double friction)
+    : feet_(std::move(feet)), polygon_(patch.outline), solver_(patch), edges_(mechanics::hull_edges(patch)), friction_(friction) {
+    for (std::size_t i = 0; i < patch.count(); ++i) contacts_.add({1, 0, -patch.y[i] / patch.size, 0, 1, patch.x[i] / patch.size});
+}
+
+std::span<const Mode> StanceJoint::modes() const noexcept { return solver_ ? std::span<const Mode>(stance_modes()) : std::span<const Mode>(); }
+
+mechanics::SlipLimit<3> StanceJoint::slip(const Wrench& w) const noexcept {
+    mechanics::SlipLimit<3> none;
+    none.multiplier = 0;
+    // Each foot carries by the plane that balances the load, none pulling: stated sharing, exact for three feet.
+    const auto p = solver_->solve(-w.fz, w.my, -w.mx);
+    if (!p.in_balance) return none;
+    std::array<double, most_feet> limit;
+    const auto& patch = solver_->patch();
+    for (std::size_t i = 0; i < patch.count(); ++i) limit[i] = friction_ * std::max(0.0, p.at(patch.x[i], patch.y[i]));
+    return mechanics::slip_limit<3, 2>(contacts_, std::span<const double>(limit.data(), patch.count()), {w.fx, w.fy, w.mz / patch.size});
+}
+
+double StanceJoint::utilisation(std::size_t mode, const Wrench& w) const noexcept {
+    const double N = -w.fz;
+    if (w.is_zero()) return 0;
+    if (mode == tips) {
+        double worst = 0;
+        for (const auto& e : edges_) {
+            const double room = N * e.offset, overturning = e.normal.x * w.my - e.normal.y * w.mx;
+            if (N <= 0 || overturning >= room) return infinite;
+            if (overturning > 0) worst = std::max(worst, overturning / room);
+        }
+        return worst;
+    }
+    const double multiplier = slip(w).multiplier;
+    return multiplier > 0 ? 1 / multiplier : infinite;
+}
+
+double StanceJoint::load_factor(std::size_t mode, const Ray& ray) const noexcept {
+    if (mode == slides) return mechanics::first_exit([&](double lambda) { return utilisation(slides, ray.at(lambda)); }, 1e-6);
+    // Tipping about each side is linear in lambda: restoring N d less overturning n.m.
+    double least = mechanics::not_driven;
+    for (const auto& e : edges_) {
+        const auto room = [&](const Wrench& w) { return -w.fz * e.offset - (e.normal.x * w.my - e.normal.y * w.mx); };
+        const auto size = [&](const Wrench& w) { return std::abs(w.fz * e.offset) + std::abs(w.my) + std::abs(w.mx); };
+        const double now = room(ray.start), change = room(ray.direction);
+        if (now < 0 || (now == 0 && change < -1e-9 * size(ray.direction))) return 0;
+        if (change < 0 && now > 0 && now / -change < mechanics::largest_factor) least = std::min(least, now / -change);
+    }
+    return least;
+}
+
+std::string StanceJoint::motion(std::size_t mode, const Wrench& w) const {
+    if (mode != slides) return {};
+    const auto limit = slip(w);
+    const double sliding = limit.motion[0] * w.fx + limit.motion[1] * w.fy, twisting = limit.motion[2] * w.mz / solver_->patch().size;
+    return std::abs(twisting) > std::abs(sliding) ? "twists" : "slides";
+}
+
+std::vector<NamedValue> StanceJoint::demand(std::size_t mode, const Wrench& w) const {
+    if (mode == tips) return {{"overturning_moment", std::hypot(w.mx, w.my), Dimension::torque}};
+    return {{"shear", std::hypot(w.fx, w.fy), Dimension::force}, {"twist", std::abs(w.mz), Dimension::torque}};
+}
+
+std::vector<NamedValue> StanceJoint::capacity(std::size_t mode, const Wrench& w) const {
+    const double N = std::max(0.0, -w.fz);
+    if (mode == slides) return {{"shear_alone", friction_ * N, Dimension::force}};
+    double arm = infinite;
+    for (const auto& e : edges_) arm = std::min(arm, e.offset);
+    return {{"restoring_moment", N * std::max(0.0, arm), Dimension::torque}};
+}
+
+std::vector<NamedValue> StanceJoint::results(const Load& load) const {
+    if (!solver_) return {};
+    double arm = infinite;
+    for (const auto& e : edges_) arm = std::min(arm, e.offset);
+    return {{"least_arm", arm, Dimension::length}, {"weight_on_feet", -load.permanent.fz, Dimension::force}};
+}
+
+Working StanceJoint::working(const Load& load) const {
+    if (!solver_) return {{"support", "clamped or bolted: it cannot tip or slide here", "", 0, Dimension::number, "input"}};
+    Working lines;
+    const Wrench w = load.whole();
+    double arm = infinite;
+    for (const auto& e : edges_) arm = std::min(arm, e.offset);
+    lines.push_back({"weight", "N = −Fz", "", -w.fz, Dimension::force, "rig statics"});
+    lines.push_back({"least_arm", "distance from the middle to the nearest side of the polygon", "", arm, Dimension::length, "geometry"});
+    if (w.fz < 0) {
+        lines.push_back({"resultant_x", "My/N", fmt::format("{:.3f} / {:.2f}", w.my, -w.fz), w.my / -w.fz, Dimension::length, "statics"});
+        lines.push_back({"resultant_y", "−Mx/N", fmt::format("{:.3f} / {:.2f}", -w.mx, -w.fz), -w.mx / -w.fz, Dimension::length, "statics"});
+    }
+    lines.push_back({"hold_of_feet", "μ N", fmt::format("{:.3f} · {:.1f} N", friction_, std::max(0.0, -w.fz)), friction_ * std::max(0.0, -w.fz), Dimension::force, "Coulomb friction"});
+    return lines;
+}
+
+}  // namespace clampet::families

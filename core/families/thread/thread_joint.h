@@ -1,0 +1,54 @@
+#pragma once
+#include "catalogue/thread.h"
+#include "families/thread/thread.h"
+#include "mechanics/stack_up.h"
+#include "mechanics/thread_strength.h"
+#include "mechanics/tightening.h"
+
+namespace clampet::families {
+
+std::span<const Parameter> thread_parameters();
+
+/// The numbers of one screwed joint [SI].
+struct ThreadNumbers {
+    catalogue::Thread male, female;
+    catalogue::FitVerdict fit;
+    mechanics::StackUp stack;
+    mechanics::StackVerdict verdict;
+    mechanics::MatingSizes sizes;
+    mechanics::TightenedScrew screw;
+    double screw_strength = 0, proof_stress = 0;  ///< sigma_u, R_p of the screw [Pa]
+    double screw_shear = 0, socket_shear = 0;     ///< tau_u [Pa]
+    bool soft_socket = false;
+    double torque = 0, kept = 1, load_share = 0.2, pivot = 0;
+    double fresh_preload = 0, preload = 0;        ///< what the torque makes; what still presses (0 when it bottoms)
+    double highest_preload = 0;                   ///< at the high torque and the low friction
+    bool payload_turned = false;
+    std::string socket_material;
+};
+
+class ThreadJoint : public Joint {
+   public:
+    explicit ThreadJoint(ThreadNumbers numbers);
+    std::span<const Mode> modes() const noexcept override { return modes_; }
+    double utilisation(std::size_t mode, const Wrench& wrench) const noexcept override;
+    double load_factor(std::size_t mode, const Ray& ray) const noexcept override;
+    std::vector<NamedValue> demand(std::size_t mode, const Wrench& wrench) const override;
+    std::vector<NamedValue> capacity(std::size_t mode, const Wrench& wrench) const override;
+    std::vector<NamedValue> results(const Load& load) const override;
+    Working working(const Load& load) const override;
+    std::vector<Advisory> advisories() const override;
+    drawing::Drawing section(const Load& load) const override;
+
+   private:
+    double screw_force(const Wrench& wrench) const noexcept;
+    double strip_force() const noexcept;
+    double tension_force() const noexcept;
+    bool clamps() const noexcept;
+    std::string state_sentence() const;
+
+    ThreadNumbers n_;
+    std::vector<Mode> modes_;
+};
+
+}  // namespace clampet::families

@@ -1,0 +1,43 @@
+#pragma once
+#include <Eigen/Core>
+#include <array>
+#include <span>
+
+#include "mechanics/patch.h"
+
+namespace clampet::mechanics {
+
+/// Pressure under a rigid block that can press but not pull: p = stiffness density * max(0, a + b x + c y).
+struct ContactPressure {
+    double a = 0, b = 0, c = 0;
+    bool whole = false;        ///< the whole patch is pressed
+    bool in_balance = false;   ///< false: the resultant lies outside the hull, or nothing presses
+    double at(double x, double y) const { return a + b * x + c * y; }
+};
+
+/// Solves pressures on one patch again and again; built once.
+class PressureSolver {
+   public:
+    explicit PressureSolver(const Patch& patch);
+    /// Pressure that carries force N at the moments sum(x p) = Sx and sum(y p) = Sy.
+    /// Range   N <= 0, or a resultant outside the hull, gives in_balance = false.
+    /// Source  Linear no-tension foundation; a kern of R/4 for a disc and a/6 for a rectangle follows from it.
+    ContactPressure solve(double N, double Sx, double Sy) const noexcept;
+    /// As solve(), but linear even where it pulls: for "opens".
+    ContactPressure linear(double N, double Sx, double Sy) const noexcept;
+    /// Least and greatest value of a + b x + c y over the outline.
+    double least(const ContactPressure& p) const noexcept;
+    double greatest(const ContactPressure& p) const noexcept;
+    const Patch& patch() const { return patch_; }
+    /// Second moments of the patch about its centroid [stiffness m^2]: Ixx = sum y^2, Iyy = sum x^2.
+    double second_moment_x() const { return inertia_x_; }
+    double second_moment_y() const { return inertia_y_; }
+
+   private:
+    Patch patch_;
+    std::vector<HullEdge> edges_;
+    Eigen::Matrix3d compliance_;  // from (N, Sx, Sy) to (a, b, c), whole contact
+    double inertia_x_ = 0, inertia_y_ = 0;
+};
+
+}  // namespace clampet::mechanics

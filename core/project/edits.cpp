@@ -1,0 +1,169 @@
+#include "project/edits.h"
+
+#include <fmt/format.h>
+
+#include <algorithm>
+#include <cmath>
+#include <set>
+
+namespace clampet::project {
+namespace {
+
+Problem missing(const char* what, const std::string& id) { return {"", fmt::format("There is no {} “{}”.", what, id), "It may have been removed; undo brings it back."}; }
+
+std::string fresh_id(const rig::Rig& rig, const std::string& stem) {
+    std::set<std::string> taken;
+    for (const auto& p : rig.parts) taken.insert(p.id);
+    for (const auto& f : rig.interfaces) taken.insert(f.id);
+    for (int i = 1;; ++i)
+        if (const auto id = fmt::format("{}-{}", stem, i); !taken.contains(id)) return id;
+}
+
+/// The top of what is drawn of a part, along its own z.
+double top_of(const rig::Part& part) {
+    double top = 0.02;
+    for (const auto& s : part.shapes) {
+        const double half = s.kind == rig::ShapeKind::box ? s.size.z() / 2 : s.kind == rig::ShapeKind::sphere ? s.diameter / 2 : std::max(s.diameter, s.length * std::abs(s.axis.z())) / 2;
+        top = std::max(top, s.at.z() + half);
+    }
+    return top;
+}
+
+struct Apply {
+    rig::Rig rig;
+
+    Result<rig::Rig> operator()(const SetInput& e) {
+        rig::Interface* f = rig.interface(e.interface);
+        if (!f) return missing("interface", e.interface);
+        const auto element = std::find_if(f->elements.begin(), f->elements.end(), [&](const auto& x) { return x.id == e.element; });
+        if (element == f->elements.end()) return missing("element", e.element);
+        element->inputs[e.key] = e.value;
+        for (const auto end : {rig::End::typical, rig::End::weak, rig::End::strong})
+            if (auto ok = rig::prepare(*f, end); !ok) return Problem{e.key, ok.problem().what, ok.problem().remedy};
+        return std::move(rig);
+    }
+    Result<rig::Rig> operator()(const SetMass& e) {
+        rig::Part* part = rig.part(e.part);
+        if (!part) return missing("part", e.part);
+        part->mass = e.mass;
+        return checked();
+    }
+    Result<rig::Rig> operator()(const SetCentreOfGravity& e) {
+        rig::Part* part = rig.part(e.part);
+        if (!part) return missing("part", e.part);
+        part->centre_of_gravity = e.at;
+        return checked();
+    }
+    Result<rig::Rig> operator()(const SetPartName& e) {
+        rig::Part* part = rig.part(e.part);
+        if (!part) return missing("part", e.part);
+        if (e.name.empty() || e.name.size() > 200) return Problem{"name", "A name has 1 to 200 characters.", "For example Camera, 35 mm lens."};
+        part->name = e.name;
+        return std::move(rig);
+    }
+    Result<rig::Rig> operator()(const SetPose& e) {
+        rig::Interface* f = rig.interface(e.interface);
+        if (!f) return missing("interface", e.interface);
+        if (!f->pose) return Problem{"pose", fmt::format("{} does not swing.", f->name), "Only a ball can be posed."};
+        if (!std::isfinite(e.pose.forward) || !std::isfinite(e.pose.side) || !std::isfinite(e.pose.pan)) return Problem{"pose", "The pose is not an angle.", "For example 45 deg."};
+        f->pose = e.pose;
+        return std::move(rig);
+    }
+    Result<rig::Rig> operator()(const SetRequired& e) {
+        rig.required = e.required;
+        return checked();
+    }
+    Result<rig::Rig> operator()(const SetPush& e) {
+        rig.push.force = e.force;
+        return checked();
+    }
+    Result<rig::Rig> operator()(const SetRigName& e) {
+        rig.name = e.name;
+        return std::move(rig);
+    }
+    Result<rig::Rig> operator()(const AddPart& e) {
+        rig::Part* below = rig.part(e.on_part);
+        if (!below) return missing("part", e.on_part);
+        const families::Family* family = families::family_named(e.family);
+        if (!family) return Problem{"family", fmt::format("There is no interface family “{}”.", e.family), "Choose one of the list."};
+        rig::Part part;
+        part.id = fresh_id(rig, "part");
+        part.name = e.name;
+        part.mass = e.mass;
+        part.origin = "make";
+        part.ports = {{"below", e.family, rig::Vector::Zero(), rig::Vector::UnitZ(), rig::Vector::UnitX()}};
+        const double side = std::clamp(0.06 * std::cbrt(std::max(e.mass, 0.01)), 0.02, 0.3);
+        rig::Shape block;
+        block.at = {0, 0, side / 2};
+        block.size = {1.4 * side, 1.2 * side, side};
+        part.shapes = {block};
+        part.centre_of_gravity = {0, 0, side / 2};
+        rig::Port port{"above-" + part.id, e.family, {0, 0, top_of(*below)}, rig::Vector::UnitZ(), rig::Vector::UnitX()};
+        below->ports.push_back(port);
+        rig::Interface f;
+        f.id = fresh_id(rig, "seam");
+        f.name = std::string(family->name());
+        f.support = {below->id, port.id};
+        f.payload = {part.id, "below"};
+        f.elements = {{"hold", e.family, {}}};
+        if (e.family == "ball") f.pose = rig::BallPose{};
+        if (rig.push.part.empty() || rig.push.part == e.on_part) rig.push.part = part.id;
+        rig.parts.push_back(std::move(part));
+        rig.interfaces.push_back(std::move(f));
+        return checked();
+    }
+    Result<rig::Rig> operator()(const RemovePart& e) {
+        if (!rig.part(e.part)) return missing("part", e.part);
+        std::set<std::string> gone{e.part};
+        std::string carrier;
+        for (bool grew = true; grew;) {
+            grew = false;
+            for (const auto& f : rig.interfaces) {
+                if (f.payload.part == e.part) carrier = f.support.part;
+                if (gone.contains(f.support.part)) grew = gone.insert(f.payload.part).second || grew;
+            }
+        }
+        if (carrier.empty()) return Problem{"", "The support carries everything and cannot be taken away.", "Start a new rig instead."};
+        std::erase_if(rig.parts, [&](const auto& p) { return gone.contains(p.id); });
+        std::erase_if(rig.interfaces, [&](const auto& f) { return gone.contains(f.payload.part); });
+        if (gone.contains(rig.push.part)) rig.push.part = carrier;
+        return checked();
+    }
+
+    Result<rig::Rig> checked() {
+        if (const auto ok = rig::validate(rig); !ok) return ok.problem();
+        return std::move(rig);
+    }
+};
+
+}  // namespace
+
+Result<rig::Rig> edited(const rig::Rig& rig, const Edit& edit) { return std::visit(Apply{rig}, edit); }
+
+std::string label_of(const Edit& edit) {
+    struct Label {
+        std::string operator()(const SetInput& e) const {
+            std::string words = e.key;
+            std::replace(words.begin(), words.end(), '_', ' ');
+            return "change of " + words;
+        }
+        std::string operator()(const SetMass&) const { return "change of mass"; }
+        std::string operator()(const SetCentreOfGravity&) const { return "move of a centre of gravity"; }
+        std::string operator()(const SetPartName&) const { return "new name"; }
+        std::string operator()(const SetPose&) const { return "pose"; }
+        std::string operator()(const SetRequired&) const { return "change of the required factor"; }
+        std::string operator()(const SetPush&) const { return "change of the push"; }
+        std::string operator()(const SetRigName&) const { return "new name"; }
+        std::string operator()(const AddPart&) const { return "added part"; }
+        std::string operator()(const RemovePart&) const { return "removed part"; }
+    };
+    return std::visit(Label{}, edit);
+}
+
+bool is_local(const Edit& edit, std::string& interface) {
+    const auto* input = std::get_if<SetInput>(&edit);
+    if (input) interface = input->interface;
+    return input != nullptr;
+}
+
+}  // namespace clampet::project

@@ -1,0 +1,106 @@
+#include "project/file.h"
+
+#include <fcntl.h>
+#include <fmt/format.h>
+#include <sys/stat.h>
+#include <unistd.h>
+
+#include <cerrno>
+#include <cstring>
+#include <fstream>
+#include <sstream>
+
+namespace clampet::project {
+namespace {
+
+Problem cannot_write(const std::filesystem::path& path, int error) {
+    const std::string what = fmt::format("“{}” could not be written: {}.", path.string(), std::strerror(error));
+    switch (error) {
+        case ENOSPC:
+        case EDQUOT:
+        case EFBIG: return {"", what, "Free some space or save to another place; the old file is untouched."};
+        case EACCES:
+        case EPERM:
+        case EROFS: return {"", what, "Save to a folder that you may write to; the old file is untouched."};
+        case ENOENT: return {"", what, "The folder is not there: make it, or choose another."};
+        default: return {"", what, "Save to another place; the old file is untouched."};
+    }
+}
+
+/// A file descriptor that closes itself, and a temporary name that goes away unless it was kept.
+class Temporary {
+   public:
+    explicit Temporary(std::filesystem::path path) : path_(std::move(path)) {}
+    Temporary(const Temporary&) = delete;
+    Temporary& operator=(const Temporary&) = delete;
+    ~Temporary() {
+        if (fd >= 0) ::close(fd);
+        if (!kept) ::unlink(path_.c_str());
+    }
+    int fd = -1;
+    bool kept = false;
+
+   private:
+    std::filesystem::path path_;
+};
+
+bool write_all(int fd, std::string_view text) {
+    while (!text.empty()) {
+        const ssize_t n = ::write(fd, text.data(), text.size());
+        if (n < 0 && errno == EINTR) continue;
+        if (n <= 0) {
+            if (n == 0) errno = ENOSPC;
+            return false;
+        }
+        text.remove_prefix(static_cast<std::size_t>(n));
+    }
+    return true;
+}
+
+}  // namespace
+
+Result<std::string> read_file(const std::filesystem::path& path) {
+    std::error_code error;
+    const auto status = std::filesystem::status(path, error);
+    if (!std::filesystem::exists(status)) return Problem{"", fmt::format("There is no file “{}”.", path.string()), "Check the name and the folder."};
+    if (std::filesystem::is_directory(status)) return Problem{"", fmt::format("“{}” is a folder.", path.string()), "Choose a rig file, ending in .clampet.json."};
+    if (!std::filesystem::is_regular_file(status)) return Problem{"", fmt::format("“{}” is not a plain file.", path.string()), "Choose a rig file, ending in .clampet.json."};
+    const auto size = std::filesystem::file_size(path, error);
+    if (!error && size > largest_file)
+        return Problem{"", fmt::format("“{}” is {} MB, and a rig file is at most {} MB.", path.string(), size >> 20, largest_file >> 20), "This is probably another kind of file."};
+    std::ifstream stream(path, std::ios::binary);
+    std::ostringstream text;
+    if (stream.is_open() && size > 0) text << stream.rdbuf();
+    if (!stream.is_open() || stream.bad()) return Problem{"", fmt::format("“{}” could not be read: {}.", path.string(), std::strerror(errno)), "Check that you may read it."};
+    return text.str();
+}
+
+Status write_file_atomically(const std::filesystem::path& given, std::string_view text) {
+    std::error_code error;
+    std::filesystem::path path = std::filesystem::weakly_canonical(given, error);  // through a link, to the file itself
+    if (error || path.empty()) path = given;
+    const std::filesystem::path folder = path.has_parent_path() ? path.parent_path() : ".";
+    const std::filesystem::path beside = folder / fmt::format(".{}.{}.part", path.filename().string().substr(0, 200), ::getpid());
+    mode_t mode = 0644;
+    struct stat old {};
+    if (::stat(path.c_str(), &old) == 0) {
+        if (S_ISDIR(old.st_mode)) return cannot_write(path, EISDIR);
+        mode = old.st_mode & 0777;
+        // A file that was made read-only is protected on purpose, although its folder would allow a rename.
+        if (::access(path.c_str(), W_OK) != 0) return cannot_write(path, errno);
+    }
+    Temporary temporary(beside);
+    temporary.fd = ::open(beside.c_str(), O_WRONLY | O_CREAT | O_TRUNC | O_CLOEXEC, mode);
+    if (temporary.fd < 0) return cannot_write(path, errno);
+    if (!write_all(temporary.fd, text) || ::fsync(temporary.fd) != 0) return cannot_write(path, errno);
+    if (::rename(beside.c_str(), path.c_str()) != 0) return cannot_write(path, errno);
+    temporary.kept = true;
+    const int directory = ::open(folder.c_str(), O_RDONLY | O_DIRECTORY | O_CLOEXEC);
+    if (directory >= 0) {  // so that the rename itself survives a power cut
+        ::fsync(directory);
+        ::close(directory);
+    }
+    return Done{};
+}
+
+}  // namespace clampet::project

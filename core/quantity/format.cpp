@@ -1,0 +1,102 @@
+#include "quantity/format.h"
+
+#include <fmt/format.h>
+
+#include <cmath>
+#include <numeric>
+
+namespace clampet::quantity {
+namespace {
+
+/// Four significant digits without an exponent and without trailing zeros.
+std::string significant(double value) {
+    if (value == 0) return "0";
+    const double magnitude = std::abs(value);
+    if (magnitude >= 1e7 || magnitude < 1e-4) return fmt::format("{:.4g}", value);
+    const int decimals = std::max(0, 3 - static_cast<int>(std::floor(std::log10(magnitude))));
+    std::string text = fmt::format("{:.{}f}", value, decimals);
+    if (text.find('.') != text.npos) {
+        while (text.back() == '0') text.pop_back();
+        if (text.back() == '.') text.pop_back();
+    }
+    return text == "-0" ? "0" : text;
+}
+
+/// Inches as a fraction of at most 64ths, where the value is one; empty otherwise.
+std::string inch_fraction(double inches) {
+    const double sixty_fourths = inches * 64;
+    const double nearest = std::round(sixty_fourths);
+    if (std::abs(sixty_fourths - nearest) > 1e-6 * std::max(1.0, std::abs(nearest)) || nearest == 0 || std::abs(nearest) > 64 * 200) return {};
+    const long count = std::lround(std::abs(nearest));
+    const long whole = count / 64, part = count % 64;
+    const char* sign = nearest < 0 ? "-" : "";
+    if (part == 0) return fmt::format("{}{}", sign, whole);
+    const long divisor = std::gcd(part, 64L);
+    if (whole == 0) return fmt::format("{}{}/{}", sign, part / divisor, 64 / divisor);
+    return fmt::format("{}{} {}/{}", sign, whole, part / divisor, 64 / divisor);
+}
+
+std::string joined(const std::string& number, std::string_view unit) {
+    if (unit.empty()) return number;
+    if (unit == "°") return number + "°";
+    return fmt::format("{} {}", number, unit);
+}
+
+}  // namespace
+
+std::string_view display_unit(Dimension dimension, System system) {
+    const bool metric = system == System::metric;
+    switch (dimension) {
+        case Dimension::number: return "";
+        case Dimension::length: return metric ? "mm" : "in";
+        case Dimension::angle: return "°";
+        case Dimension::force: return metric ? "N" : "lbf";
+        case Dimension::torque: return metric ? "N·m" : "in·lb";
+        case Dimension::mass: return metric ? "kg" : "lb";
+        case Dimension::stress: return metric ? "MPa" : "psi";
+        case Dimension::stiffness: return metric ? "N/mm" : "lbf/in";
+        case Dimension::speed: return metric ? "m/s" : "in/s";
+        case Dimension::price: return "€";
+    }
+    return "";
+}
+
+std::string format(double si, Dimension dimension, System system) {
+    if (std::isnan(si)) return "–";
+    if (std::isinf(si)) return si > 0 ? "∞" : "-∞";
+    std::string_view unit = display_unit(dimension, system);
+    if (dimension == Dimension::mass && system == System::metric && std::abs(si) < 1 && si != 0) unit = "g";
+    if (dimension == Dimension::stress && system == System::metric && std::abs(si) < 1e5 && si != 0) unit = "kPa";
+    const double value = unit.empty() ? si : si / unit_named(unit)->si;
+    if (dimension == Dimension::length && system == System::imperial) {
+        if (const auto fraction = inch_fraction(value); !fraction.empty()) return joined(fraction, unit);
+    }
+    return joined(significant(value), unit);
+}
+
+std::string format_exact(double si, Dimension dimension, System system) {
+    const std::string_view unit = display_unit(dimension, system);
+    const double value = unit.empty() ? si : si / unit_named(unit)->si;
+    if (dimension == Dimension::length && system == System::imperial) {
+        if (const auto fraction = inch_fraction(value); !fraction.empty()) return joined(fraction, unit);
+    }
+    // 15 digits hide the last-bit noise of a unit conversion ("33.7", not "33.700000000000003").
+    const std::string rounded = fmt::format("{:.12g}", value);
+    return joined(rounded, unit);
+}
+
+std::string format_factor(double factor) {
+    if (!(factor < 1e9)) return "–";
+    if (factor >= 99.95) return ">100×";
+    // Rounded down, so that 1.99 is never shown as a factor of 2 that it does not have.
+    if (factor >= 10) return fmt::format("{:.0f}×", std::floor(factor + 1e-9));
+    const double tenths = std::floor(factor * 10 + 1e-9) / 10;
+    if (factor < 1) return fmt::format("{:.2f}×", std::floor(factor * 100 + 1e-9) / 100);
+    return fmt::format("{:.1f}×", tenths);
+}
+
+std::string as_if_hung(double newton) {
+    return fmt::format("as if {} hung from it", format(std::abs(newton) / standard_gravity, Dimension::mass));
+}
+
+}  // namespace clampet::quantity

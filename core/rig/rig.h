@@ -1,0 +1,133 @@
+#pragma once
+#include <Eigen/Geometry>
+#include <map>
+#include <optional>
+#include <string>
+#include <string_view>
+#include <variant>
+#include <vector>
+
+#include "families/family.h"
+#include "quantity/result.h"
+
+namespace clampet::rig {
+
+using Vector = Eigen::Vector3d;
+
+/// How a part is drawn: a solid in the part's frame.
+enum class ShapeKind { box, cylinder, sphere, prism };
+struct Shape {
+    ShapeKind kind = ShapeKind::box;
+    Vector at = Vector::Zero();                  ///< its middle [m]
+    Vector size = Vector::Constant(0.02);        ///< of a box [m]
+    double diameter = 0.02, length = 0.02;       ///< of a cylinder (and a prism's depth) or a sphere [m]
+    Vector axis = Vector::UnitZ();               ///< of a cylinder or prism, unit length
+    std::vector<Eigen::Vector2d> profile;        ///< of a prism, in the two axes after `axis` (y: x, z; x: y, z; z: x, y)
+    std::string material = "metal";              ///< metal, wood, plastic, rubber, tube, payload, glass
+    friend bool operator==(const Shape&, const Shape&) = default;
+};
+
+/// A mounting feature of a part. On the support side of an interface z points to the payload; on the payload side it
+/// points into the part.
+struct Port {
+    std::string id, kind;                ///< "thread", "face", "tube", "ball", …
+    Vector at = Vector::Zero();          ///< origin in the part's frame [m]
+    Vector z = Vector::UnitZ(), x = Vector::UnitX();  ///< unit vectors, perpendicular
+    Eigen::Isometry3d frame() const;
+    friend bool operator==(const Port&, const Port&) = default;
+};
+
+struct Part {
+    std::string id, name;
+    std::string role = "part";           ///< payload, part or support
+    std::string origin = "have";         ///< have, buy, make or site
+    double mass = 0;                     ///< [kg]
+    Vector centre_of_gravity = Vector::Zero();  ///< in the part's frame [m]
+    std::vector<Port> ports;
+    std::vector<Shape> shapes;
+    const Port* port(std::string_view id) const;
+    friend bool operator==(const Part&, const Part&) = default;
+};
+
+/// How one input of a family is given.
+struct Band {
+    double low = 0, typical = 0, high = 0;
+    friend bool operator==(const Band&, const Band&) = default;
+};
+struct FrictionOf {
+    std::string pair;  ///< "steel on plywood"
+    friend bool operator==(const FrictionOf&, const FrictionOf&) = default;
+};
+struct Link {
+    std::string element, result;  ///< another element of the same interface, and one of its results
+    friend bool operator==(const Link&, const Link&) = default;
+};
+using Input = std::variant<double, std::string, Band, FrictionOf, Link>;
+
+/// One family at work in an interface; an interface may have several (a face and the screw that presses it).
+struct Element {
+    std::string id, family;
+    std::map<std::string, Input, std::less<>> inputs;
+    friend bool operator==(const Element&, const Element&) = default;
+};
+
+struct PortName {
+    std::string part, port;
+    friend bool operator==(const PortName&, const PortName&) = default;
+};
+
+/// Position of a ball joint: first forward (about y), then to the side (about x), then pan (about z) [rad].
+struct BallPose {
+    double forward = 0, side = 0, pan = 0;
+    Eigen::Matrix3d rotation() const;
+    double tilt() const;  ///< angle of the stem from the clamp axis [rad]
+    friend bool operator==(const BallPose&, const BallPose&) = default;
+};
+
+struct Interface {
+    std::string id, name;
+    PortName support, payload;
+    std::vector<Element> elements;
+    std::optional<BallPose> pose;  ///< only where there is a ball
+    friend bool operator==(const Interface&, const Interface&) = default;
+};
+
+/// The hand that bumps into the camera.
+struct HandPush {
+    double force = 15;  ///< [N], common practice
+    std::string part;   ///< which part it meets, at its centre of gravity plus `offset`
+    Vector offset = Vector::Zero();
+    friend bool operator==(const HandPush&, const HandPush&) = default;
+};
+
+struct Rig {
+    std::string name;
+    std::string note;
+    double required = 2;  ///< required factor: bench 1.5, carried 2, over people 3 (our judgement)
+    HandPush push;
+    std::vector<Part> parts;
+    std::vector<Interface> interfaces;
+    const Part* part(std::string_view id) const;
+    const Interface* interface(std::string_view id) const;
+    Part* part(std::string_view id);
+    Interface* interface(std::string_view id);
+    friend bool operator==(const Rig&, const Rig&) = default;
+};
+
+/// Checks that a rig can be computed: names, references, one support, no cycle, every input in its bounds.
+/// Errors  A Problem whose `where` is the JSON path, for example /interfaces/2/support/part.
+Status validate(const Rig& rig);
+
+/// The end of every input's band that is asked for.
+enum class End { weak, typical, strong };
+
+/// An interface's elements, ready to compute.
+struct Prepared {
+    std::vector<std::shared_ptr<const families::Joint>> joints;  ///< in the order of the elements
+};
+/// Values of an element's inputs at one end of their bands. Links are resolved by `linked` (element.result → value).
+Result<families::Values> values_of(const Element& element, End end, const std::map<std::string, double>& linked);
+/// Errors  A Problem whose `where` is /elements/K/inputs/key, relative to the interface.
+Result<Prepared> prepare(const Interface& interface, End end);
+
+}  // namespace clampet::rig

@@ -1,0 +1,237 @@
+#include "study/check.h"
+
+#include <fmt/format.h>
+
+#include <algorithm>
+#include <cmath>
+#include <limits>
+
+#include "mechanics/first_exit.h"
+#include "study/directions.h"
+
+namespace clampet::study {
+namespace {
+
+using mechanics::Load;
+using mechanics::Ray;
+using mechanics::Wrench;
+constexpr double infinite = std::numeric_limits<double>::infinity();
+constexpr double finest_angle = 0.0035;  // 0.2 degrees
+
+/// The push's wrench in the interface's frame, linear in the push's direction.
+struct PushMap {
+    Wrench x, y, z;
+    Wrench at(const Eigen::Vector3d& d) const { return d.x() * x + d.y() * y + d.z() * z; }
+};
+
+struct Least {
+    double factor = infinite;
+    Eigen::Vector3d direction = Eigen::Vector3d::UnitX();
+};
+
+/// Least load factor over directions. Most directions are only shown not to be worse than the best so far: one
+/// evaluation of the utilisation at that factor instead of a root search.
+template <class RayOf>
+Least search(const families::Joint& joint, std::size_t mode, const std::vector<Eigen::Vector3d>& directions, const RayOf& ray_of, bool refine) {
+    Least best;
+    const auto try_direction = [&](const Eigen::Vector3d& d) {
+        const Ray ray = ray_of(d);
+        if (std::isfinite(best.factor) && joint.utilisation(mode, ray.at(best.factor)) < 1) return false;
+        const double factor = joint.load_factor(mode, ray);
+        if (!(factor < best.factor * (1 - 1e-7)) && std::isfinite(best.factor)) return false;
+        if (!(factor < best.factor)) return false;
+        best = {factor, d};
+        return true;
+    };
+    for (const auto& d : directions) {
+        try_direction(d);
+        if (best.factor == 0) return best;
+    }
+    if (!refine || !std::isfinite(best.factor)) return best;
+    for (double angle = 0.16; angle > finest_angle;) {
+        bool better = false;
+        for (const auto& d : neighbours(best.direction, angle)) better = try_direction(d) || better;
+        if (!better) angle /= 2;
+    }
+    return best;
+}
+
+struct Cases {
+    bool rest = true, push = true;
+};
+
+class ElementCheck {
+   public:
+    ElementCheck(const families::Joint& joint, const Load& rest, const std::optional<PushMap>& push, Cases cases)
+        : joint_(joint), rest_(rest), push_(push), cases_(cases) {}
+
+    ModeResult mode(std::size_t m) const {
+        ModeResult r;
+        r.mass = r.live = infinite;
+        r.load = rest_;
+        r.load_case = case_rest;
+        if (cases_.rest) {
+            const auto f = families::factors(joint_, m, rest_);
+            r.mass = f.mass;
+            r.live = f.live;
+        }
+        if (!cases_.push || !push_ || is_constant(r)) return r;
+        const bool live_only = joint_.modes()[m].live_only;
+        const auto& directions = live_only ? tipping_directions() : sphere_directions();
+        const Wrench G = rest_.permanent;
+        if (!live_only) {
+            const auto least = search(joint_, m, directions, [&](const Eigen::Vector3d& d) { return Ray{{}, G + push_->at(d)}; }, true);
+            take(r, r.mass, least);
+        }
+        const auto least = search(joint_, m, directions, [&](const Eigen::Vector3d& d) { return Ray{G, push_->at(d)}; }, !live_only);
+        take(r, r.live, least);
+        return r;
+    }
+
+   private:
+    // A mode that has let go with the weight alone, or before any load, cannot get worse.
+    static bool is_constant(const ModeResult& r) { return r.factor() == 0; }
+
+    void take(ModeResult& r, double& factor, const Least& least) const {
+        const double before = r.factor();
+        if (!(least.factor < factor)) return;
+        factor = least.factor;
+        if (least.factor < before) {
+            r.load_case = case_push;
+            r.direction = least.direction;
+            r.load = {rest_.permanent, push_->at(least.direction)};
+        }
+    }
+
+    const families::Joint& joint_;
+    const Load& rest_;
+    const std::optional<PushMap>& push_;
+    Cases cases_;
+};
+
+std::optional<PushMap> push_map(const rig::Rig& rig, const rig::Placement& placement, const std::string& interface) {
+    const auto point = rig::push_point(rig, placement);
+    if (!point || !(rig.push.force > 0) || !rig::carries(placement, interface, rig.push.part)) return std::nullopt;
+    const auto along = [&](const Eigen::Vector3d& d) { return rig::force_wrench(placement, interface, {rig.push.force * d, *point}); };
+    return PushMap{along(Eigen::Vector3d::UnitX()), along(Eigen::Vector3d::UnitY()), along(Eigen::Vector3d::UnitZ())};
+}
+
+Result<Cases> cases_of(const CheckOptions& options) {
+    if (options.cases.empty()) return Cases{};
+    Cases cases{false, false};
+    for (const auto& name : options.cases) {
+        if (name == case_rest) cases.rest = true;
+        else if (name == case_push) cases.push = true;
+        else return Problem{"case", fmt::format("There is no load case “{}”.", name), fmt::format("Use “{}” or “{}”.", case_rest, case_push)};
+    }
+    return cases;
+}
+
+/// Least ultimate factor of an interface with its inputs at one end.
+Result<double> end_factor(const rig::Interface& interface, rig::End end, const Load& rest, const std::optional<PushMap>& push, Cases cases) {
+    auto prepared = rig::prepare(interface, end);
+    if (!prepared) return prepared.problem();
+    double least = infinite;
+    for (const auto& joint : prepared->joints)
+        for (std::size_t m = 0; m < joint->modes().size(); ++m) {
+            if (joint->modes()[m].mode_class != families::ModeClass::ultimate) continue;
+            least = std::min(least, ElementCheck(*joint, rest, push, cases).mode(m).factor());
+        }
+    return least;
+}
+
+bool is_doubtful(const InterfaceResult& r) {
+    return std::any_of(r.advisories.begin(), r.advisories.end(), [](const auto& a) { return a.doubtful; });
+}
+
+Verdict judged(const InterfaceResult& r, double required) {
+    if (!(r.typical >= 1)) return Verdict::slips;
+    if (r.typical >= required && r.low >= 1 && !is_doubtful(r)) return Verdict::holds;
+    return Verdict::doubtful;
+}
+
+/// A ball posed beyond its swing.
+void note_swing(const rig::Interface& interface, const families::Joint& joint, InterfaceResult& result) {
+    if (!interface.pose) return;
+    for (const auto& value : joint.results({}))
+        if (value.name == "swing_limit" && interface.pose->tilt() > value.value + 1e-9)
+            result.advisories.push_back({fmt::format("The ball is posed at {:.0f}°, and it swings only to {:.0f}°.", interface.pose->tilt() * 57.29578, value.value * 57.29578), true});
+}
+
+}  // namespace
+
+std::string_view name_of(Verdict verdict) {
+    switch (verdict) {
+        case Verdict::holds: return "Holds";
+        case Verdict::doubtful: return "Doubtful";
+        case Verdict::slips: return "Slips";
+    }
+    return "";
+}
+
+Result<InterfaceResult> check_interface(const rig::Rig& rig, const rig::Placement& placement, const rig::Interface& interface, const CheckOptions& options) {
+    const auto cases = cases_of(options);
+    if (!cases) return cases.problem();
+    InterfaceResult result{interface.id, interface.name, {}, {}, infinite, infinite, infinite, Verdict::slips, {}, {}};
+    result.rest = {rig::weight_wrench(rig, placement, interface.id), {}};
+    const auto push = push_map(rig, placement, interface.id);
+    auto prepared = rig::prepare(interface, rig::End::typical);
+    if (!prepared) return prepared.problem();
+    for (std::size_t e = 0; e < prepared->joints.size(); ++e) {
+        const auto& joint = *prepared->joints[e];
+        const ElementCheck element(joint, result.rest, push, *cases);
+        for (std::size_t m = 0; m < joint.modes().size(); ++m) {
+            ModeResult mode = element.mode(m);
+            mode.element = interface.elements[e].id;
+            mode.family = interface.elements[e].family;
+            mode.mode = joint.modes()[m].key;
+            mode.label = joint.modes()[m].label;
+            mode.mode_class = joint.modes()[m].mode_class;
+            mode.motion = joint.motion(m, mode.load.whole());
+            if (mode.mode_class == families::ModeClass::ultimate && mode.factor() < result.typical) {
+                result.typical = mode.factor();
+                result.governs = result.modes.size();
+            }
+            result.modes.push_back(std::move(mode));
+        }
+        for (const auto& advisory : joint.advisories()) result.advisories.push_back(advisory);
+        note_swing(interface, joint, result);
+    }
+    const auto low = end_factor(interface, rig::End::weak, result.rest, push, *cases), high = end_factor(interface, rig::End::strong, result.rest, push, *cases);
+    if (!low) return low.problem();
+    if (!high) return high.problem();
+    result.low = std::min(*low, result.typical);
+    result.high = std::max(*high, result.typical);
+    result.verdict = judged(result, options.required.value_or(rig.required));
+    return result;
+}
+
+void conclude(RigCheck& check) {
+    check.worst.reset();
+    check.verdict = Verdict::holds;
+    for (std::size_t i = 0; i < check.interfaces.size(); ++i) {
+        const auto& here = check.interfaces[i];
+        check.verdict = std::max(check.verdict, here.verdict);
+        if (!check.worst) check.worst = i;
+        const auto& worst = check.interfaces[*check.worst];
+        // The worse verdict first, then the lower factor: an interface that may not be trusted outranks a number.
+        if (here.verdict > worst.verdict || (here.verdict == worst.verdict && here.typical < worst.typical)) check.worst = i;
+    }
+}
+
+Result<RigCheck> check(const rig::Rig& rig, const CheckOptions& options) {
+    if (const auto ok = rig::validate(rig); !ok) return ok.problem();
+    if (options.required && !(*options.required > 0 && *options.required <= 100)) return Problem{"required", "The required factor must be more than 0 and at most 100.", "For example 2."};
+    RigCheck result;
+    result.required = options.required.value_or(rig.required);
+    result.placement = rig::place(rig);
+    for (const auto& id : result.placement.from_payload_down) {
+        auto interface = check_interface(rig, result.placement, *rig.interface(id), options);
+        if (!interface) return interface.problem();
+        result.interfaces.push_back(std::move(*interface));
+    }
+    conclude(result);
+    return result;
+}
+
+}  // namespace clampet::study

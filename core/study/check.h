@@ -1,0 +1,64 @@
+#pragma once
+#include <Eigen/Core>
+#include <optional>
+#include <string>
+#include <vector>
+
+#include "families/family.h"
+#include "rig/rig.h"
+#include "rig/statics.h"
+
+namespace clampet::study {
+
+enum class Verdict { holds, doubtful, slips };
+std::string_view name_of(Verdict verdict);  ///< "Holds", "Doubtful", "Slips"
+
+inline constexpr std::string_view case_rest = "rest", case_push = "hand push";
+
+/// One mode of one element under the worst of the load cases.
+struct ModeResult {
+    std::string element, family, mode, label, motion;
+    families::ModeClass mode_class = families::ModeClass::ultimate;
+    double mass = 0, live = 0;      ///< lambda_mass, lambda_live at typical inputs; infinity when not driven
+    std::string load_case;          ///< the case in which the lesser of them is least
+    std::optional<Eigen::Vector3d> direction;  ///< of the push, in the world
+    mechanics::Load load;           ///< that case's load in the interface's frame
+    double factor() const { return mass < live ? mass : live; }
+    bool by_mass() const { return mass <= live; }
+};
+
+struct InterfaceResult {
+    std::string id, name;
+    std::vector<ModeResult> modes;
+    std::optional<std::size_t> governs;  ///< index into modes, the least ultimate one
+    double low = 0, typical = 0, high = 0;
+    Verdict verdict = Verdict::slips;
+    std::vector<families::Advisory> advisories;
+    mechanics::Load rest;                ///< the weights alone
+};
+
+struct RigCheck {
+    std::vector<InterfaceResult> interfaces;  ///< from the payload down
+    std::optional<std::size_t> worst;
+    double required = 0;
+    Verdict verdict = Verdict::holds;
+    rig::Placement placement;
+};
+
+struct CheckOptions {
+    std::optional<double> required;      ///< instead of the rig's own
+    std::vector<std::string> cases;      ///< empty: all
+};
+
+/// Every interface under every load case, at typical, weak and strong inputs.
+/// Meaning  Holds: typical >= required and weak >= 1. Doubtful: typical >= 1, or a standing advisory. Slips otherwise.
+///          The push's worst direction is searched for each mode: 162 directions, then refined to 0.2 degrees.
+/// Errors   A Problem when the rig is not valid, or a case is unknown.
+Result<RigCheck> check(const rig::Rig& rig, const CheckOptions& options = {});
+
+/// One interface of a placed, validated rig.
+Result<InterfaceResult> check_interface(const rig::Rig& rig, const rig::Placement& placement, const rig::Interface& interface, const CheckOptions& options = {});
+/// Picks the worst interface and the rig's verdict.
+void conclude(RigCheck& check);
+
+}  // namespace clampet::study

@@ -1,0 +1,14 @@
+#pragma once
+#include <Eigen/Core>
+#include <vector>
+
+namespace clampet::study {
+
+/// 162 directions spread over the sphere: an icosahedron subdivided twice, its 12 corners first. Unit vectors.
+const std::vector<Eigen::Vector3d>& sphere_directions();
+/// Horizontal directions every 5 degrees, and straight down: the pushes that tip a stand.
+const std::vector<Eigen::Vector3d>& tipping_directions();
+/// Six neighbours of a direction at an angle [rad].
+std::vector<Eigen::Vector3d> neighbours(const Eigen::Vector3d& direction, double angle);
+
+}  // namespace clampet::study

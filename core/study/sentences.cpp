@@ -1,0 +1,84 @@
+#include "study/sentences.h"
+
+#include <fmt/format.h>
+
+#include <cmath>
+
+#include "quantity/format.h"
+
+namespace clampet::study {
+namespace {
+
+std::string with_verb(const ModeResult& m) { return m.motion.empty() ? m.label : m.motion; }
+
+/// "twists" → "twist", for "would twist first".
+std::string infinitive(const std::string& verb) {
+    const auto space = verb.find(' ');
+    std::string first = verb.substr(0, space), rest = space == verb.npos ? "" : verb.substr(space);
+    if (first == "is") return "be" + rest;
+    if (first == "crushes") return "crush" + rest;
+    if (first.size() > 2 && first.ends_with("s")) first.pop_back();
+    return first + rest;
+}
+
+std::string under(const ModeResult& m) {
+    if (m.load_case == case_push && m.direction) return fmt::format("with a push {}", direction_words(*m.direction));
+    return "with the weight alone";
+}
+
+}  // namespace
+
+std::string direction_words(const Eigen::Vector3d& push) {
+    const Eigen::Vector3d d = push.normalized();
+    std::string words;
+    const auto add = [&](double amount, const char* positive, const char* negative) {
+        if (std::abs(amount) < 0.38) return;
+        words += (words.empty() ? "" : " and ") + std::string(amount > 0 ? positive : negative);
+    };
+    add(d.z(), "up", "down");
+    add(d.x(), "forward", "back");
+    add(d.y(), "to the left", "to the right");
+    return words;
+}
+
+std::string short_sentence(const InterfaceResult& r) {
+    if (!r.governs) return "nothing drives it";
+    const auto& m = r.modes[*r.governs];
+    if (m.factor() == 0) return with_verb(m);
+    return fmt::format("would {} first", infinitive(with_verb(m)));
+}
+
+std::string sentence(const InterfaceResult& r) {
+    if (!r.governs) return fmt::format("{}: no load drives it to let go.", r.name);
+    const auto& m = r.modes[*r.governs];
+    if (m.factor() == 0) return fmt::format("{} {}.", r.name, with_verb(m));
+    const char* margin = m.by_mass() ? "this load" : "this push";
+    return fmt::format("{} {} at {} {}, {}.", r.name, r.verdict == Verdict::slips ? with_verb(m) : "would " + infinitive(with_verb(m)), quantity::format_factor(m.factor()), margin, under(m));
+}
+
+std::string headline(const RigCheck& check) {
+    if (!check.worst) return "There is no interface yet.";
+    const auto& worst = check.interfaces[*check.worst];
+    if (check.verdict == Verdict::holds) return fmt::format("Everything holds. The least is {}: {}.", worst.name, quantity::format_factor(worst.typical));
+    if (check.verdict == Verdict::doubtful && worst.governs && worst.typical >= check.required && worst.low >= 1) {
+        for (const auto& advisory : worst.advisories)
+            if (advisory.doubtful) return fmt::format("{} is doubtful. {}", worst.name, advisory.text);
+    }
+    return sentence(worst);
+}
+
+std::string tally(const RigCheck& check) {
+    int slips = 0, doubtful = 0;
+    for (const auto& r : check.interfaces) {
+        slips += r.verdict == Verdict::slips;
+        doubtful += r.verdict == Verdict::doubtful;
+    }
+    if (check.interfaces.empty()) return "no interface yet";
+    if (slips == 0 && doubtful == 0) return fmt::format("all {} hold", check.interfaces.size());
+    std::string text;
+    if (slips > 0) text = fmt::format("{} {}", slips, slips == 1 ? "slips" : "slip");
+    if (doubtful > 0) text += fmt::format("{}{} doubtful", text.empty() ? "" : " · ", doubtful);
+    return text;
+}
+
+}  // namespace clampet::study

@@ -1,0 +1,19 @@
+#pragma once
+#include <string>
+
+#include "study/check.h"
+
+namespace clampet::study {
+
+/// "Holds the load 3.4 times; would twist first." — one sentence about a seam, the same on screen and on the command line.
+std::string sentence(const InterfaceResult& interface);
+/// "would twist first", "bottoms before it clamps".
+std::string short_sentence(const InterfaceResult& interface);
+/// The worst seam of the rig, in one sentence.
+std::string headline(const RigCheck& check);
+/// "1 slips · 1 doubtful", "all 4 hold".
+std::string tally(const RigCheck& check);
+/// "when pushed from the left and above", for a push direction in the world.
+std::string direction_words(const Eigen::Vector3d& push);
+
+}  // namespace clampet::study
