@@ -84,6 +84,10 @@ class Joint {
     virtual double utilisation(std::size_t mode, const Wrench& wrench) const noexcept = 0;
     /// Smallest lambda >= 0 at which the mode occurs along a ray; infinity when the ray does not drive it.
     virtual double load_factor(std::size_t mode, const Ray& ray) const noexcept;
+    /// A lighter model of the same joint, good enough to find the worst direction of a load; itself by default.
+    virtual const Joint& for_search() const noexcept { return *this; }
+    /// Quick test for searches: true only when the mode does not occur under this wrench.
+    virtual bool surely_holds(std::size_t mode, const Wrench& wrench) const noexcept { return utilisation(mode, wrench) < 1; }
     /// "twists", "slides": how it would move, for modes that have motions.
     virtual std::string motion(std::size_t mode, const Wrench& wrench) const;
     virtual std::vector<NamedValue> demand(std::size_t mode, const Wrench& wrench) const = 0;

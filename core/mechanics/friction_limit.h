@@ -8,15 +8,94 @@
 
 namespace clampet::mechanics {
 
+/// Sums over all contacts of the smoothed dissipation limit_i sqrt(|v_i|^2 + e^2), its gradient and Hessian.
+template <int K>
+struct SlipSums {
+    double value = 0, dual = 0, squares = 0;
+    Eigen::Matrix<double, K, 1> gradient;
+    Eigen::Matrix<double, K, K> hessian;
+};
+
 /// Contacts that slip together: for a rigid slip motion q (K numbers) contact i slides with velocity J_i q (D numbers).
 /// Rotations are scaled by a length of the contact's size, so that all K numbers are alike in magnitude.
-template <int K, int D>
-struct SlipContacts {
-    std::array<std::vector<double>, static_cast<std::size_t>(D) * K> jacobian;  ///< row-major: [d * K + k][i]
-    std::size_t size() const { return jacobian[0].size(); }
-    void add(const std::array<double, static_cast<std::size_t>(D) * K>& rows) {
-        for (std::size_t j = 0; j < rows.size(); ++j) jacobian[j].push_back(rows[j]);
+template <int K_, int D>
+class SlipContacts {
+   public:
+    static constexpr int K = K_;
+    using Rows = std::array<double, static_cast<std::size_t>(D) * K>;
+    std::size_t size() const { return rows_.size(); }
+    void add(const Rows& row_major) { rows_.push_back(row_major); }
+    void sum(const Eigen::Matrix<double, K, 1>& q, double epsilon, std::span<const double> limit, SlipSums<K>& out) const noexcept {
+        const double e2 = epsilon * epsilon + 1e-300;
+        out.value = out.dual = out.squares = 0;
+        out.gradient.setZero();
+        out.hessian.setZero();
+        for (std::size_t i = 0; i < rows_.size(); ++i) {
+            if (limit[i] == 0) continue;
+            const Eigen::Map<const Eigen::Matrix<double, D, K, K == 1 ? Eigen::ColMajor : Eigen::RowMajor>> J(rows_[i].data());
+            const Eigen::Matrix<double, D, 1> v = J * q;
+            const double vv = v.squaredNorm(), s = std::sqrt(vv + e2), c = limit[i] / s;
+            const Eigen::Matrix<double, K, 1> jv = J.transpose() * v;
+            out.value += limit[i] * s;
+            out.dual += c * vv;
+            out.squares += limit[i] * vv;
+            out.gradient += c * jv;
+            out.hessian += c * (J.transpose() * J) - (c / (s * s)) * (jv * jv.transpose());
+        }
     }
+
+   private:
+    std::vector<Rows> rows_;
+};
+
+/// Points of a flat face: they slide with (u - y w, v + x w). Coordinates are scaled by `length`. Four at a time.
+class PlanarContacts {
+   public:
+    static constexpr int K = 3;
+    PlanarContacts() = default;
+    PlanarContacts(std::span<const double> x, std::span<const double> y, double length) : count_(x.size()) {
+        const std::size_t padded = (count_ + 3) / 4 * 4;
+        x_.resize(padded);
+        y_.resize(padded);
+        for (std::size_t i = 0; i < count_; ++i) {
+            x_[i] = x[i] / length;
+            y_[i] = y[i] / length;
+        }
+    }
+    /// Limits are given for this many points; those beyond the patch's own are to be zero.
+    std::size_t padded() const { return x_.size(); }
+    void sum(const Eigen::Vector3d& q, double epsilon, std::span<const double> limit, SlipSums<3>& out) const noexcept {
+        using Four = Eigen::Array<double, 4, 1>;
+        const double e2 = epsilon * epsilon + 1e-300;
+        Four f = Four::Zero(), dual = f, squares = f, g0 = f, g1 = f, g2 = f, h00 = f, h01 = f, h11 = f, h02 = f, h12 = f, h22 = f;
+        for (std::size_t i = 0; i < x_.size(); i += 4) {
+            const Four x = Eigen::Map<const Four>(&x_[i]), y = Eigen::Map<const Four>(&y_[i]), L = Eigen::Map<const Four>(&limit[i]);
+            const Four u = q[0] - q[2] * y, v = q[1] + q[2] * x, vv = u * u + v * v;
+            const Four s2 = vv + e2, s = s2.sqrt(), c = L / s, c3 = c / s2, a = x * v - y * u;
+            f += L * s;
+            dual += c * vv;
+            squares += L * vv;
+            g0 += c * u;
+            g1 += c * v;
+            g2 += c * a;
+            h00 += c - c3 * u * u;
+            h01 -= c3 * u * v;
+            h11 += c - c3 * v * v;
+            h02 -= c * y + c3 * u * a;
+            h12 += c * x - c3 * v * a;
+            h22 += c * (x * x + y * y) - c3 * a * a;
+        }
+        out.value = f.sum();
+        out.dual = dual.sum();
+        out.squares = squares.sum();
+        out.gradient << g0.sum(), g1.sum(), g2.sum();
+        const double a01 = h01.sum(), a02 = h02.sum(), a12 = h12.sum();
+        out.hessian << h00.sum(), a01, a02, a01, h11.sum(), a12, a02, a12, h22.sum();
+    }
+
+   private:
+    std::size_t count_ = 0;
+    std::vector<double> x_, y_;
 };
 
 template <int K>
@@ -25,109 +104,75 @@ struct SlipLimit {
     Eigen::Matrix<double, K, 1> motion = Eigen::Matrix<double, K, 1>::Zero();
 };
 
+/// Newton's step among the motions spanned by Z.
+template <int K>
+Eigen::Matrix<double, K - 1, 1> newton_step(const SlipSums<K>& at, const Eigen::Matrix<double, K, K - 1>& Z) noexcept {
+    Eigen::Matrix<double, K - 1, K - 1> H = Z.transpose() * at.hessian * Z;
+    H.diagonal().array() += 1e-12 * (H.trace() + 1e-300);
+    const Eigen::Matrix<double, K - 1, 1> g = Z.transpose() * at.gradient;
+    return -(H.inverse() * g);
+}
+
 /// Limit surface of contacts with Coulomb friction: the multiple of `demand` at which they slip.
 /// Meaning  min over motions q with demand . q = 1 of sum_i limit_i |J_i q|, by Newton on a smoothed norm.
 ///          What is returned is the dual value, a set of friction forces that are all within their limits and balance
-///          the demand, so that it errs on the safe side (by about 1e-5).
+///          the demand, so that it errs on the safe side (by about 1e-4, less where the motion is not a rotation about
+///          a point of the patch).
+///          The search stops early once the multiplier is known to exceed `enough`.
 /// Range    limit_i = mu N_i >= 0. No demand gives infinity, no friction gives 0.
 /// Source   Upper-bound theorem for rigid bodies with isotropic friction; Goyal, Ruina and Papadopoulos, Wear 143 (1991).
-template <int K, int D>
-SlipLimit<K> slip_limit(const SlipContacts<K, D>& contacts, std::span<const double> limit, const std::array<double, K>& demand) noexcept {
+template <class Contacts>
+SlipLimit<Contacts::K> slip_limit(const Contacts& contacts, std::span<const double> limit, const std::array<double, Contacts::K>& demand,
+                                  double enough = std::numeric_limits<double>::infinity()) noexcept {
+    constexpr int K = Contacts::K;
     using Vector = Eigen::Matrix<double, K, 1>;
     using Square = Eigen::Matrix<double, K, K>;
-    using Reduced = Eigen::Matrix<double, K - 1, 1>;
     SlipLimit<K> result;
-    Vector w;
-    for (int k = 0; k < K; ++k) w[k] = demand[static_cast<std::size_t>(k)];
+    Vector w = Eigen::Map<const Vector>(demand.data());
     const double size = w.norm();
     if (!(size > 0)) return result;
     w /= size;
-    const std::size_t n = contacts.size();
-
-    // Columns of Z span the motions that leave the power unchanged.
-    const Eigen::HouseholderQR<Vector> qr(w);
-    const Square q_full = qr.householderQ();
-    const Eigen::Matrix<double, K, K - 1> Z = q_full.template rightCols<K - 1>();
-
-    double value = 0, dual = 0, mean_square = 0, total = 0;
-    Vector gradient;
-    Square hessian;
-    const auto evaluate = [&](const Vector& q, double epsilon) {
-        double g[K] = {}, h[K * (K + 1) / 2] = {};
-        double f = 0, lower = 0, squares = 0;
-        const double e2 = epsilon * epsilon;
-        for (std::size_t i = 0; i < n; ++i) {
-            double v[D], vv = e2;
-            for (int d = 0; d < D; ++d) {
-                double sum = 0;
-                for (int k = 0; k < K; ++k) sum += contacts.jacobian[static_cast<std::size_t>(d * K + k)][i] * q[k];
-                v[d] = sum;
-                vv += sum * sum;
-            }
-            const double s = std::sqrt(vv), c = limit[i] / s;
-            f += limit[i] * s;
-            lower += c * (vv - e2);
-            squares += limit[i] * (vv - e2);
-            double jv[K];
-            for (int k = 0; k < K; ++k) {
-                jv[k] = 0;
-                for (int d = 0; d < D; ++d) jv[k] += contacts.jacobian[static_cast<std::size_t>(d * K + k)][i] * v[d];
-                g[k] += c * jv[k];
-            }
-            const double c3 = c / vv;
-            int at = 0;
-            for (int k = 0; k < K; ++k)
-                for (int l = 0; l <= k; ++l, ++at) {
-                    double jj = 0;
-                    for (int d = 0; d < D; ++d)
-                        jj += contacts.jacobian[static_cast<std::size_t>(d * K + k)][i] * contacts.jacobian[static_cast<std::size_t>(d * K + l)][i];
-                    h[at] += c * jj - c3 * jv[k] * jv[l];
-                }
-        }
-        value = f;
-        dual = lower;
-        mean_square = squares;
-        int at = 0;
-        for (int k = 0; k < K; ++k) {
-            gradient[k] = g[k];
-            for (int l = 0; l <= k; ++l, ++at) hessian(k, l) = hessian(l, k) = h[at];
-        }
-    };
-    const auto newton_step = [&]() -> Reduced {
-        Eigen::Matrix<double, K - 1, K - 1> H = Z.transpose() * hessian * Z;
-        H.diagonal().array() += 1e-12 * (H.trace() + 1e-300);
-        return -(H.ldlt().solve(Z.transpose() * gradient));
-    };
-
-    for (std::size_t i = 0; i < n; ++i) total += limit[i];
+    double total = 0;
+    for (const double l : limit) total += l;
     result.multiplier = 0;
     if (!(total > 0)) return result;
-    Vector q = w;
-    evaluate(q, 1e3);  // so smooth that it is quadratic: one step gives the least-squares motion
-    q += Z * newton_step();
-    evaluate(q, 0);
-    // A motion without any dissipation: nothing holds in this direction.
-    if (!(mean_square > 1e-20 * total)) return result;
 
-    const double speed = std::sqrt(mean_square / total);
-    for (const double smooth : {0.3, 0.05, 0.008, 0.0015}) {
+    // Columns of Z span the motions that leave the power unchanged: a Householder reflection that takes w to an axis.
+    Vector h = w;
+    h[0] += w[0] >= 0 ? 1 : -1;
+    const Square reflection = Square::Identity() - 2 / h.squaredNorm() * (h * h.transpose());
+    const Eigen::Matrix<double, K, K - 1> Z = reflection.template rightCols<K - 1>();
+
+    SlipSums<K> at;
+    Vector q = w;
+    contacts.sum(q, 1e3, limit, at);  // so smooth that it is quadratic: one step gives the least-squares motion
+    q += Z * newton_step<K>(at, Z);
+    contacts.sum(q, 0, limit, at);
+    // A motion without any dissipation: nothing holds in this direction.
+    if (!(at.squares > 1e-20 * total)) return result;
+
+    const double speed = std::sqrt(at.squares / total);
+    for (const double smooth : {0.3, 0.06, 0.01}) {
         const double epsilon = smooth * speed;
-        evaluate(q, epsilon);
+        contacts.sum(q, epsilon, limit, at);
+        double unbalanced = 1;
         for (int iteration = 0; iteration < 25; ++iteration) {
-            const Reduced step = newton_step();
-            const double decrement = -(Z.transpose() * gradient).dot(step);
-            if (!(decrement > (smooth < 0.01 ? 1e-10 : 1e-5) * value)) break;
-            const double before = value;
+            const Eigen::Matrix<double, K - 1, 1> step = newton_step<K>(at, Z);
+            const double decrement = -(Z.transpose() * at.gradient).dot(step);
+            unbalanced = decrement / at.value;
+            if (!(unbalanced > (smooth < 0.02 ? 1e-9 : 1e-4))) break;
+            const double before = at.value;
             const Vector from = q;
             double t = 1;
             for (int halving = 0; halving < 30; ++halving, t /= 2) {
                 q = from + t * (Z * step);
-                evaluate(q, epsilon);
-                if (value <= before - 1e-4 * t * decrement) break;
+                contacts.sum(q, epsilon, limit, at);
+                if (at.value <= before - 1e-4 * t * decrement) break;
             }
         }
+        if (at.dual / size > enough * (1 + 4 * std::sqrt(std::max(0.0, unbalanced)))) break;
     }
-    result.multiplier = dual / size;
+    result.multiplier = at.dual / size;
     result.motion = q / size;
     return result;
 }

@@ -88,10 +88,10 @@ std::string format_exact(double si, Dimension dimension, System system) {
 std::string format_factor(double factor) {
     if (!(factor < 1e9)) return "–";
     if (factor >= 99.95) return ">100×";
-    // Rounded down, so that 1.99 is never shown as a factor of 2 that it does not have.
-    if (factor >= 10) return fmt::format("{:.0f}×", std::floor(factor + 1e-9));
-    const double tenths = std::floor(factor * 10 + 1e-9) / 10;
-    if (factor < 1) return fmt::format("{:.2f}×", std::floor(factor * 100 + 1e-9) / 100);
+    // Rounded down, so that 1.99 is never shown as a factor of 2 that it does not have; 2e-4 is the solvers' own error.
+    if (factor >= 10) return fmt::format("{:.0f}×", std::floor(factor * (1 + 2e-4)));
+    const double tenths = std::floor(factor * 10 * (1 + 2e-4)) / 10;
+    if (factor < 1) return fmt::format("{:.2f}×", std::floor(factor * 100 * (1 + 2e-4)) / 100);
     return fmt::format("{:.1f}×", tenths);
 }
 

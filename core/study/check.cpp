@@ -29,30 +29,36 @@ struct Least {
     Eigen::Vector3d direction = Eigen::Vector3d::UnitX();
 };
 
-/// Least load factor over directions. Most directions are only shown not to be worse than the best so far: one
+/// Least load factor over directions, if it is under `below`. Most directions are only shown not to be worse than the best so far: one
 /// evaluation of the utilisation at that factor instead of a root search.
 template <class RayOf>
-Least search(const families::Joint& joint, std::size_t mode, const std::vector<Eigen::Vector3d>& directions, const RayOf& ray_of, bool refine) {
+Least search(const families::Joint& exact, std::size_t mode, const std::vector<Eigen::Vector3d>& directions, const RayOf& ray_of, bool refine, double below) {
+    const families::Joint& joint = exact.for_search();
     Least best;
+    best.factor = below;
+    bool found = false;
     const auto try_direction = [&](const Eigen::Vector3d& d) {
         const Ray ray = ray_of(d);
-        if (std::isfinite(best.factor) && joint.utilisation(mode, ray.at(best.factor)) < 1) return false;
+        if (std::isfinite(best.factor) && joint.surely_holds(mode, ray.at(best.factor))) return false;
         const double factor = joint.load_factor(mode, ray);
         if (!(factor < best.factor * (1 - 1e-7)) && std::isfinite(best.factor)) return false;
         if (!(factor < best.factor)) return false;
         best = {factor, d};
+        found = true;
         return true;
     };
     for (const auto& d : directions) {
         try_direction(d);
         if (best.factor == 0) return best;
     }
-    if (!refine || !std::isfinite(best.factor)) return best;
-    for (double angle = 0.16; angle > finest_angle;) {
+    if (!found) return {};
+    for (double angle = 0.16; refine && angle > finest_angle;) {
         bool better = false;
         for (const auto& d : neighbours(best.direction, angle)) better = try_direction(d) || better;
         if (!better) angle /= 2;
     }
+    // The direction is the search model's; the factor is the exact one's.
+    if (&joint != &exact) best.factor = exact.load_factor(mode, ray_of(best.direction));
     return best;
 }
 
@@ -65,7 +71,8 @@ class ElementCheck {
     ElementCheck(const families::Joint& joint, const Load& rest, const std::optional<PushMap>& push, Cases cases)
         : joint_(joint), rest_(rest), push_(push), cases_(cases) {}
 
-    ModeResult mode(std::size_t m) const {
+    /// `below`: a factor that is of no interest when it is not under this.
+    ModeResult mode(std::size_t m, double below = infinite) const {
         ModeResult r;
         r.mass = r.live = infinite;
         r.load = rest_;
@@ -80,10 +87,10 @@ class ElementCheck {
         const auto& directions = live_only ? tipping_directions() : sphere_directions();
         const Wrench G = rest_.permanent;
         if (!live_only) {
-            const auto least = search(joint_, m, directions, [&](const Eigen::Vector3d& d) { return Ray{{}, G + push_->at(d)}; }, true);
+            const auto least = search(joint_, m, directions, [&](const Eigen::Vector3d& d) { return Ray{{}, G + push_->at(d)}; }, true, std::min(below, r.mass));
             take(r, r.mass, least);
         }
-        const auto least = search(joint_, m, directions, [&](const Eigen::Vector3d& d) { return Ray{G, push_->at(d)}; }, !live_only);
+        const auto least = search(joint_, m, directions, [&](const Eigen::Vector3d& d) { return Ray{G, push_->at(d)}; }, !live_only, std::min(below, r.live));
         take(r, r.live, least);
         return r;
     }
@@ -135,7 +142,7 @@ Result<double> end_factor(const rig::Interface& interface, rig::End end, const L
     for (const auto& joint : prepared->joints)
         for (std::size_t m = 0; m < joint->modes().size(); ++m) {
             if (joint->modes()[m].mode_class != families::ModeClass::ultimate) continue;
-            least = std::min(least, ElementCheck(*joint, rest, push, cases).mode(m).factor());
+            least = std::min(least, ElementCheck(*joint, rest, push, cases).mode(m, least).factor());
         }
     return least;
 }

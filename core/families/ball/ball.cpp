@@ -125,7 +125,7 @@ BallJoint::Seating BallJoint::seating(const Wrench& w) const noexcept {
     return s;
 }
 
-mechanics::SlipLimit<3> BallJoint::slip(const Wrench& w) const noexcept {
+mechanics::SlipLimit<3> BallJoint::slip(const Wrench& w, double enough) const noexcept {
     std::array<double, 2 * ring_points + 1> limit{};
     const Seating s = seating(w);
     mechanics::SlipLimit<3> none;
@@ -140,7 +140,7 @@ mechanics::SlipLimit<3> BallJoint::slip(const Wrench& w) const noexcept {
     ring(0, s.seat, s.seat_side, n_.seat_angle);
     if (n_.seats == BallSeats::two_rings) ring(ring_points, s.cap, s.cap_side, n_.cap_angle);
     if (n_.seats == BallSeats::plunger) limit[ring_points] = n_.friction * s.cap;
-    return mechanics::slip_limit<3, 3>(contacts_, std::span<const double>(limit.data(), contacts_.size()), {w.mx / n_.radius, w.my / n_.radius, w.mz / n_.radius});
+    return mechanics::slip_limit(contacts_, std::span<const double>(limit.data(), contacts_.size()), {w.mx / n_.radius, w.my / n_.radius, w.mz / n_.radius}, enough);
 }
 
 double BallJoint::utilisation(std::size_t mode, const Wrench& w) const noexcept {
@@ -161,6 +161,10 @@ double BallJoint::utilisation(std::size_t mode, const Wrench& w) const noexcept 
         case parts: return w.fz / (n_.locked && n_.seats != BallSeats::one_ring ? 2 * F : F);
         default: return 2 * utilisation(rides_out, w);
     }
+}
+
+bool BallJoint::surely_holds(std::size_t mode, const Wrench& w) const noexcept {
+    return mode == slips ? slip(w, 1).multiplier > 1 : utilisation(mode, w) < 1;
 }
 
 std::string BallJoint::motion(std::size_t mode, const Wrench& w) const {

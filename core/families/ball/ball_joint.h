@@ -23,6 +23,7 @@ class BallJoint : public Joint {
     explicit BallJoint(BallNumbers numbers);
     std::span<const Mode> modes() const noexcept override;
     double utilisation(std::size_t mode, const Wrench& wrench) const noexcept override;
+    bool surely_holds(std::size_t mode, const Wrench& wrench) const noexcept override;
     std::string motion(std::size_t mode, const Wrench& wrench) const override;
     std::vector<NamedValue> demand(std::size_t mode, const Wrench& wrench) const override;
     std::vector<NamedValue> capacity(std::size_t mode, const Wrench& wrench) const override;
@@ -40,7 +41,7 @@ class BallJoint : public Joint {
     };
     Seating seating(const Wrench& wrench) const noexcept;
     double normal_sum(double axial, double angle) const noexcept;
-    mechanics::SlipLimit<3> slip(const Wrench& wrench) const noexcept;
+    mechanics::SlipLimit<3> slip(const Wrench& wrench, double enough = std::numeric_limits<double>::infinity()) const noexcept;
 
     BallNumbers n_;
     mechanics::SlipContacts<3, 3> contacts_;

@@ -31,6 +31,9 @@ class FaceJoint : public Joint {
    public:
     /// `coarse` serves whole contact, `fine` a face that has opened.
     FaceJoint(FaceNumbers numbers, const mechanics::Patch& coarse, const mechanics::Patch& fine);
+    void search_on(const mechanics::Patch& grid) { search_ = std::make_unique<FaceJoint>(n_, grid, grid); }
+    const Joint& for_search() const noexcept override { return search_ ? *search_ : *this; }
+    bool surely_holds(std::size_t mode, const Wrench& wrench) const noexcept override;
     std::span<const Mode> modes() const noexcept override;
     double utilisation(std::size_t mode, const Wrench& wrench) const noexcept override;
     double load_factor(std::size_t mode, const Ray& ray) const noexcept override;
@@ -53,7 +56,7 @@ class FaceJoint : public Joint {
         double mean_radius = 0;  ///< of the friction about the screw [m]
         double swing = 0;        ///< multiplier when it can only swing about the screw
     };
-    Slip slip(const Wrench& wrench, bool only_limit) const noexcept;
+    Slip slip(const Wrench& wrench, bool only_limit, double enough = std::numeric_limits<double>::infinity()) const noexcept;
     double peak_pressure(const Wrench& wrench) const noexcept;
     double tilt(const Wrench& wrench) const noexcept;
     double tips_utilisation(const Wrench& wrench) const noexcept;
@@ -61,7 +64,8 @@ class FaceJoint : public Joint {
 
     FaceNumbers n_;
     mechanics::PressureSolver coarse_, fine_;
-    mechanics::SlipContacts<3, 2> coarse_contacts_, fine_contacts_;
+    mechanics::PlanarContacts coarse_contacts_, fine_contacts_;
+    std::unique_ptr<const FaceJoint> search_;  ///< the same on a coarse grid
     std::vector<mechanics::HullEdge> edges_;
     std::vector<Mode> modes_;
 };

@@ -21,11 +21,7 @@ constexpr std::size_t most_points = 4096;
 
 enum ModeIndex : std::size_t { slips, tips, parts, crush, opens, unscrews_or_sags };
 
-mechanics::SlipContacts<3, 2> contacts_of(const Patch& patch) {
-    mechanics::SlipContacts<3, 2> contacts;
-    for (std::size_t i = 0; i < patch.count(); ++i) contacts.add({1, 0, -patch.y[i] / patch.size, 0, 1, patch.x[i] / patch.size});
-    return contacts;
-}
+mechanics::PlanarContacts contacts_of(const Patch& patch) { return {patch.x, patch.y, patch.size}; }
 
 /// Pressure cone under a head (VDI 2230), or the reach of a plate bending on its pad.
 double reach_of(const FaceNumbers& n, double plate_modulus) {
@@ -99,10 +95,14 @@ Result<std::shared_ptr<const Joint>> FlatFace::join(const Values& v) const {
     pressed.reach = n.reach;
     auto coarse = mechanics::make_patch(pressed, bedding, 6, 24);
     if (!coarse) return coarse.problem();
-    auto fine = mechanics::make_patch(pressed, bedding, 20, 72);
+    auto fine = mechanics::make_patch(pressed, bedding, 12, 48);
     if (!fine) return fine.problem();
     if (fine->count() > most_points) return Problem{"points", "The face has too many corners.", "Use fewer corners."};
-    return std::shared_ptr<const Joint>(std::make_shared<FaceJoint>(std::move(n), *coarse, *fine));
+    auto rough = mechanics::make_patch(pressed, bedding, 5, 16);
+    if (!rough) return rough.problem();
+    auto joint = std::make_shared<FaceJoint>(std::move(n), *coarse, *fine);
+    joint->search_on(*rough);
+    return std::shared_ptr<const Joint>(std::move(joint));
 }
 
 }  // namespace
@@ -135,7 +135,7 @@ FaceJoint::Pressed FaceJoint::pressed(const Wrench& w) const noexcept {
     return p;
 }
 
-FaceJoint::Slip FaceJoint::slip(const Wrench& w, bool only_limit) const noexcept {
+FaceJoint::Slip FaceJoint::slip(const Wrench& w, bool only_limit, double enough) const noexcept {
     Slip result;
     result.limit.multiplier = 0;
     const Pressed load = pressed(w);
@@ -149,19 +149,18 @@ FaceJoint::Slip FaceJoint::slip(const Wrench& w, bool only_limit) const noexcept
     }
     if (!p.in_balance) return result;
     const Patch& patch = solver->patch();
-    std::array<double, most_points> limit;
-    double total = 0, arm = 0, x_sum = 0, y_sum = 0;
+    std::array<double, most_points + 4> limit;
+    double total = 0, arm = 0;
     for (std::size_t i = 0; i < patch.count(); ++i) {
         const double normal = patch.stiffness[i] * std::max(0.0, p.at(patch.x[i], patch.y[i]));
         limit[i] = n_.friction * normal;
         total += normal;
         if (!only_limit) arm += normal * std::hypot(patch.x[i] - n_.screw.x, patch.y[i] - n_.screw.y);
-        x_sum += normal * patch.x[i];
-        y_sum += normal * patch.y[i];
     }
+    for (std::size_t i = patch.count(); i < contacts->padded(); ++i) limit[i] = 0;
     // The rotations' power is taken about the interface's origin, as the wrench is.
     const double length = patch.size;
-    result.limit = mechanics::slip_limit<3, 2>(*contacts, std::span<const double>(limit.data(), patch.count()), {w.fx, w.fy, w.mz / length});
+    result.limit = mechanics::slip_limit(*contacts, std::span<const double>(limit.data(), contacts->padded()), {w.fx, w.fy, w.mz / length}, enough);
     if (only_limit) return result;
     result.mean_radius = total > 0 ? arm / total : 0;
     const double about_screw = std::abs(w.mz - n_.screw.x * w.fy + n_.screw.y * w.fx);
@@ -243,6 +242,10 @@ double FaceJoint::utilisation(std::size_t mode, const Wrench& w) const noexcept 
 double FaceJoint::load_factor(std::size_t mode, const Ray& ray) const noexcept {
     const double tolerance = mode == slips || mode == crush ? 1e-6 : 1e-9;
     return mechanics::first_exit([&](double lambda) { return utilisation(mode, ray.at(lambda)); }, tolerance);
+}
+
+bool FaceJoint::surely_holds(std::size_t mode, const Wrench& w) const noexcept {
+    return mode == slips ? slip(w, true, 1).limit.multiplier > 1 : utilisation(mode, w) < 1;
 }
 
 std::string FaceJoint::motion(std::size_t mode, const Wrench& w) const {

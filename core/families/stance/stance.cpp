@@ -76,7 +76,7 @@ const Family& stance() {
 StanceJoint::StanceJoint() = default;
 StanceJoint::StanceJoint(std::vector<Point> feet, const mechanics::Patch& patch, double friction)
     : feet_(std::move(feet)), polygon_(patch.outline), solver_(patch), edges_(mechanics::hull_edges(patch)), friction_(friction) {
-    for (std::size_t i = 0; i < patch.count(); ++i) contacts_.add({1, 0, -patch.y[i] / patch.size, 0, 1, patch.x[i] / patch.size});
+    contacts_ = mechanics::PlanarContacts(patch.x, patch.y, patch.size);
 }
 
 std::span<const Mode> StanceJoint::modes() const noexcept { return solver_ ? std::span<const Mode>(stance_modes()) : std::span<const Mode>(); }
@@ -87,10 +87,10 @@ mechanics::SlipLimit<3> StanceJoint::slip(const Wrench& w) const noexcept {
     // Each foot carries by the plane that balances the load, none pulling: stated sharing, exact for three feet.
     const auto p = solver_->solve(-w.fz, w.my, -w.mx);
     if (!p.in_balance) return none;
-    std::array<double, most_feet> limit;
+    std::array<double, most_feet + 4> limit{};
     const auto& patch = solver_->patch();
     for (std::size_t i = 0; i < patch.count(); ++i) limit[i] = friction_ * std::max(0.0, p.at(patch.x[i], patch.y[i]));
-    return mechanics::slip_limit<3, 2>(contacts_, std::span<const double>(limit.data(), patch.count()), {w.fx, w.fy, w.mz / patch.size});
+    return mechanics::slip_limit(contacts_, std::span<const double>(limit.data(), contacts_.padded()), {w.fx, w.fy, w.mz / patch.size});
 }
 
 double StanceJoint::utilisation(std::size_t mode, const Wrench& w) const noexcept {

@@ -31,7 +31,7 @@ class StanceJoint : public Joint {
     std::vector<mechanics::Point> feet_, polygon_;
     std::optional<mechanics::PressureSolver> solver_;
     std::vector<mechanics::HullEdge> edges_;
-    mechanics::SlipContacts<3, 2> contacts_;
+    mechanics::PlanarContacts contacts_;
     double friction_ = 0;
 };
 

@@ -133,7 +133,7 @@ mechanics::SlipLimit<4> GripJoint::flat_slip(const Wrench& w) const noexcept {
         limit[line_points + i] = f * (fixed_on_top ? moving : fixed).density(stations_[i]);
     }
     const double scale = std::max(n_.radius, n_.length / 2);
-    return mechanics::slip_limit<4, 2>(lines_, limit, {w.fx, w.fy, w.mx / scale, w.mz / scale});
+    return mechanics::slip_limit(lines_, std::span<const double>(limit), {w.fx, w.fy, w.mx / scale, w.mz / scale});
 }
 
 double GripJoint::slips_utilisation(const Wrench& w) const noexcept {

@@ -1,0 +1,46 @@
+#pragma once
+#include <QWidget>
+#include <map>
+#include <string>
+
+#include "project/document.h"
+
+class QGridLayout;
+class QLineEdit;
+
+namespace clampet::desktop {
+
+class QuantityField;
+
+/// What is to be held: masses, where they sit, and how hard a hand may push.
+class BriefPage : public QWidget {
+    Q_OBJECT
+   public:
+    explicit BriefPage(project::Document& document, QWidget* parent = nullptr);
+    QuantityField* mass(const std::string& part) const;
+    QuantityField* centre(const std::string& part, int axis) const;
+    QuantityField* push() const { return push_; }
+    QuantityField* required() const { return required_; }
+    QLineEdit* rig_name() const { return name_; }
+    QLineEdit* part_name(const std::string& part) const;
+
+   private:
+    struct Row {
+        QLineEdit* name;
+        QuantityField* mass;
+        QuantityField* centre[3];
+    };
+    void rebuild();
+    void refresh();
+    void perform(const project::Edit& edit, QuantityField* field, project::Gesture gesture);
+
+    project::Document& document_;
+    QLineEdit* name_;
+    QuantityField *required_, *push_;
+    QWidget* table_;
+    QGridLayout* grid_;
+    std::map<std::string, Row> rows_;
+    project::Document::Subscription subscription_;
+};
+
+}  // namespace clampet::desktop

@@ -1,0 +1,30 @@
+#pragma once
+#include <QPainter>
+#include <QTransform>
+#include <QWidget>
+
+#include "drawing/drawing.h"
+
+namespace clampet::desktop {
+
+/// How a drawing in metres is laid into a rectangle of pixels, y up.
+QTransform fit_drawing(const drawing::Drawing& drawing, QRectF place);
+void paint_drawing(QPainter& painter, const drawing::Drawing& drawing, const QTransform& pixels_from_metres);
+
+/// Shows one drawing, to scale.
+class DrawingView : public QWidget {
+    Q_OBJECT
+   public:
+    explicit DrawingView(QWidget* parent = nullptr);
+    void show_drawing(drawing::Drawing drawing);
+    const drawing::Drawing& shown() const { return drawing_; }
+    QSize sizeHint() const override;
+
+   protected:
+    void paintEvent(QPaintEvent*) override;
+
+   private:
+    drawing::Drawing drawing_;
+};
+
+}  // namespace clampet::desktop

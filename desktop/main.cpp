@@ -1,0 +1,36 @@
+#include <QApplication>
+#include <QCommandLineParser>
+#include <QSettings>
+#include <QStandardPaths>
+
+#include "desktop/main_window.h"
+#include "desktop/notice_bar.h"
+#include "desktop/theme.h"
+
+int main(int argc, char** argv) {
+    QApplication app(argc, argv);
+    QApplication::setApplicationName("clampet");
+    QApplication::setApplicationDisplayName("Clampet");
+    QApplication::setOrganizationName("clampet");
+    QApplication::setApplicationVersion(CLAMPET_VERSION);
+    QCommandLineParser parser;
+    parser.setApplicationDescription("Clampet: will every mounting interface hold the camera?");
+    parser.addHelpOption();
+    parser.addVersionOption();
+    const QCommandLineOption demo("demo", "Open the demonstration rig.");
+    parser.addOption(demo);
+    parser.addPositionalArgument("file", "A rig to open.", "[file]");
+    parser.process(app);
+
+    clampet::desktop::load_fonts();
+    const QSettings settings;
+    clampet::desktop::apply_theme(settings.value("dark", clampet::desktop::system_prefers_dark()).toBool(), settings.value("text_scale", 1.0).toDouble());
+    clampet::desktop::MainWindow window(QStandardPaths::writableLocation(QStandardPaths::AppDataLocation) + "/recovery");
+    const bool recovered = window.recover();
+    if (!parser.positionalArguments().isEmpty()) {
+        if (recovered) window.notice()->show_notice(QObject::tr("Unsaved work came back and is open instead of the file; save it first, then open the file."));
+        else window.open_file(parser.positionalArguments().first());
+    } else if (parser.isSet(demo) && !recovered) window.open_demo();
+    window.show();
+    return QApplication::exec();
+}

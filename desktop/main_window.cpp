@@ -1,0 +1,323 @@
+#include "desktop/main_window.h"
+
+#include <QAction>
+#include <QApplication>
+#include <QCloseEvent>
+#include <QFileDialog>
+#include <QMenu>
+#include <QMessageBox>
+#include <QSettings>
+#include <QSplitter>
+#include <QStackedWidget>
+#include <QVBoxLayout>
+
+#include "desktop/brief_page.h"
+#include "desktop/elevation_view.h"
+#include "desktop/notice_bar.h"
+#include "desktop/seam_sheet.h"
+#include "desktop/stack_view.h"
+#include "desktop/stage_bar.h"
+#include "desktop/start_page.h"
+#include "desktop/theme.h"
+#include "project/starting_points.h"
+#include "quantity/format.h"
+#include "study/sentences.h"
+
+namespace clampet::desktop {
+namespace {
+
+constexpr int autosave_delay_ms = 1000;
+constexpr int most_recent = 8;
+const char* const file_filter = "Clampet rigs (*.clampet.json);;All files (*)";
+
+std::filesystem::path path_of(const QString& text) { return std::filesystem::path(text.toStdU16String()); }
+
+}  // namespace
+
+MainWindow::MainWindow(const QString& recovery_folder, QWidget* parent) : QMainWindow(parent), recovery_(path_of(recovery_folder)) {
+    setWindowTitle("Clampet");
+    setWindowIcon(QIcon(":/icons/clampet.svg"));
+    resize(1280, 800);
+    setMinimumSize(820, 560);
+    ask_to_keep = [this] {
+        QMessageBox box(QMessageBox::Question, tr("Unsaved changes"), tr("Save the changes to “%1”?").arg(QString::fromStdString(document_.rig().name)), QMessageBox::Save | QMessageBox::Discard | QMessageBox::Cancel, this);
+        const int answer = box.exec();
+        return answer == QMessageBox::Save ? Keep::save : answer == QMessageBox::Discard ? Keep::discard : Keep::cancel;
+    };
+    autosave_.setSingleShot(true);
+    autosave_.setInterval(autosave_delay_ms);
+    connect(&autosave_, &QTimer::timeout, this, &MainWindow::keep_copy);
+    build_shell();
+    subscription_ = document_.observe([this](const project::Change&) {
+        refresh();
+        autosave_.start();
+    });
+    refresh();
+}
+
+MainWindow::~MainWindow() { subscription_.reset(); }
+
+void MainWindow::build_shell() {
+    auto* central = new QWidget(this);
+    auto* column = new QVBoxLayout(central);
+    column->setContentsMargins(0, 0, 0, 0);
+    column->setSpacing(0);
+    bar_ = new StageBar(central);
+    brief_tab_ = bar_->add_stage(tr("&Brief"));
+    rig_tab_ = bar_->add_stage(tr("&Rig"));
+    connect(brief_tab_, &QAbstractButton::clicked, this, &MainWindow::show_brief);
+    connect(rig_tab_, &QAbstractButton::clicked, this, &MainWindow::show_rig);
+    build_menus();
+    notice_ = new NoticeBar(central);
+    pages_ = new QStackedWidget(central);
+    start_ = new StartPage(pages_);
+    brief_ = new BriefPage(document_, pages_);
+    rig_page_ = new QSplitter(Qt::Horizontal, pages_);
+    stack_ = new StackView(document_, rig_page_);
+    elevation_ = new ElevationView(document_, rig_page_);
+    sheet_ = new SeamSheet(document_, rig_page_);
+    rig_page_->setHandleWidth(1);
+    rig_page_->setChildrenCollapsible(false);
+    stack_->setMinimumWidth(250);
+    sheet_->setMinimumWidth(300);
+    rig_page_->setStretchFactor(0, 0);
+    rig_page_->setStretchFactor(1, 1);
+    rig_page_->setStretchFactor(2, 0);
+    rig_page_->setSizes({qRound(310 * std::min(1.3, text_scale())), 600, qRound(380 * std::min(1.3, text_scale()))});
+    for (auto* page : std::initializer_list<QWidget*>{start_, brief_, rig_page_}) pages_->addWidget(page);
+    column->addWidget(bar_);
+    column->addWidget(notice_);
+    column->addWidget(pages_, 1);
+    setCentralWidget(central);
+    connect(stack_, &StackView::selected_changed, this, [this](const QString& id) {
+        elevation_->select(id);
+        sheet_->select(id);
+    });
+    connect(stack_, &StackView::problem, notice_, &NoticeBar::show_problem);
+    connect(elevation_, &ElevationView::problem, notice_, &NoticeBar::show_problem);
+    connect(start_, &StartPage::demo_wanted, this, &MainWindow::open_demo);
+    connect(start_, &StartPage::starting_point_wanted, this, &MainWindow::start_from);
+    connect(start_, &StartPage::file_wanted, this, &MainWindow::open_file);
+    connect(start_, &StartPage::open_wanted, this, &MainWindow::choose_file_to_open);
+    if (!stack_->selected().isEmpty()) select_seam(stack_->selected());
+}
+
+QAction* MainWindow::add(QMenu* menu, const QString& name, const QString& text, const QKeySequence& keys, const std::function<void()>& run) {
+    auto* action = new QAction(text, menu);
+    action->setObjectName(name);
+    action->setShortcut(keys);
+    connect(action, &QAction::triggered, this, run);
+    menu->addAction(action);
+    addAction(action);
+    return action;
+}
+
+void MainWindow::build_menus() {
+    auto* file = new QMenu(bar_);
+    add(file, "new", tr("&New rig"), QKeySequence::New, [this] {
+        if (may_leave()) document_.start_new();
+    });
+    add(file, "open", tr("&Open…"), QKeySequence::Open, [this] { choose_file_to_open(); });
+    recent_menu_ = file->addMenu(tr("Of &late"));
+    file->addSeparator();
+    add(file, "save", tr("&Save"), QKeySequence::Save, [this] { save(); });
+    add(file, "save-as", tr("Save &as…"), QKeySequence("Ctrl+Shift+S"), [this] { save_as(); });
+    file->addSeparator();
+    add(file, "demo", tr("Open the &demo"), QKeySequence(), [this] {
+        if (may_leave()) open_demo();
+    });
+    add(file, "quit", tr("&Quit"), QKeySequence("Ctrl+Q"), [this] { close(); });
+    auto* edit = new QMenu(bar_);
+    add(edit, "undo", tr("&Undo"), QKeySequence::Undo, [this] { document_.undo(); });
+    add(edit, "redo", tr("&Redo"), QKeySequence("Ctrl+Shift+Z"), [this] { document_.redo(); });
+    auto* view = new QMenu(bar_);
+    add(view, "brief", tr("&Brief"), QKeySequence("Ctrl+1"), [this] { show_brief(); });
+    add(view, "rig", tr("&Rig"), QKeySequence("Ctrl+2"), [this] { show_rig(); });
+    view->addSeparator();
+    add(view, "dark", tr("&Dark"), QKeySequence("Ctrl+D"), [this] { set_appearance(!theme().dark, text_scale()); });
+    add(view, "larger", tr("&Larger text"), QKeySequence("Ctrl++"), [this] { set_appearance(theme().dark, text_scale() + 0.1); });
+    add(view, "smaller", tr("&Smaller text"), QKeySequence("Ctrl+-"), [this] { set_appearance(theme().dark, text_scale() - 0.1); });
+    add(view, "normal", tr("&Normal text"), QKeySequence("Ctrl+0"), [this] { set_appearance(theme().dark, 1); });
+    action("dark")->setCheckable(true);
+    action("dark")->setChecked(theme().dark);
+    bar_->add_menu(tr("&File"), file);
+    bar_->add_menu(tr("&Edit"), edit);
+    bar_->add_menu(tr("&View"), view);
+}
+
+QAction* MainWindow::action(const QString& name) const {
+    for (auto* action : actions())
+        if (action->objectName() == name) return action;
+    return nullptr;
+}
+
+void MainWindow::set_appearance(bool dark, double scale) {
+    const QString selected = stack_->selected();
+    const int page = pages_->currentIndex();
+    apply_theme(dark, scale);
+    QSettings settings;
+    settings.setValue("dark", theme().dark);
+    settings.setValue("text_scale", text_scale());
+    // Colours and sizes are taken when a widget is made: the shell is made anew over the same document.
+    for (auto* old : actions()) removeAction(old);
+    build_shell();
+    refresh();
+    pages_->setCurrentIndex(page);
+    brief_tab_->setChecked(page == 1);
+    rig_tab_->setChecked(page == 2);
+    if (!selected.isEmpty()) select_seam(selected);
+}
+
+void MainWindow::refresh() {
+    const auto& rig = document_.rig();
+    const QString name = rig.name.empty() ? tr("New rig") : QString::fromStdString(rig.name);
+    const QString where = document_.path() ? QString::fromStdString(document_.path()->filename().string()) : tr("not in a file yet");
+    bar_->set_title(name, document_.is_empty() ? QString() : where + (document_.is_modified() ? tr(" · changed") : QString()));
+    setWindowTitle(document_.is_empty() ? "Clampet" : name + (document_.is_modified() ? " * – Clampet" : " – Clampet"));
+    double payload = 0;
+    for (const auto& part : rig.parts)
+        if (part.role == "payload") payload += part.mass;
+    brief_tab_->set_state(document_.is_empty() ? tr("nothing yet") : tr("%1 · push %2").arg(QString::fromStdString(quantity::format(payload, quantity::Dimension::mass)), QString::fromStdString(quantity::format(rig.push.force, quantity::Dimension::force))), false);
+    rig_tab_->set_state(QString::fromStdString(study::tally(document_.check())), !document_.is_empty() && document_.check().verdict != study::Verdict::holds);
+    action("undo")->setEnabled(document_.can_undo());
+    action("redo")->setEnabled(document_.can_redo());
+    action("undo")->setText(document_.can_undo() ? tr("&Undo: %1").arg(QString::fromStdString(document_.undo_label())) : tr("&Undo"));
+    action("redo")->setText(document_.can_redo() ? tr("&Redo: %1").arg(QString::fromStdString(document_.redo_label())) : tr("&Redo"));
+    action("save")->setEnabled(!document_.is_empty());
+    action("save-as")->setEnabled(!document_.is_empty());
+    brief_tab_->setEnabled(!document_.is_empty());
+    rig_tab_->setEnabled(!document_.is_empty());
+    if (document_.is_empty()) {
+        refresh_recent();
+        pages_->setCurrentWidget(start_);
+    } else if (pages_->currentWidget() == start_) show_rig();
+}
+
+void MainWindow::refresh_recent() {
+    const QStringList files = QSettings().value("recent").toStringList();
+    start_->show_recent(files);
+    recent_menu_->clear();
+    recent_menu_->setEnabled(!files.isEmpty());
+    for (const auto& file : files) connect(recent_menu_->addAction(file), &QAction::triggered, this, [this, file] { open_file(file); });
+}
+
+void MainWindow::remember(const QString& path) {
+    QSettings settings;
+    QStringList files = settings.value("recent").toStringList();
+    files.removeAll(path);
+    files.prepend(path);
+    while (files.size() > most_recent) files.removeLast();
+    settings.setValue("recent", files);
+    refresh_recent();
+}
+
+void MainWindow::show_brief() {
+    if (document_.is_empty()) return;
+    pages_->setCurrentWidget(brief_);
+    brief_tab_->setChecked(true);
+}
+
+void MainWindow::show_rig() {
+    if (document_.is_empty()) return;
+    pages_->setCurrentWidget(rig_page_);
+    rig_tab_->setChecked(true);
+}
+
+void MainWindow::select_seam(const QString& interface) { stack_->select(interface); }
+
+void MainWindow::open_demo() {
+    if (const auto done = document_.adopt(project::demo_rig()); !done) notice_->show_problem(QString::fromStdString(done.problem().sentence()));
+    else notice_->hide();
+}
+
+void MainWindow::start_from(const QString& key) {
+    if (!may_leave()) return;
+    auto rig = project::starting_rig(key.toStdString());
+    const auto done = rig ? document_.adopt(std::move(*rig)) : Status(rig.problem());
+    if (!done) notice_->show_problem(QString::fromStdString(done.problem().sentence()));
+}
+
+bool MainWindow::open_file(const QString& path) {
+    if (!may_leave()) return false;
+    const auto done = document_.open(path_of(path));
+    if (!done) {
+        notice_->show_problem(tr("Not opened; what was open is still here. %1").arg(QString::fromStdString(done.problem().sentence())));
+        return false;
+    }
+    recovery_.discard();
+    notice_->hide();
+    remember(path);
+    return true;
+}
+
+void MainWindow::choose_file_to_open() {
+    const QString path = QFileDialog::getOpenFileName(this, tr("Open a rig"), {}, file_filter);
+    if (!path.isEmpty()) open_file(path);
+}
+
+bool MainWindow::save_to(const QString& path) {
+    const auto done = document_.save_as(path_of(path));
+    if (!done) {
+        notice_->show_problem(QString::fromStdString(done.problem().sentence()));
+        return false;
+    }
+    recovery_.discard();
+    notice_->hide();
+    remember(path);
+    return true;
+}
+
+bool MainWindow::save() {
+    if (document_.is_empty()) return false;
+    if (!document_.path()) return save_as();
+    return save_to(QString::fromStdU16String(document_.path()->u16string()));
+}
+
+bool MainWindow::save_as() {
+    QString path = QFileDialog::getSaveFileName(this, tr("Save the rig"), QString::fromStdString(document_.rig().name) + ".clampet.json", file_filter);
+    if (path.isEmpty()) return false;
+    if (!path.contains('.')) path += ".clampet.json";
+    return save_to(path);
+}
+
+bool MainWindow::may_leave() {
+    if (!document_.is_modified()) return true;
+    switch (ask_to_keep()) {
+        case Keep::save: return save();
+        case Keep::discard: recovery_.discard(); return true;
+        case Keep::cancel: return false;
+    }
+    return false;
+}
+
+void MainWindow::keep_copy() {
+    if (closing_) return;
+    if (!document_.is_modified()) {
+        recovery_.discard();
+        return;
+    }
+    if (const auto done = recovery_.keep(document_.rig(), document_.path()); !done)
+        notice_->show_problem(tr("The automatic copy could not be written; save by hand. %1").arg(QString::fromStdString(done.problem().sentence())));
+}
+
+bool MainWindow::recover() {
+    auto orphan = recovery_.take_orphan();
+    if (!orphan) return false;
+    const auto done = document_.adopt(std::move(orphan->rig), orphan->path, true);
+    if (!done) return false;
+    notice_->show_notice(tr("Clampet ended without saving last time. The work is back; save it to keep it."));
+    return true;
+}
+
+void MainWindow::closeEvent(QCloseEvent* event) {
+    if (!may_leave()) {
+        event->ignore();
+        return;
+    }
+    closing_ = true;
+    autosave_.stop();
+    recovery_.discard();
+    event->accept();
+}
+
+}  // namespace clampet::desktop

@@ -1,0 +1,93 @@
+#pragma once
+#include <QMainWindow>
+#include <QTimer>
+#include <functional>
+#include <memory>
+
+#include "project/document.h"
+#include "project/recovery.h"
+
+class QAction;
+class QMenu;
+class QStackedWidget;
+class QSplitter;
+
+namespace clampet::desktop {
+
+class BriefPage;
+class ElevationView;
+class NoticeBar;
+class SeamSheet;
+class StackView;
+class StageBar;
+class StageTab;
+class StartPage;
+
+/// The shell: stages along the top, and the open rig below.
+class MainWindow : public QMainWindow {
+    Q_OBJECT
+   public:
+    /// `recovery_folder` is where unsaved work is kept against a crash.
+    explicit MainWindow(const QString& recovery_folder, QWidget* parent = nullptr);
+    ~MainWindow() override;
+    project::Document& document() { return document_; }
+    void open_demo();
+    bool open_file(const QString& path);
+    bool save_to(const QString& path);
+    void show_brief();
+    void show_rig();
+    void select_seam(const QString& interface);
+    /// Brings back the work of a run that ended without saving; true when there was some.
+    bool recover();
+
+    StackView* stack() const { return stack_; }
+    ElevationView* elevation() const { return elevation_; }
+    SeamSheet* sheet() const { return sheet_; }
+    BriefPage* brief() const { return brief_; }
+    StartPage* start() const { return start_; }
+    StageTab* brief_tab() const { return brief_tab_; }
+    StageTab* rig_tab() const { return rig_tab_; }
+    NoticeBar* notice() const { return notice_; }
+    QAction* action(const QString& name) const;
+
+    /// Asks whether to keep changes before they are left behind; replaced by tests.
+    enum class Keep { save, discard, cancel };
+    std::function<Keep()> ask_to_keep;
+
+   protected:
+    void closeEvent(QCloseEvent* event) override;
+
+   private:
+    void build_shell();
+    void build_menus();
+    void refresh();
+    void refresh_recent();
+    void remember(const QString& path);
+    bool may_leave();
+    void choose_file_to_open();
+    bool save();
+    bool save_as();
+    void start_from(const QString& key);
+    void keep_copy();
+    void set_appearance(bool dark, double scale);
+    QAction* add(QMenu* menu, const QString& name, const QString& text, const QKeySequence& keys, const std::function<void()>& run);
+
+    project::Document document_;
+    project::Recovery recovery_;
+    QTimer autosave_;
+    StageBar* bar_ = nullptr;
+    StageTab *brief_tab_ = nullptr, *rig_tab_ = nullptr;
+    NoticeBar* notice_ = nullptr;
+    QStackedWidget* pages_ = nullptr;
+    StartPage* start_ = nullptr;
+    BriefPage* brief_ = nullptr;
+    QSplitter* rig_page_ = nullptr;
+    StackView* stack_ = nullptr;
+    ElevationView* elevation_ = nullptr;
+    SeamSheet* sheet_ = nullptr;
+    QMenu* recent_menu_ = nullptr;
+    bool closing_ = false;
+    project::Document::Subscription subscription_;
+};
+
+}  // namespace clampet::desktop

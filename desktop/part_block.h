@@ -1,0 +1,23 @@
+#pragma once
+#include <QFrame>
+
+#include "rig/rig.h"
+
+namespace clampet::desktop {
+
+/// One part of the column: name, mass, and where it came from.
+class PartBlock : public QWidget {
+    Q_OBJECT
+   public:
+    explicit PartBlock(QWidget* parent = nullptr);
+    void show_part(const rig::Part& part);
+    QSize sizeHint() const override;
+
+   protected:
+    void paintEvent(QPaintEvent*) override;
+
+   private:
+    QString name_, detail_, origin_;
+};
+
+}  // namespace clampet::desktop

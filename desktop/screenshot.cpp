@@ -1,0 +1,39 @@
+// Renders one view to a PNG: how docs/screenshots is made. Run with QT_QPA_PLATFORM=offscreen.
+#include <QApplication>
+#include <QCommandLineParser>
+#include <QPushButton>
+#include <QSettings>
+#include <QTemporaryDir>
+
+#include "desktop/elevation_view.h"
+#include "desktop/main_window.h"
+#include "desktop/seam_sheet.h"
+#include "desktop/theme.h"
+
+int main(int argc, char** argv) {
+    QApplication app(argc, argv);
+    QCommandLineParser parser;
+    parser.addOptions({{"out", "PNG to write.", "file"}, {"size", "Window size.", "WxH", "1280x800"}, {"dark", "Dark colours."}, {"text", "Text scale.", "scale", "1"}, {"file", "Rig to open instead of the demo.", "rig"},
+                       {"page", "start, brief or rig.", "page", "rig"}, {"seam", "Seam to select.", "id"}, {"element", "Element of it.", "id"}, {"front", "Front view."}, {"working", "Show the working."}});
+    parser.process(app);
+    QTemporaryDir folder;
+    QSettings::setPath(QSettings::NativeFormat, QSettings::UserScope, folder.path());
+    clampet::desktop::load_fonts();
+    clampet::desktop::apply_theme(parser.isSet("dark"), parser.value("text").toDouble());
+    clampet::desktop::MainWindow window(folder.path());
+    if (parser.value("page") != "start") {
+        if (parser.isSet("file")) window.open_file(parser.value("file"));
+        else window.open_demo();
+    }
+    if (parser.value("page") == "brief") window.show_brief();
+    if (parser.isSet("seam")) window.select_seam(parser.value("seam"));
+    if (parser.isSet("element")) window.sheet()->select_element(parser.value("element"));
+    if (parser.isSet("front")) window.elevation()->set_view(clampet::desktop::ViewSide::front);
+    if (parser.isSet("working")) window.sheet()->working_button()->setChecked(true);
+    const auto size = parser.value("size").split('x');
+    window.resize(size.value(0).toInt(), size.value(1).toInt());
+    window.show();
+    for (int i = 0; i < 5; ++i) QApplication::processEvents();
+    const bool written = window.grab().save(parser.value("out"));
+    return written ? 0 : 1;
+}

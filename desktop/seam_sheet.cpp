@@ -1,0 +1,312 @@
+#include "desktop/seam_sheet.h"
+
+#include <QButtonGroup>
+#include <QGridLayout>
+#include <QLabel>
+#include <QPainter>
+#include <QPushButton>
+#include <QScrollArea>
+#include <QVBoxLayout>
+#include <algorithm>
+
+#include "desktop/drawing_view.h"
+#include "desktop/input_row.h"
+#include "desktop/quantity_field.h"
+#include "desktop/theme.h"
+#include "quantity/format.h"
+#include "study/sentences.h"
+
+namespace clampet::desktop {
+namespace {
+
+QString shown(double si, quantity::Dimension dimension) { return QString::fromStdString(quantity::format(si, dimension)); }
+QString factor_text(double factor) { return QString::fromStdString(quantity::format_factor(factor)); }
+
+QLabel* heading(const QString& text, QWidget* parent) {
+    auto* label = new QLabel(text, parent);
+    label->setFont(body_font(1, true));
+    return label;
+}
+
+void clear(QLayout* layout) {
+    while (QLayoutItem* item = layout->takeAt(0)) {
+        if (item->widget()) {
+            item->widget()->hide();
+            item->widget()->deleteLater();
+        }
+        delete item;
+    }
+}
+
+/// The verdict's sign as a letter-like shape, so that text alone tells it too.
+QString mark_of(study::Verdict verdict) { return verdict == study::Verdict::holds ? "●" : verdict == study::Verdict::doubtful ? "◐" : "○"; }
+
+}  // namespace
+
+SeamSheet::SeamSheet(project::Document& document, QWidget* parent)
+    : QWidget(parent), document_(document), title_(new QLabel(this)), verdict_(new QLabel(this)), subtitle_(new QLabel(this)), sentence_(new QLabel(this)), advisories_(new QLabel(this)), working_(new QLabel(this)),
+      section_(new DrawingView(this)), elements_(new QHBoxLayout), inputs_(new QVBoxLayout), more_inputs_(new QVBoxLayout), more_panel_(new QWidget(this)), more_(new QPushButton(this)), working_button_(new QPushButton(this)), modes_(new QGridLayout) {
+    auto* outer = new QVBoxLayout(this);
+    outer->setContentsMargins(0, 0, 0, 0);
+    auto* scroll = new QScrollArea(this);
+    scroll->setWidgetResizable(true);
+    scroll->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    scroll->setFocusPolicy(Qt::NoFocus);
+    auto* inside = new QWidget(scroll);
+    auto* column = new QVBoxLayout(inside);
+    column->setContentsMargins(18, 12, 14, 14);
+    column->setSpacing(8);
+    title_->setFont(body_font(1.2, true));
+    title_->setWordWrap(true);
+    verdict_->setFont(body_font(1.05, true));
+    auto* top = new QHBoxLayout;
+    top->addWidget(title_, 1);
+    top->addWidget(verdict_, 0, Qt::AlignTop);
+    column->addLayout(top);
+    for (auto* label : {subtitle_, sentence_, advisories_, working_}) label->setWordWrap(true);
+    subtitle_->setStyleSheet(QString("color: %1").arg(theme().quiet.name()));
+    subtitle_->setFont(body_font(0.92));
+    column->addWidget(sentence_);
+    elements_->setSpacing(6);
+    column->addLayout(elements_);
+    column->addWidget(subtitle_);
+    column->addWidget(section_);
+    column->addWidget(advisories_);
+    inputs_->setSpacing(5);
+    column->addLayout(inputs_);
+    more_->setFlat(true);
+    more_->setCheckable(true);
+    column->addWidget(more_, 0, Qt::AlignLeft);
+    more_inputs_->setContentsMargins(0, 0, 0, 0);
+    more_inputs_->setSpacing(5);
+    more_panel_->setLayout(more_inputs_);
+    more_panel_->hide();
+    column->addWidget(more_panel_);
+    column->addWidget(heading(tr("How it could let go"), this));
+    modes_->setVerticalSpacing(4);
+    modes_->setColumnStretch(0, 1);
+    column->addLayout(modes_);
+    working_button_->setFlat(true);
+    working_button_->setCheckable(true);
+    column->addWidget(working_button_, 0, Qt::AlignLeft);
+    working_->setFont(body_font(0.88));
+    working_->setTextFormat(Qt::RichText);
+    working_->setTextInteractionFlags(Qt::TextSelectableByMouse);
+    working_->hide();
+    column->addWidget(working_);
+    column->addStretch(1);
+    scroll->setWidget(inside);
+    outer->addWidget(scroll);
+    connect(more_, &QPushButton::toggled, more_panel_, &QWidget::setVisible);
+    connect(working_button_, &QPushButton::toggled, this, [this](bool on) {
+        working_->setVisible(on);
+        refresh();
+    });
+    subscription_ = document_.observe([this](const project::Change& change) {
+        if (change.everything && !element()) rebuild();
+        else if (change.touches(interface_)) refresh();
+    });
+    rebuild();
+}
+
+const rig::Element* SeamSheet::element() const {
+    const auto* interface = document_.rig().interface(interface_);
+    if (!interface) return nullptr;
+    for (const auto& e : interface->elements)
+        if (e.id == element_) return &e;
+    return nullptr;
+}
+
+void SeamSheet::select(const QString& interface) {
+    interface_ = interface.toStdString();
+    element_.clear();
+    // The element that would let go first is the one to look at.
+    for (const auto& result : document_.check().interfaces)
+        if (result.id == interface_ && result.governs) element_ = result.modes[*result.governs].element;
+    rebuild();
+}
+
+void SeamSheet::select_element(const QString& element) {
+    element_ = element.toStdString();
+    rebuild();
+}
+
+void SeamSheet::rebuild() {
+    clear(elements_);
+    clear(inputs_);
+    clear(more_inputs_);
+    rows_.clear();
+    const auto* interface = document_.rig().interface(interface_);
+    for (auto* w : std::initializer_list<QWidget*>{section_, more_, working_button_, verdict_, advisories_}) w->setVisible(interface != nullptr);
+    if (!interface) {
+        title_->setText(document_.is_empty() ? QString() : tr("Choose a seam"));
+        sentence_->setText(document_.is_empty() ? QString() : tr("A seam is where two parts meet and might slip. Choose one in the column on the left."));
+        subtitle_->clear();
+        mode_rows_.clear();
+        clear(modes_);
+        working_->clear();
+        return;
+    }
+    if (!element()) element_ = interface->elements.front().id;
+    if (interface->elements.size() > 1) {
+        auto* group = new QButtonGroup(this);
+        for (const auto& e : interface->elements) {
+            const auto* family = families::family_named(e.family);
+            auto* pill = new QPushButton(QString::fromUtf8(family->name().data(), static_cast<int>(family->name().size())), this);
+            pill->setProperty("pill", true);
+            pill->setCheckable(true);
+            pill->setChecked(e.id == element_);
+            pill->setObjectName(QString::fromStdString("element-" + e.id));
+            group->addButton(pill);
+            elements_->addWidget(pill);
+            connect(pill, &QPushButton::clicked, this, [this, id = QString::fromStdString(e.id)] { select_element(id); });
+        }
+        elements_->addStretch(1);
+    }
+    const auto& family = *families::family_named(element()->family);
+    for (const auto& parameter : family.parameters()) {
+        auto* row = new InputRow(parameter, this);
+        connect(row, &InputRow::committed, this, [this, key = parameter.key](const rig::Input& input, quint64 gesture) { edit(key, input, gesture); });
+        const bool main = element()->inputs.contains(parameter.key);
+        (main ? inputs_ : more_inputs_)->addWidget(row);
+        rows_.push_back(row);
+    }
+    refresh();
+}
+
+InputRow* SeamSheet::input(const std::string& key) const {
+    for (auto* row : rows_)
+        if (row->parameter().key == key) return row;
+    return nullptr;
+}
+
+void SeamSheet::edit(const std::string& key, const rig::Input& input, project::Gesture gesture) {
+    const auto done = document_.perform(project::SetInput{interface_, element_, key, input}, gesture);
+    if (!done)
+        if (auto* row = this->input(key)) row->show_problem(done.problem());
+}
+
+void SeamSheet::refresh() {
+    const auto* interface = document_.rig().interface(interface_);
+    const auto& results = document_.check().interfaces;
+    const auto result = std::find_if(results.begin(), results.end(), [&](const auto& r) { return r.id == interface_; });
+    if (!interface || !element() || result == results.end()) return;
+    const auto& family = *families::family_named(element()->family);
+    title_->setText(QString::fromStdString(interface->name));
+    verdict_->setText(mark_of(result->verdict) + " " + QString::fromUtf8(study::name_of(result->verdict)));
+    verdict_->setStyleSheet(QString("color: %1").arg(theme().of(result->verdict).name()));
+    sentence_->setText(QString::fromStdString(study::sentence(*result)));
+    subtitle_->setText(QString::fromUtf8(family.purpose().data(), static_cast<int>(family.purpose().size())));
+    QString notes;
+    for (const auto& advisory : result->advisories) notes += (notes.isEmpty() ? "" : "\n") + QString::fromUtf8("! ") + QString::fromStdString(advisory.text);
+    advisories_->setText(notes);
+    advisories_->setStyleSheet(QString("color: %1").arg(theme().slips.name()));
+    advisories_->setVisible(!notes.isEmpty());
+
+    const auto prepared = rig::prepare(*interface, rig::End::typical);
+    if (!prepared) return;
+    std::map<std::string, double> linked;
+    const families::Joint* joint = nullptr;
+    for (std::size_t i = 0; i < interface->elements.size(); ++i) {
+        const auto& e = interface->elements[i];
+        if (e.id == element_) {
+            joint = prepared->joints[i].get();
+            if (const auto typical = rig::values_of(e, rig::End::typical, linked)) refresh_inputs(e, *typical);
+        }
+        for (const auto& value : prepared->joints[i]->results({})) linked[e.id + "." + value.name] = value.value;
+    }
+    if (!joint) return;
+    mechanics::Load load = result->rest;
+    double least = std::numeric_limits<double>::infinity();
+    for (const auto& mode : result->modes)
+        if (mode.element == element_ && mode.factor() <= least) {
+            least = mode.factor();
+            load = mode.load;
+        }
+    section_->show_drawing(joint->section(load));
+    refresh_modes(*result);
+    refresh_working(*joint, load);
+}
+
+void SeamSheet::refresh_inputs(const rig::Element& e, const families::Values& typical) {
+    int hidden = 0;
+    for (auto* row : rows_) {
+        const auto& key = row->parameter().key;
+        const auto given = e.inputs.find(key);
+        row->show_input(given == e.inputs.end() ? std::nullopt : std::optional(given->second), typical.at(key));
+        const bool relevant = row->parameter().is_relevant(typical);
+        row->setVisible(relevant);
+        hidden += relevant && row->parentWidget() == more_panel_;
+    }
+    more_->setText(more_->isChecked() ? tr("▾ fewer inputs") : tr("▸ %1 more inputs").arg(hidden));
+    more_->setVisible(hidden > 0);
+}
+
+void SeamSheet::refresh_modes(const study::InterfaceResult& result) {
+    clear(modes_);
+    mode_rows_.clear();
+    auto modes = result.modes;
+    std::stable_sort(modes.begin(), modes.end(), [](const auto& a, const auto& b) {
+        if (a.mode_class != b.mode_class) return a.mode_class == families::ModeClass::ultimate;
+        return a.factor() < b.factor();
+    });
+    const double required = document_.check().required;
+    int row = 0;
+    bool service = false;
+    for (const auto& m : modes) {
+        if (m.mode_class == families::ModeClass::service && !service) {
+            auto* sub = new QLabel(tr("while it serves (no part of the least)"), this);
+            sub->setFont(body_font(0.85));
+            sub->setStyleSheet(QString("color: %1").arg(theme().quiet.name()));
+            modes_->addWidget(sub, row++, 0, 1, 2);
+            service = true;
+        }
+        const QString words = QString::fromStdString(m.motion.empty() ? m.label : m.motion);
+        auto* name = new QLabel(words, this);
+        name->setWordWrap(true);
+        auto* factor = new QLabel(factor_text(m.factor()), this);
+        factor->setFont(body_font(1, true));
+        const double limit = service ? 1 : required;
+        const auto verdict = !(m.factor() >= 1) ? study::Verdict::slips : m.factor() < limit ? study::Verdict::doubtful : study::Verdict::holds;
+        factor->setText(mark_of(verdict) + " " + factor_text(m.factor()));
+        factor->setStyleSheet(QString("color: %1").arg(theme().of(verdict).name()));
+        factor->setAlignment(Qt::AlignRight | Qt::AlignTop);
+        factor->setToolTip(m.direction ? tr("with a push %1; %2 on all of the load, %3 on the push alone").arg(QString::fromStdString(study::direction_words(*m.direction)), factor_text(m.mass), factor_text(m.live))
+                                       : tr("with the weight alone"));
+        modes_->addWidget(name, row, 0);
+        modes_->addWidget(factor, row++, 1);
+        mode_rows_.emplace_back(words, factor_text(m.factor()));
+    }
+}
+
+void SeamSheet::refresh_working(const families::Joint& joint, const mechanics::Load& load) {
+    const auto lines = joint.working(load);
+    working_button_->setText((working_button_->isChecked() ? tr("▾ working, %1 lines") : tr("▸ working, %1 lines")).arg(lines.size()));
+    if (!working_button_->isChecked()) {
+        working_->clear();
+        return;
+    }
+    const auto w = load.whole();
+    QString text = tr("<p>Load at the seam: force (%1, %2, %3), moment (%4, %5, %6)</p>")
+                       .arg(shown(w.fx, quantity::Dimension::force), shown(w.fy, quantity::Dimension::force), shown(w.fz, quantity::Dimension::force), shown(w.mx, quantity::Dimension::torque), shown(w.my, quantity::Dimension::torque), shown(w.mz, quantity::Dimension::torque));
+    for (const auto& line : lines) {
+        QString name = QString::fromStdString(line.quantity);
+        name.replace('_', ' ');
+        text += QString("<p style='margin:3px 0'><b>%1</b> = %2%3 = <b>%4</b> <span style='color:%5'>[%6]</span></p>")
+                    .arg(name.toHtmlEscaped(), QString::fromStdString(line.formula).toHtmlEscaped(), line.numbers.empty() ? QString() : " = " + QString::fromStdString(line.numbers).toHtmlEscaped(), shown(line.value, line.dimension),
+                         theme().quiet.name(), QString::fromStdString(line.source).toHtmlEscaped());
+    }
+    working_->setText(text);
+}
+
+QString SeamSheet::verdict_text() const { return verdict_->text(); }
+QString SeamSheet::working_text() const { return working_->isHidden() ? QString() : working_->text(); }
+QStringList SeamSheet::advice_texts() const { return advisories_->isHidden() ? QStringList() : advisories_->text().split('\n'); }
+
+void SeamSheet::paintEvent(QPaintEvent*) {
+    QPainter p(this);
+    p.fillRect(rect(), theme().panel);
+    p.fillRect(QRect(0, 0, 1, height()), theme().line);
+}
+
+}  // namespace clampet::desktop

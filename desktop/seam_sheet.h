@@ -1,0 +1,63 @@
+#pragma once
+#include <QWidget>
+#include <vector>
+
+#include "project/document.h"
+
+class QLabel;
+class QPushButton;
+class QVBoxLayout;
+class QGridLayout;
+class QButtonGroup;
+class QHBoxLayout;
+
+namespace clampet::desktop {
+
+class DrawingView;
+class InputRow;
+
+/// The selected interface: its section to scale, its inputs, how it could let go, and the working.
+class SeamSheet : public QWidget {
+    Q_OBJECT
+   public:
+    SeamSheet(project::Document& document, QWidget* parent = nullptr);
+    void select(const QString& interface);
+    /// Shows one of the interface's elements: "screw", "face".
+    void select_element(const QString& element);
+    InputRow* input(const std::string& key) const;
+    DrawingView* section() const { return section_; }
+    QPushButton* working_button() const { return working_button_; }
+    QPushButton* more_button() const { return more_; }
+    QString verdict_text() const;
+    QString working_text() const;
+    /// Rows of "How it could let go" as they are shown: mode, factor.
+    std::vector<std::pair<QString, QString>> mode_rows() const { return mode_rows_; }
+    QStringList advice_texts() const;
+
+   protected:
+    void paintEvent(QPaintEvent*) override;
+
+   private:
+    void rebuild();
+    void refresh();
+    void refresh_inputs(const rig::Element& element, const families::Values& typical);
+    void refresh_modes(const study::InterfaceResult& result);
+    void refresh_working(const families::Joint& joint, const mechanics::Load& load);
+    void edit(const std::string& key, const rig::Input& input, project::Gesture gesture);
+    const rig::Element* element() const;
+
+    project::Document& document_;
+    std::string interface_, element_;
+    QLabel *title_, *verdict_, *subtitle_, *sentence_, *advisories_, *working_;
+    DrawingView* section_;
+    QHBoxLayout* elements_;
+    QVBoxLayout *inputs_, *more_inputs_;
+    QWidget* more_panel_;
+    QPushButton *more_, *working_button_;
+    QGridLayout* modes_;
+    std::vector<InputRow*> rows_;
+    std::vector<std::pair<QString, QString>> mode_rows_;
+    project::Document::Subscription subscription_;
+};
+
+}  // namespace clampet::desktop

@@ -1,0 +1,156 @@
+#include "desktop/stack_view.h"
+
+#include <QKeyEvent>
+#include <QLabel>
+#include <QMenu>
+#include <QPushButton>
+#include <QScrollArea>
+#include <QVBoxLayout>
+#include <set>
+
+#include "desktop/part_block.h"
+#include "desktop/seam_button.h"
+#include "desktop/theme.h"
+#include "study/sentences.h"
+
+namespace clampet::desktop {
+
+StackView::StackView(project::Document& document, QWidget* parent)
+    : QWidget(parent), document_(document), headline_(new QLabel(this)), column_(nullptr), add_(new QPushButton(tr("+ part on top"), this)), remove_(new QPushButton(tr("− top part"), this)) {
+    auto* outer = new QVBoxLayout(this);
+    outer->setContentsMargins(12, 12, 4, 8);
+    headline_->setWordWrap(true);
+    headline_->setTextFormat(Qt::RichText);
+    headline_->setAccessibleName(tr("Worst seam"));
+    outer->addWidget(headline_);
+    auto* scroll = new QScrollArea(this);
+    scroll->setWidgetResizable(true);
+    scroll->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    scroll->setFocusPolicy(Qt::NoFocus);
+    auto* inside = new QWidget(scroll);
+    column_ = new QVBoxLayout(inside);
+    column_->setContentsMargins(0, 4, 8, 4);
+    column_->setSpacing(3);
+    scroll->setWidget(inside);
+    outer->addWidget(scroll, 1);
+    auto* actions = new QHBoxLayout;
+    for (auto* button : {add_, remove_}) {
+        button->setFlat(true);
+        actions->addWidget(button);
+    }
+    add_->setToolTip(tr("Put another part on top and choose how it is joined"));
+    remove_->setToolTip(tr("Take the top part off (undo brings it back)"));
+    actions->addStretch(1);
+    outer->addLayout(actions);
+    auto* legend = new QLabel(tr("scale 0.5× to 10×  ┊ required  ▏typical  ▭ low to high"), this);
+    legend->setFont(body_font(0.8));
+    legend->setStyleSheet(QString("color: %1").arg(theme().quiet.name()));
+    outer->addWidget(legend);
+    connect(add_, &QPushButton::clicked, this, &StackView::add_part);
+    connect(remove_, &QPushButton::clicked, this, &StackView::remove_top);
+    subscription_ = document_.observe([this](const project::Change& change) {
+        if (change.everything || !same_structure()) rebuild();
+        else refresh();
+    });
+    rebuild();
+}
+
+SeamButton* StackView::seam(const QString& interface) const {
+    const auto at = seams_.find(interface);
+    return at == seams_.end() ? nullptr : at->second;
+}
+
+QString StackView::headline() const { return headline_->property("plain").toString(); }
+
+bool StackView::same_structure() const { return seams_.size() == document_.check().interfaces.size() && blocks_.size() == document_.rig().parts.size(); }
+
+std::string StackView::top_part() const {
+    const auto& order = document_.check().placement.from_payload_down;
+    if (!order.empty()) return document_.rig().interface(order.front())->payload.part;
+    return document_.rig().parts.empty() ? std::string() : document_.rig().parts.front().id;
+}
+
+void StackView::rebuild() {
+    while (QLayoutItem* item = column_->takeAt(0)) {
+        if (item->widget()) item->widget()->deleteLater();
+        delete item;
+    }
+    seams_.clear();
+    blocks_.clear();
+    std::set<std::string> shown;
+    const auto add_block = [&](const std::string& id) {
+        if (!shown.insert(id).second) return;
+        auto* block = new PartBlock(this);
+        column_->addWidget(block);
+        blocks_.emplace_back(id, block);
+    };
+    QWidget* before = nullptr;
+    for (const auto& result : document_.check().interfaces) {
+        const auto* interface = document_.rig().interface(result.id);
+        add_block(interface->payload.part);
+        auto* button = new SeamButton(QString::fromStdString(result.id), this);
+        connect(button, &QAbstractButton::clicked, this, [this, id = button->interface()] { select(id); });
+        column_->addWidget(button);
+        seams_[button->interface()] = button;
+        if (before) setTabOrder(before, button);
+        before = button;
+    }
+    for (const auto& part : document_.rig().parts) add_block(part.id);
+    column_->addStretch(1);
+    const bool known = seams_.contains(selected_);
+    if (!known) {
+        const auto& check = document_.check();
+        selected_ = check.worst ? QString::fromStdString(check.interfaces[*check.worst].id) : QString();
+    }
+    refresh();
+    emit selected_changed(selected_);
+}
+
+void StackView::refresh() {
+    const auto& check = document_.check();
+    for (const auto& result : check.interfaces) {
+        auto* button = seam(QString::fromStdString(result.id));
+        if (!button) continue;
+        const auto& elements = document_.rig().interface(result.id)->elements;
+        std::string family = result.governs ? result.modes[*result.governs].family : elements.front().family;
+        button->show_result(result, QString::fromStdString(family), check.required);
+        button->setChecked(button->interface() == selected_);
+    }
+    for (auto& [id, block] : blocks_)
+        if (const auto* part = document_.rig().part(id)) block->show_part(*part);
+    const QString words = QString::fromStdString(study::headline(check));
+    const QColor colour = theme().of(check.verdict);
+    headline_->setProperty("plain", words);
+    headline_->setText(QString("<span style='color:%1; font-weight:600'>%2</span>").arg(colour.name(), words.toHtmlEscaped()));
+    headline_->setAccessibleDescription(words);
+    remove_->setEnabled(!check.interfaces.empty());
+    add_->setEnabled(!document_.is_empty());
+}
+
+void StackView::select(const QString& interface) {
+    if (!seams_.contains(interface)) return;
+    selected_ = interface;
+    for (auto& [id, button] : seams_) button->setChecked(id == interface);
+    emit selected_changed(interface);
+}
+
+void StackView::add_part() {
+    auto* menu = new QMenu(this);
+    menu->setAttribute(Qt::WA_DeleteOnClose);
+    for (const auto* family : families::registry()) {
+        const QString key = QString::fromUtf8(family->key().data(), static_cast<int>(family->key().size()));
+        auto* action = menu->addAction(family_icon(key, theme().text), tr("joined by: %1").arg(QString::fromUtf8(family->name().data(), static_cast<int>(family->name().size()))));
+        connect(action, &QAction::triggered, this, [this, key] {
+            const auto done = document_.perform(project::AddPart{top_part(), tr("New part").toStdString(), key.toStdString(), 0.1});
+            if (!done) emit problem(QString::fromStdString(done.problem().sentence()));
+        });
+    }
+    menu->popup(add_->mapToGlobal(QPoint(0, -menu->sizeHint().height())));
+}
+
+void StackView::remove_top() {
+    const auto done = document_.perform(project::RemovePart{top_part()});
+    if (!done) emit problem(QString::fromStdString(done.problem().sentence()));
+}
+
+}  // namespace clampet::desktop

@@ -1,0 +1,45 @@
+#pragma once
+#include <QAbstractButton>
+#include <QWidget>
+#include <vector>
+
+class QHBoxLayout;
+class QLabel;
+
+namespace clampet::desktop {
+
+/// One stage of the work, with its state in a line.
+class StageTab : public QAbstractButton {
+    Q_OBJECT
+   public:
+    StageTab(const QString& name, QWidget* parent = nullptr);
+    void set_state(const QString& state, bool warns);
+    QString state() const { return state_; }
+    QSize sizeHint() const override;
+
+   protected:
+    void paintEvent(QPaintEvent*) override;
+
+   private:
+    QString state_;
+    bool warns_ = false;
+};
+
+/// The dark bar along the top: the rig's name, the stages, the menus.
+class StageBar : public QWidget {
+    Q_OBJECT
+   public:
+    explicit StageBar(QWidget* parent = nullptr);
+    StageTab* add_stage(const QString& name);
+    void add_menu(const QString& title, class QMenu* menu);
+    void set_title(const QString& title, const QString& detail);
+
+   protected:
+    void paintEvent(QPaintEvent*) override;
+
+   private:
+    QHBoxLayout *tabs_, *menus_;
+    QLabel *title_, *detail_;
+};
+
+}  // namespace clampet::desktop
