@@ -77,7 +77,15 @@ void add_solids(ElevationScene& scene, const project::Document& document, ViewSi
         for (const auto& shape : part.shapes) scene.solids.push_back({part.id, shape.material, outline(shape, world, view), depth_of(world * shape.at, view)});
     }
     std::stable_sort(scene.solids.begin(), scene.solids.end(), [](const auto& a, const auto& b) { return a.depth < b.depth - 1e-6; });
-    for (const auto& solid : scene.solids) scene.extent = scene.extent.isNull() ? solid.outline.boundingRect() : scene.extent.united(solid.outline.boundingRect());
+    // A rail or a floor runs on beyond the picture: only what stands on it must be seen whole.
+    QRectF on_support, all;
+    for (const auto& solid : scene.solids) {
+        const QRectF box = solid.outline.boundingRect();
+        all = all.isNull() ? box : all.united(box);
+        if (document.rig().part(solid.part)->role != "support") on_support = on_support.isNull() ? box : on_support.united(box);
+    }
+    const double around = 0.12 * std::max(on_support.width(), on_support.height());
+    scene.extent = on_support.isNull() ? all : on_support.united(all.intersected(on_support.adjusted(-around, -around, around, around)));
 }
 
 void add_lever(ElevationScene& scene, const project::Document& document, ViewSide view, const std::string& selected) {

@@ -18,7 +18,7 @@ namespace clampet::desktop {
 namespace {
 
 constexpr double degree = std::numbers::pi / 180;
-QString shown(double si, quantity::Dimension dimension) { return QString::fromStdString(quantity::format(si, dimension)); }
+QString shown(double si, quantity::Dimension dimension) { return QString::fromStdString(quantity::format(si, dimension, quantity::System::metric, 3)); }
 
 void arrow(QPainter& p, QPointF from, QPointF to, QColor colour, double width) {
     const QPointF d = to - from;
@@ -47,7 +47,7 @@ void words(QPainter& p, QPointF at, const QString& text, const QFont& font, QCol
 }  // namespace
 
 ElevationView::ElevationView(project::Document& document, QWidget* parent)
-    : QWidget(parent), document_(document), side_(new QPushButton(tr("&Side"), this)), front_(new QPushButton(tr("&Front"), this)) {
+    : QWidget(parent), document_(document), side_(new QPushButton(tr("Side"), this)), front_(new QPushButton(tr("Front"), this)) {
     setFocusPolicy(Qt::StrongFocus);
     setMouseTracking(true);
     setMinimumSize(260, 220);
@@ -204,7 +204,7 @@ void ElevationView::paintEvent(QPaintEvent*) {
     p.fillRect(rect(), t.paper);
     if (scene_.solids.empty()) return;
     for (const auto& solid : scene_.solids) {
-        QPolygonF polygon = pixels_.map(solid.outline);
+        const QPolygonF polygon = pixels_.map(solid.outline);
         QColor ink = t.dark ? QColor("#0c0e0f") : t.text;
         p.setPen(QPen(ink, 1.2, Qt::SolidLine, Qt::RoundCap, Qt::RoundJoin));
         p.setBrush(t.of_part(solid.material));

@@ -14,6 +14,7 @@
 #include "desktop/brief_page.h"
 #include "desktop/elevation_view.h"
 #include "desktop/notice_bar.h"
+#include "desktop/seam_button.h"
 #include "desktop/seam_sheet.h"
 #include "desktop/stack_view.h"
 #include "desktop/stage_bar.h"
@@ -190,7 +191,10 @@ void MainWindow::refresh() {
     if (document_.is_empty()) {
         refresh_recent();
         pages_->setCurrentWidget(start_);
-    } else if (pages_->currentWidget() == start_) show_rig();
+    } else if (pages_->currentWidget() == start_) {
+        show_rig();
+        if (auto* seam = stack_->seam(stack_->selected())) seam->setFocus();
+    }
 }
 
 void MainWindow::refresh_recent() {

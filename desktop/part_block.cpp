@@ -22,7 +22,7 @@ void PartBlock::show_part(const rig::Part& part) {
     update();
 }
 
-QSize PartBlock::sizeHint() const { return {280, qRound(10 + 2.35 * QFontMetricsF(body_font()).height())}; }
+QSize PartBlock::sizeHint() const { return {280, qRound(6 + 2.0 * QFontMetricsF(body_font()).height())}; }
 
 void PartBlock::paintEvent(QPaintEvent*) {
     const Theme& t = theme();
@@ -32,7 +32,7 @@ void PartBlock::paintEvent(QPaintEvent*) {
     p.setBrush(t.dark ? t.field : t.site);
     const QRectF box = QRectF(rect()).adjusted(0.5, 0.5, -0.5, -0.5);
     p.drawRoundedRect(box, 4, 4);
-    const QRectF inside = box.adjusted(10, 4, -10, -4);
+    const QRectF inside = box.adjusted(10, 2, -10, -2);
     const double half = inside.height() / 2;
     p.setFont(body_font(0.85));
     p.setPen(t.quiet);

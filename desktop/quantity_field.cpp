@@ -67,7 +67,8 @@ void QuantityField::show_value(double si) {
     const bool keep = edit_->hasFocus() && !edit_->text().isEmpty() && (bad_ || same(si, value_));
     if (!(keep && (bad_ ? same(si, value_) : true))) {
         const auto parsed = quantity::parse(edit_->text().toStdString(), dimension_, bare_unit(dimension_));
-        if (!parsed || !same(*parsed, si)) edit_->setText(QString::fromStdString(quantity::format(si, dimension_)));
+        if (!parsed || !same(*parsed, si)) edit_->setText(QString::fromStdString(quantity::format_exact(si, dimension_)));
+        edit_->setCursorPosition(0);
         clear_problem();
     }
     value_ = si;

@@ -16,12 +16,12 @@ SeamRowLayout layout_seam_row(QSizeF size, double em, const HoldBarFactors& fact
     const double left = 10, icon = 1.5 * em, text_left = left + icon + 10, right = size.width() - 12;
     row.symbol = QRectF(left, (size.height() - icon) / 2, icon, icon);
     const double verdict_width = 4.9 * em;
-    row.verdict = QRectF(right - verdict_width + em, 5, verdict_width - em, 1.3 * em);
-    row.mark = QRectF(row.verdict.left() - 0.95 * em, 5 + 0.22 * em, 0.85 * em, 0.85 * em);
-    row.name = QRectF(text_left, 5, row.mark.left() - text_left - 6, 1.3 * em);
-    row.factor = QRectF(text_left, 5 + 1.35 * em, 3.5 * em, 1.4 * em);
-    row.sentence = QRectF(text_left, 5 + 2.75 * em, right - text_left, 1.2 * em);
-    row.bar = layout_hold_bar(factors, QRectF(row.factor.right(), row.factor.top(), right - row.factor.right(), 1.3 * em));
+    row.verdict = QRectF(right - verdict_width + em, 3, verdict_width - em, 1.3 * em);
+    row.mark = QRectF(row.verdict.left() - 0.95 * em, 3 + 0.22 * em, 0.85 * em, 0.85 * em);
+    row.name = QRectF(text_left, 3, row.mark.left() - text_left - 6, 1.3 * em);
+    row.factor = QRectF(text_left, 3 + 1.2 * em, 3.5 * em, 1.25 * em);
+    row.sentence = QRectF(text_left, 3 + 2.4 * em, right - text_left, 1.2 * em);
+    row.bar = layout_hold_bar(factors, QRectF(row.factor.right(), row.factor.top(), right - row.factor.right(), 1.2 * em));
     return row;
 }
 
@@ -47,7 +47,7 @@ void SeamButton::show_result(const study::InterfaceResult& result, const QString
 
 QSize SeamButton::sizeHint() const {
     const QFontMetricsF metrics(body_font());
-    return {280, qRound(10 + 4.0 * metrics.height())};
+    return {280, qRound(6 + 3.55 * metrics.height())};
 }
 
 SeamRowLayout SeamButton::row() const { return layout_seam_row(size(), QFontMetricsF(body_font()).height(), factors_); }

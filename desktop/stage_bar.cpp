@@ -1,10 +1,10 @@
 #include "desktop/stage_bar.h"
 
 #include <QHBoxLayout>
-#include <QLabel>
 #include <QMenu>
 #include <QPainter>
 #include <QToolButton>
+#include <algorithm>
 
 #include "desktop/theme.h"
 
@@ -51,23 +51,14 @@ void StageTab::paintEvent(QPaintEvent*) {
     p.drawText(QRectF(inside.left(), inside.center().y(), inside.width(), inside.height() / 2), Qt::AlignLeft | Qt::AlignVCenter, state_);
 }
 
-StageBar::StageBar(QWidget* parent) : QWidget(parent), tabs_(new QHBoxLayout), menus_(new QHBoxLayout), title_(new QLabel(this)), detail_(new QLabel(this)) {
+StageBar::StageBar(QWidget* parent) : QWidget(parent), tabs_(new QHBoxLayout), menus_(new QHBoxLayout) {
     auto* row = new QHBoxLayout(this);
-    row->setContentsMargins(16, 0, 10, 0);
+    row->setContentsMargins(0, 0, 10, 0);
     row->setSpacing(10);
-    for (auto* label : {title_, detail_}) {
-        label->setMinimumWidth(10);
-        label->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);
-    }
-    title_->setFont(body_font(1.2, true));
-    detail_->setFont(body_font(0.9));
-    title_->setStyleSheet(QString("color: %1").arg(theme().header_text.name()));
-    detail_->setStyleSheet(QString("color: %1").arg(theme().header_quiet.name()));
-    row->addWidget(title_, 3);
-    row->addWidget(detail_, 2);
+    row->addSpacing(title_width());
     tabs_->setSpacing(0);
     row->addLayout(tabs_);
-    row->addStretch(3);
+    row->addStretch(1);
     menus_->setSpacing(2);
     row->addLayout(menus_);
     setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);
@@ -93,13 +84,28 @@ void StageBar::add_menu(const QString& title, QMenu* menu) {
     menus_->addWidget(button);
 }
 
+int StageBar::title_width() { return qRound(290 * std::min(1.2, text_scale())); }
+
 void StageBar::set_title(const QString& title, const QString& detail) {
-    title_->setText(title);
-    title_->setToolTip(title);
-    detail_->setText(detail);
-    detail_->setToolTip(detail);
+    title_ = title;
+    detail_ = detail;
+    setToolTip(title + "\n" + detail);
+    setAccessibleName(title + ", " + detail);
+    update();
 }
 
-void StageBar::paintEvent(QPaintEvent*) { QPainter(this).fillRect(rect(), theme().header); }
+void StageBar::paintEvent(QPaintEvent*) {
+    const Theme& t = theme();
+    QPainter p(this);
+    p.fillRect(rect(), t.header);
+    const QRectF place(16, 4, title_width() - 24, height() - 8);
+    const auto write = [&](QRectF where, const QString& text, const QFont& font, const QColor& colour) {
+        p.setFont(font);
+        p.setPen(colour);
+        p.drawText(where, Qt::AlignLeft | Qt::AlignVCenter | Qt::TextSingleLine, QFontMetricsF(font).elidedText(text, Qt::ElideRight, where.width()));
+    };
+    write(QRectF(place.left(), place.top(), place.width(), place.height() * 0.55), title_, body_font(1.15, true), t.header_text);
+    write(QRectF(place.left(), place.top() + place.height() * 0.55, place.width(), place.height() * 0.45), detail_, body_font(0.85), t.header_quiet);
+}
 
 }  // namespace clampet::desktop

@@ -4,7 +4,6 @@
 #include <vector>
 
 class QHBoxLayout;
-class QLabel;
 
 namespace clampet::desktop {
 
@@ -38,8 +37,9 @@ class StageBar : public QWidget {
     void paintEvent(QPaintEvent*) override;
 
    private:
+    static int title_width();
     QHBoxLayout *tabs_, *menus_;
-    QLabel *title_, *detail_;
+    QString title_, detail_;
 };
 
 }  // namespace clampet::desktop

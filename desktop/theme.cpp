@@ -8,6 +8,9 @@
 #include <QStyleFactory>
 #include <QSvgRenderer>
 
+// Resources of a static library are registered by hand, from outside any namespace.
+static void register_resources() { Q_INIT_RESOURCE(desktop); }
+
 namespace clampet::desktop {
 namespace {
 
@@ -36,10 +39,9 @@ double scale = 1;
 QString style_sheet(const Theme& t) {
     return QString(R"(
         QWidget { color: %1; }
-        QLineEdit, QComboBox { background: %2; border: 1px solid %3; border-radius: 4px; padding: 2px 6px; selection-background-color: %4; selection-color: %5; }
-        QLineEdit:focus, QComboBox:focus { border: 2px solid %4; padding: 1px 5px; }
+        QLineEdit { background: %2; border: 1px solid %3; border-radius: 4px; padding: 2px 6px; selection-background-color: %4; selection-color: %5; }
+        QLineEdit:focus { border: 2px solid %4; padding: 1px 5px; }
         QLineEdit[bad="true"] { border: 2px solid %6; }
-        QComboBox QAbstractItemView { background: %2; border: 1px solid %3; selection-background-color: %7; selection-color: %1; }
         QPushButton { background: %2; border: 1px solid %3; border-radius: 5px; padding: 5px 12px; }
         QPushButton:hover { border-color: %4; }
         QPushButton:focus { border: 2px solid %4; padding: 4px 11px; }
@@ -98,6 +100,7 @@ double text_scale() { return scale; }
 bool system_prefers_dark() { return QApplication::palette().color(QPalette::Window).lightness() < 110; }
 
 bool load_fonts() {
+    register_resources();
     const int regular = QFontDatabase::addApplicationFont(":/fonts/Inter-Regular.otf");
     const int strong = QFontDatabase::addApplicationFont(":/fonts/Inter-SemiBold.otf");
     return regular >= 0 && strong >= 0;

@@ -8,12 +8,12 @@
 namespace clampet::quantity {
 namespace {
 
-/// Four significant digits without an exponent and without trailing zeros.
-std::string significant(double value) {
+/// Significant digits without an exponent and without trailing zeros.
+std::string significant(double value, int digits) {
     if (value == 0) return "0";
     const double magnitude = std::abs(value);
-    if (magnitude >= 1e7 || magnitude < 1e-4) return fmt::format("{:.4g}", value);
-    const int decimals = std::max(0, 3 - static_cast<int>(std::floor(std::log10(magnitude))));
+    if (magnitude >= 1e7 || magnitude < 1e-4) return fmt::format("{:.{}g}", value, digits);
+    const int decimals = std::max(0, digits - 1 - static_cast<int>(std::floor(std::log10(magnitude))));
     std::string text = fmt::format("{:.{}f}", value, decimals);
     if (text.find('.') != text.npos) {
         while (text.back() == '0') text.pop_back();
@@ -61,7 +61,7 @@ std::string_view display_unit(Dimension dimension, System system) {
     return "";
 }
 
-std::string format(double si, Dimension dimension, System system) {
+std::string format(double si, Dimension dimension, System system, int digits) {
     if (std::isnan(si)) return "–";
     if (std::isinf(si)) return si > 0 ? "∞" : "-∞";
     std::string_view unit = display_unit(dimension, system);
@@ -71,7 +71,8 @@ std::string format(double si, Dimension dimension, System system) {
     if (dimension == Dimension::length && system == System::imperial) {
         if (const auto fraction = inch_fraction(value); !fraction.empty()) return joined(fraction, unit);
     }
-    return joined(significant(value), unit);
+    const bool size = dimension == Dimension::length || dimension == Dimension::mass || dimension == Dimension::number;
+    return joined(significant(value, digits > 0 ? digits : size ? 4 : 3), unit);
 }
 
 std::string format_exact(double si, Dimension dimension, System system) {

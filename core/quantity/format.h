@@ -11,9 +11,10 @@ enum class System { metric, imperial };
 std::string_view display_unit(Dimension dimension, System system);
 
 /// A value as a person would write it: "33.7 mm", "1 1/2 in", "0.8 N·m", "45°".
-/// Meaning  Four significant digits, no more than the workshop can use; inch fractions to 1/64 where they are exact.
+/// Meaning  As many significant digits as the workshop can use: four for sizes, masses and plain numbers, three for the
+///          rest, or as many as `digits` says; inch fractions to 1/64 where they are exact.
 /// Range    Finite values; infinity gives "∞" and NaN "–", which parse() refuses.
-std::string format(double si, Dimension dimension, System system = System::metric);
+std::string format(double si, Dimension dimension, System system = System::metric, int digits = 0);
 
 /// The shortest text that parse() reads back as the same value (to the last bit or two): for fields and files.
 std::string format_exact(double si, Dimension dimension, System system = System::metric);

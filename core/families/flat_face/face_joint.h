@@ -60,13 +60,15 @@ class FaceJoint : public Joint {
     double peak_pressure(const Wrench& wrench) const noexcept;
     double tilt(const Wrench& wrench) const noexcept;
     double tips_utilisation(const Wrench& wrench) const noexcept;
-    double mean_radius(const Wrench& wrench) const noexcept;
+    /// Twist about the screw that face and thread together resist in the loosening sense [N m].
+    double unscrewing_torque(const Wrench& wrench) const noexcept;
 
     FaceNumbers n_;
     mechanics::PressureSolver coarse_, fine_;
     mechanics::PlanarContacts coarse_contacts_, fine_contacts_;
     std::unique_ptr<const FaceJoint> search_;  ///< the same on a coarse grid
     std::vector<mechanics::HullEdge> edges_;
+    double rest_radius_ = 0;  ///< mean friction radius about the screw without a load: least when it is central
     std::vector<Mode> modes_;
 };
 

@@ -119,6 +119,7 @@ FaceJoint::FaceJoint(FaceNumbers numbers, const Patch& coarse, const Patch& fine
               {"parts", ModeClass::ultimate, "is pulled off its face", false},
               {"crush", ModeClass::ultimate, "crushes its face", false},
               {"opens", ModeClass::service, "opens at one edge", false}};
+    rest_radius_ = slip({}, false).mean_radius;
     if (n_.one_screw) modes_.push_back({"unscrews", ModeClass::ultimate, "turns and backs its screw off", false});
     if (n_.bearing == Bearing::pad || n_.bearing == Bearing::rubber) modes_.push_back({"sags", ModeClass::service, "sags on its pad", false});
 }
@@ -168,7 +169,9 @@ FaceJoint::Slip FaceJoint::slip(const Wrench& w, bool only_limit, double enough)
     return result;
 }
 
-double FaceJoint::mean_radius(const Wrench& w) const noexcept { return slip(w, false).mean_radius; }
+double FaceJoint::unscrewing_torque(const Wrench& w) const noexcept {
+    return pressed(w).N * (n_.friction * rest_radius_ + n_.thread_radius_friction - n_.thread_pitch / (2 * std::numbers::pi));
+}
 
 double FaceJoint::peak_pressure(const Wrench& w) const noexcept {
     const Pressed load = pressed(w);
@@ -235,7 +238,7 @@ double FaceJoint::utilisation(std::size_t mode, const Wrench& w) const noexcept 
     if (modes_[mode].key == "sags") return tilt(w) / n_.sag_limit;
     const double N = pressed(w).N, loosening = (n_.right_hand ? 1 : -1) * w.mz;
     if (loosening <= 0) return N > 0 ? 0 : infinite;
-    const double hold = N * (n_.friction * mean_radius(w) + n_.thread_radius_friction - n_.thread_pitch / (2 * std::numbers::pi));
+    const double hold = unscrewing_torque(w);
     return hold > 0 ? loosening / hold : infinite;
 }
 
@@ -270,12 +273,12 @@ std::vector<NamedValue> FaceJoint::capacity(std::size_t mode, const Wrench& w) c
     const double F = n_.squeeze.force;
     if (key == "slips") {
         const double N = std::max(0.0, pressed(w).N);
-        return {{"shear_alone", n_.friction * N, Dimension::force}, {"twist_alone", n_.friction * N * mean_radius(w), Dimension::torque}};
+        return {{"shear_alone", n_.friction * N, Dimension::force}, {"twist_alone", n_.friction * N * slip(w, false).mean_radius, Dimension::torque}};
     }
     if (key == "parts") return {{"pull", F, Dimension::force}};
     if (key == "crush") return {{"pressure", n_.allowable_pressure, Dimension::stress}};
     if (key == "sags") return {{"tilt", n_.sag_limit, Dimension::angle}};
-    if (key == "unscrews") return {{"twist", std::max(0.0, pressed(w).N * (n_.friction * mean_radius(w) + n_.thread_radius_friction - n_.thread_pitch / (2 * std::numbers::pi))), Dimension::torque}};
+    if (key == "unscrews") return {{"twist", std::max(0.0, unscrewing_torque(w)), Dimension::torque}};
     const double used = utilisation(mode, w), moment = std::hypot(w.mx, w.my);
     return {{"moment", used > 0 && std::isfinite(used) ? moment / used : F * coarse_.patch().size, Dimension::torque}};
 }

@@ -188,8 +188,8 @@ double GripJoint::ring_stress(const Wrench& w) const noexcept {
         for (int i = 0; i < 24; ++i) {
             const double angle = 2 * pi * (i + 0.5) / 24;
             if (loose) continue;
-            // Cosine: (4F/pi r) |cos|; even: F/(2r) round the whole ring.
-            const double share = even ? pi * F / 24 : 4 * F / pi * std::abs(std::cos(angle)) * 2 * pi / 24;
+            // Per radian: 2F/pi |cos| from two close halves, F/2 from a lapped one.
+            const double share = (even ? F / 2 : 2 * F / pi * std::abs(std::cos(angle))) * 2 * pi / 24;
             forces[count++] = {angle, share};
         }
         if (loose) {

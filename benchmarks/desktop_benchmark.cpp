@@ -1,0 +1,101 @@
+// Two things that a person feels: keystroke to repainted sheet, and start to first paint against an empty Qt window.
+#include <fmt/format.h>
+
+#include <QApplication>
+#include <QElapsedTimer>
+#include <QKeyEvent>
+#include <QLineEdit>
+#include <QMainWindow>
+#include <QProcess>
+#include <QSettings>
+#include <QTemporaryDir>
+#include <QTimer>
+#include <algorithm>
+#include <vector>
+
+#include "desktop/input_row.h"
+#include "desktop/main_window.h"
+#include "desktop/quantity_field.h"
+#include "desktop/seam_sheet.h"
+#include "desktop/theme.h"
+
+namespace {
+
+using namespace clampet::desktop;
+
+double median(std::vector<double> values) {
+    std::nth_element(values.begin(), values.begin() + static_cast<std::ptrdiff_t>(values.size() / 2), values.end());
+    return values[values.size() / 2];
+}
+
+double keystroke_milliseconds() {
+    QTemporaryDir folder;
+    MainWindow window(folder.path());
+    window.open_demo();
+    window.show();
+    window.select_seam("cup-on-bush");
+    window.sheet()->select_element("stud");
+    QApplication::processEvents();
+    auto* edit = window.sheet()->input("torque")->field()->editor();
+    std::vector<double> times;
+    for (int i = 0; i < 60; ++i) {
+        edit->selectAll();
+        QElapsedTimer timer;
+        timer.start();
+        QKeyEvent press(QEvent::KeyPress, Qt::Key_2, Qt::NoModifier, i % 2 ? "2" : "3");
+        QApplication::sendEvent(edit, &press);
+        QApplication::processEvents();  // lays out and paints
+        times.push_back(static_cast<double>(timer.nsecsElapsed()) * 1e-6);
+    }
+    return median(times);
+}
+
+/// Runs this program again to show one window, and times it until that window has painted.
+double start_milliseconds(const QString& what) {
+    std::vector<double> times;
+    for (int i = 0; i < 9; ++i) {
+        QElapsedTimer timer;
+        timer.start();
+        QProcess process;
+        process.start(QApplication::applicationFilePath(), {what});
+        process.waitForFinished();
+        times.push_back(static_cast<double>(timer.nsecsElapsed()) * 1e-6);
+    }
+    return median(times);
+}
+
+int show_and_leave(QWidget& window) {
+    window.resize(1280, 800);
+    window.show();
+    QTimer::singleShot(0, [&] {
+        window.repaint();
+        QApplication::quit();
+    });
+    return QApplication::exec();
+}
+
+}  // namespace
+
+int main(int argc, char** argv) {
+    QApplication app(argc, argv);
+    QTemporaryDir settings;
+    QSettings::setPath(QSettings::NativeFormat, QSettings::UserScope, settings.path());
+    if (argc > 1 && QString(argv[1]) == "empty") {
+        QMainWindow window;
+        return show_and_leave(window);
+    }
+    load_fonts();
+    apply_theme(false, 1);
+    if (argc > 1 && QString(argv[1]) == "demo") {
+        QTemporaryDir folder;
+        MainWindow window(folder.path());
+        window.open_demo();
+        return show_and_leave(window);
+    }
+    const double key = keystroke_milliseconds(), empty = start_milliseconds("empty"), demo = start_milliseconds("demo");
+    fmt::print("{:<34} {:>10} {:>10} {:>10}\n", "what", "measured", "target", "of target");
+    fmt::print("{:<34} {:>7.2f} ms {:>7.0f} ms {:>10.2f}\n", "keystroke to repainted sheet", key, 16.0, key / 16);
+    fmt::print("{:<34} {:>7.0f} ms {:>7.0f} ms {:>10.2f}\n", "start to first paint, demo", demo, 2 * empty, demo / (2 * empty));
+    fmt::print("{:<34} {:>7.0f} ms\n", "  an empty Qt window", empty);
+    return 0;
+}

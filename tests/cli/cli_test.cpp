@@ -1,0 +1,184 @@
+// Runs the real program and reads what it prints.
+#include <sys/wait.h>
+
+#include <array>
+#include <cstdio>
+#include <fstream>
+#include <nlohmann/json.hpp>
+
+#include "approximately.h"
+#include "project/rig_json.h"
+#include "project/starting_points.h"
+#include "study/check.h"
+#include "study/sentences.h"
+#include "temporary_folder.h"
+
+using namespace clampet;
+using nlohmann::json;
+
+namespace {
+
+struct Run {
+    int exit_code = -1;
+    std::string out, err;
+};
+
+Run run(const std::string& arguments) {
+    TemporaryFolder folder;
+    const auto err = folder / "err";
+    FILE* pipe = popen((std::string(CLAMPET_CLI) + " " + arguments + " 2>" + err.string()).c_str(), "r");
+    REQUIRE(pipe);
+    Run result;
+    std::array<char, 4096> buffer;
+    for (std::size_t n; (n = fread(buffer.data(), 1, buffer.size(), pipe)) > 0;) result.out.append(buffer.data(), n);
+    result.exit_code = WEXITSTATUS(pclose(pipe));
+    std::ifstream stream(err);
+    result.err.assign(std::istreambuf_iterator<char>(stream), {});
+    return result;
+}
+
+const std::string demo = CLAMPET_SOURCE_DIR "/data/demo/stair-rail.clampet.json";
+
+}  // namespace
+
+TEST_CASE("check gives the same answer as the study behind it", "[cli]") {
+    const auto r = run("check " + demo + " --json");
+    CHECK(r.exit_code == 1);
+    CHECK(r.err.empty());
+    const auto j = json::parse(r.out);
+    const auto check = *study::check(project::demo_rig());
+    CHECK(j.at("headline") == study::headline(check));
+    CHECK(j.at("worst") == "camera-screw");
+    REQUIRE(j.at("interfaces").size() == check.interfaces.size());
+    for (std::size_t i = 0; i < check.interfaces.size(); ++i) {
+        const auto& row = j.at("interfaces")[i];
+        CHECK(row.at("interface") == check.interfaces[i].id);
+        CHECK(row.at("factor").get<double>() == absolute(check.interfaces[i].typical, 1e-9));
+        CHECK(row.at("verdict") == std::string(study::name_of(check.interfaces[i].verdict)));
+        for (const auto& m : row.at("modes")) {
+            CHECK((m.at("factor").is_null() || m.at("factor").is_number()));
+            CHECK(m.at("wrench").size() == 6);
+        }
+    }
+    CHECK_THAT(run("check " + demo).out, Catch::Contains(study::headline(check)));
+}
+
+TEST_CASE("exit codes of the contract", "[cli]") {
+    TemporaryFolder folder;
+    auto rig = project::demo_rig();
+    rig.interface("camera-screw")->elements[0].inputs["screw_length"] = 0.0127;
+    rig.interface("ball")->elements[0].inputs["torque"] = 2.5;
+    rig.interface("ball")->pose = rig::BallPose{};
+    rig.interface("cup-on-bush")->elements[0].inputs["torque"] = 9.0;
+    const auto good = (folder / "good.json").string();
+    std::ofstream(good) << project::write_rig(rig);
+    CHECK(run("check " + good).exit_code == 0);
+    CHECK(run("check " + good + " --required 50").exit_code == 1);
+    CHECK(run("check " + demo).exit_code == 1);
+    CHECK(run("check").exit_code == 2);
+    CHECK(run("check " + demo + " --required 0").exit_code == 2);
+    CHECK(run("check " + demo + " --case earthquake").exit_code == 2);
+    CHECK(run("check /no/such/file").exit_code == 3);
+    CHECK(run("nonsense").exit_code == 2);
+    CHECK(run("").exit_code == 2);
+    CHECK(run("--help").exit_code == 0);
+    CHECK(run("check " + good + " > /dev/full").exit_code == 4);
+}
+
+TEST_CASE("validate says line and path of what is wrong", "[cli]") {
+    TemporaryFolder folder;
+    CHECK(run("validate " + demo).exit_code == 0);
+    CHECK(json::parse(run("validate " + demo + " --json").out).at("parts") == 6);
+    std::string text = project::write_rig(project::demo_rig());
+    text.replace(text.find("1.34"), 4, "-9.1");
+    const auto bad = (folder / "bad.json").string();
+    std::ofstream(bad) << text;
+    const auto r = run("validate " + bad);
+    CHECK(r.exit_code == 3);
+    CHECK_THAT(r.err, Catch::Contains("/parts/5/mass") && Catch::Contains("line ") && Catch::Contains("for example 1.34"));
+    CHECK(std::count(r.err.begin(), r.err.end(), '\n') == 1);
+    CHECK(run("validate " + std::string(folder.path())).exit_code == 3);
+}
+
+TEST_CASE("bench computes one interface and shows its working", "[cli]") {
+    const auto r = run("bench flat_face shape=disc diameter=40mm hole_diameter=0 bears=whole friction=0.3 force=1000N --wrench 0,0,0,0,0,1 --json");
+    const auto j = json::parse(r.out);
+    CHECK(r.exit_code == 0);
+    CHECK(j.at("family") == "flat_face");
+    CHECK(j.at("factor").get<double>() == relative(4, 1e-3));
+    CHECK(j.at("governs") == "slips");
+    CHECK(j.at("modes")[0].at("motion") == "twists");
+    CHECK(j.at("modes")[0].at("factor_mass") == j.at("modes")[0].at("factor_live"));
+    CHECK(j.at("modes")[1].at("factor").is_null());
+    CHECK(j.at("parameters").at("diameter") == 0.04);
+    CHECK(j.at("working").size() > 5);
+    for (const auto& line : j.at("working")) CHECK((line.contains("quantity") && line.contains("formula") && line.contains("value") && line.contains("unit") && line.contains("source")));
+    CHECK_THAT(run("bench flat_face shape=disc diameter=40mm hole_diameter=0 bears=whole friction=0.3 force=1000N --wrench 0,0,0,0,0,1").out, Catch::Contains("4.0×, slips first") && Catch::Contains("Working"));
+}
+
+TEST_CASE("bench splits the load into what stays and what may grow", "[cli]") {
+    const auto j = json::parse(run("bench flat_face bears=whole hole_diameter=0 friction=0.3 force=1000 --wrench 150,0,0,0,0,0 --permanent 100,0,0,0,0,0 --json").out);
+    CHECK(j.at("modes")[0].at("factor_mass").get<double>() == relative(2, 1e-3));
+    CHECK(j.at("modes")[0].at("factor_live").get<double>() == relative(4, 1e-3));
+}
+
+TEST_CASE("bench refuses what cannot be built, on one line", "[cli]") {
+    struct Row {
+        const char *arguments, *says;
+    };
+    for (const Row& row : {Row{"bench glue", "Use one of: thread"}, Row{"bench ball diameter=-3mm", "It must be more than 0 mm"}, Row{"bench ball diameter=3kg", "a length is wanted"}, Row{"bench ball colour=red", "It has: diameter"},
+                           Row{"bench ball diameter", "is not key=value"}, Row{"bench ball --wrench 1,2,3", "Write Fx,Fy,Fz,Mx,My,Mz"}, Row{"bench ball --wrench 1,2,3,4,5,nan", "is not six numbers"}, Row{"bench ball diameter=nan", "not a number"},
+                           Row{"bench ball friction='steel on cheese'", "Type a measured number"}, Row{"bench thread screw=M7", "not in the catalogue"}, Row{"bench tube_grip diameter=200mm", "Use a flank of at least"}}) {
+        CAPTURE(row.arguments);
+        const auto r = run(row.arguments);
+        CHECK(r.exit_code == 2);
+        CHECK(r.out.empty());
+        CHECK_THAT(r.err, Catch::Contains(row.says));
+        CHECK(std::count(r.err.begin(), r.err.end(), '\n') == 1);
+    }
+}
+
+TEST_CASE("families and their parameters are listed", "[cli]") {
+    const auto families = json::parse(run("families --json").out).at("families");
+    CHECK(families.size() == 5);
+    for (const auto& f : families) {
+        const auto key = f.at("family").get<std::string>();
+        const auto params = json::parse(run("bench " + key + " --params --json").out).at("parameters");
+        CHECK(params.size() > 3);
+        for (const auto& p : params) CHECK((p.contains("key") && p.contains("default") && p.contains("help") && p.contains("source")));
+        CHECK_THAT(run("families").out, Catch::Contains(key));
+        CHECK(run("bench " + key + " --params").exit_code == 0);
+    }
+}
+
+TEST_CASE("thread show, fit and stack", "[cli]") {
+    const auto show = json::parse(run("thread show 1/4-20 --class 2A --json").out);
+    CHECK(show.at("external").at("major").at("high").get<double>() / 0.0254 == absolute(0.2489, 0.0001));  // ASME B1.1
+    CHECK_FALSE(show.contains("internal"));
+    CHECK(run("thread show 1/4-20 --class 3A").exit_code == 2);
+    CHECK_THAT(run("thread show M6").out, Catch::Contains("ISO 724"));
+    CHECK(json::parse(run("thread fit M6 1/4-20 --json").out).at("fit") == "jams");
+    CHECK(run("thread fit M6 1/4-20").exit_code == 1);
+    CHECK(run("thread fit M6 M6").exit_code == 0);
+    CHECK(json::parse(run("thread fit M6 M6 --json").out).at("turns_low").is_null());
+    CHECK_THAT(run("thread fit M6 M99").err, Catch::Contains("not in the catalogue"));
+    const auto stack = json::parse(run("thread stack screw=1/4-20x5/8in items=8mm socket=5.5mm --json").out);
+    CHECK(stack.at("verdict") == "bottoms");
+    CHECK(stack.at("protrusion").get<double>() == absolute(0.007875, 1e-9));
+    CHECK(stack.at("washer_thickness").at("low").get<double>() == absolute(0.002675, 1e-9));
+    CHECK(stack.at("standard_screw_lengths")[0].get<double>() == absolute(0.0127, 1e-9));
+    CHECK(json::parse(run("thread stack screw=M6x0.75x16mm items=6mm+2*1mm socket=12mm --json").out).at("verdict") == "right");
+    CHECK(json::parse(run("thread stack screw=1/4-20x1/2in items=9.5mm socket=5.5mm in=wood --json").out).at("verdict") == "short");
+    CHECK(run("thread stack screw=1/4-20 socket=5mm").exit_code == 2);
+    CHECK(run("thread stack screw=1/4-20x1in socket=-5mm").exit_code == 2);
+}
+
+TEST_CASE("quantity says what the program understands", "[cli]") {
+    CHECK(run("quantity '1 1/2\"' --to mm").out == "38.1 mm\n");
+    const auto j = json::parse(run("quantity '40 in-lb' --json").out);
+    CHECK(j.at("dimension") == "torque");
+    CHECK(j.at("value").get<double>() == relative(4.519394, 1e-6));
+    CHECK(run("quantity '3 kg' --to mm").exit_code == 2);
+    CHECK(run("quantity 'three'").exit_code == 2);
+    CHECK(run("quantity '40 in·lb'").out == "torque: 4.52 N·m, 40 in·lb\n");
+}

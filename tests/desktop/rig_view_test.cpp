@@ -1,0 +1,236 @@
+#include <set>
+
+#include "window.h"
+
+using namespace clampet;
+using namespace clampet::desktop;
+
+TEST_CASE("the demo opens on the seam that lets go first, in words, shape and number", "[desktop][rig]") {
+    DemoWindow d;
+    CHECK(d.window.stack()->headline() == "Camera on its plate bottoms before it clamps.");
+    CHECK(d.window.stack()->selected() == "camera-screw");
+    CHECK(d.window.sheet()->verdict_text().endsWith("Slips"));
+    CHECK(d.window.rig_tab()->state() == "2 slip · 1 doubtful");
+    for (const auto& r : d.window.document().check().interfaces) {
+        auto* button = d.window.stack()->seam(QString::fromStdString(r.id));
+        REQUIRE(button);
+        CHECK(button->verdict() == r.verdict);
+        CHECK(button->factors().typical == r.typical);
+        CHECK(button->accessibleName().contains(QString::fromStdString(r.name)));
+        CHECK(button->accessibleName().contains(QString::fromUtf8(study::name_of(r.verdict))));
+    }
+}
+
+TEST_CASE("change a number, see it hold, undo", "[desktop][rig]") {
+    DemoWindow d;
+    auto* row = d.input("camera-screw", "screw", "screw_length");
+    const auto before = d.window.sheet()->section()->shown().summary;
+    DemoWindow::type(row->field()->editor(), "1/2 in");
+    CHECK(std::get<double>(d.given("camera-screw", 0, "screw_length")) == Approx(0.0127));
+    CHECK(d.window.sheet()->verdict_text().endsWith("Holds"));
+    CHECK(d.window.stack()->seam("camera-screw")->verdict() == study::Verdict::holds);
+    CHECK(d.window.sheet()->section()->shown().summary != before);  // the cut-away followed
+    CHECK(row->field()->editor()->text() == "1/2 in");
+    CHECK(d.window.stack()->headline().startsWith("Ball in its cup"));
+    d.shortcut("undo");
+    CHECK(std::get<double>(d.given("camera-screw", 0, "screw_length")) == Approx(0.0159));
+    CHECK(d.window.stack()->seam("camera-screw")->verdict() == study::Verdict::slips);
+    CHECK(d.window.sheet()->input("screw_length")->field()->editor()->text() == "15.9 mm");
+    d.shortcut("redo");
+    CHECK(d.window.stack()->seam("camera-screw")->verdict() == study::Verdict::holds);
+}
+
+TEST_CASE("the cut-away changes with every keystroke", "[desktop][rig]") {
+    DemoWindow d;
+    auto* edit = d.input("camera-screw", "screw", "items")->field()->editor();
+    edit->setFocus();
+    edit->selectAll();
+    QTest::keyClick(edit, Qt::Key_Backspace);
+    std::set<std::string> summaries;
+    for (const char key : std::string("9.5")) {
+        QTest::keyClick(edit, key);
+        summaries.insert(d.window.sheet()->section()->shown().summary);
+    }
+    CHECK(summaries.size() == 2);  // "9" and "9." are the same, "9.5" is not
+}
+
+TEST_CASE("a value that cannot be built is refused in the field, and the old one stays", "[desktop][rig]") {
+    DemoWindow d;
+    auto* row = d.input("ball", "ball", "diameter");
+    const auto before = d.given("ball", 0, "diameter");
+    DemoWindow::type(row->field()->editor(), "-5 mm");
+    CHECK_THAT(row->problem_text().toStdString(), Catch::Contains("It must be more than 0 mm"));
+    CHECK(row->field()->editor()->text() == "-5 mm");
+    CHECK(d.given("ball", 0, "diameter") == before);
+    DemoWindow::type(row->field()->editor(), "8 mm");  // thinner than its stem
+    CHECK_THAT(row->problem_text().toStdString(), Catch::Contains("is not") || Catch::Contains("stem"));
+    CHECK(d.given("ball", 0, "diameter") == before);
+    DemoWindow::type(row->field()->editor(), "25 mm");
+    CHECK(row->problem_text().isEmpty());
+    CHECK(std::get<double>(d.given("ball", 0, "diameter")) == Approx(0.025));
+}
+
+TEST_CASE("friction is chosen by its pair of materials or typed", "[desktop][rig]") {
+    DemoWindow d;
+    auto* row = d.input("rail-clamp", "jaw", "friction");
+    CHECK(row->choices()->currentText() == "painted steel on plywood");
+    CHECK(row->note().startsWith("0.22 to 0.45"));
+    row->choices()->setFocus();
+    QTest::keyClicks(row->choices(), "painted steel on rubber");
+    CHECK(std::get<rig::FrictionOf>(d.given("rail-clamp", 0, "friction")).pair == "painted steel on rubber");
+    CHECK(row->field()->editor()->text() == "0.65");
+    DemoWindow::type(row->field()->editor(), "0.4");
+    CHECK(std::get<double>(d.given("rail-clamp", 0, "friction")) == Approx(0.4));
+    CHECK(row->choices()->currentIndex() == 0);
+}
+
+TEST_CASE("a choice changes what else is asked", "[desktop][rig]") {
+    DemoWindow d;
+    auto* jaws = d.input("rail-clamp", "jaw", "jaws");
+    CHECK(d.window.sheet()->input("half_angle")->isVisibleTo(d.window.sheet()));
+    jaws->choices()->setFocus();
+    QTest::keyClick(jaws->choices(), Qt::Key_Down);
+    CHECK(std::get<std::string>(d.given("rail-clamp", 0, "jaws")) == "collar");
+    CHECK_FALSE(d.window.sheet()->input("half_angle")->isVisibleTo(d.window.sheet()));
+}
+
+TEST_CASE("a thread is typed by name, and an unknown one refused", "[desktop][rig]") {
+    DemoWindow d;
+    auto* row = d.input("ball", "ball", "screw");
+    DemoWindow::type(row->text_editor(), "M6");
+    CHECK(std::get<std::string>(d.given("ball", 0, "screw")) == "M6");
+    DemoWindow::type(row->text_editor(), "M7");
+    CHECK_THAT(row->problem_text().toStdString(), Catch::Contains("not in the catalogue"));
+    CHECK(row->text_editor()->text() == "M7");
+    CHECK(std::get<std::string>(d.given("ball", 0, "screw")) == "M6");
+}
+
+TEST_CASE("a preload comes from the screw until it is typed", "[desktop][rig]") {
+    DemoWindow d;
+    auto* row = d.input("cup-on-bush", "face", "force");
+    CHECK_THAT(row->note().toStdString(), Catch::Contains("from the stud"));
+    DemoWindow::type(row->field()->editor(), "900 N");
+    CHECK(std::get<double>(d.given("cup-on-bush", 1, "force")) == Approx(900));
+}
+
+TEST_CASE("elements of a seam are switched by clicking", "[desktop][rig]") {
+    DemoWindow d;
+    d.click_seam("cup-on-bush");
+    auto* pill = d.window.sheet()->findChild<QPushButton*>("element-stud");
+    REQUIRE(pill);
+    QTest::mouseClick(pill, Qt::LeftButton);
+    CHECK(d.window.sheet()->input("socket_depth"));
+    CHECK_FALSE(d.window.sheet()->input("shape"));
+}
+
+TEST_CASE("working on demand, with its sources", "[desktop][rig]") {
+    DemoWindow d;
+    d.click_seam("ball");
+    CHECK(d.window.sheet()->working_text().isEmpty());
+    QTest::mouseClick(d.window.sheet()->working_button(), Qt::LeftButton);
+    CHECK_THAT(d.window.sheet()->working_text().toStdString(), Catch::Contains("VDI 2230") && Catch::Contains("holding moment"));
+    QTest::mouseClick(d.window.sheet()->working_button(), Qt::LeftButton);
+    CHECK(d.window.sheet()->working_text().isEmpty());
+}
+
+TEST_CASE("the modes are shown, the least first, as the study has them", "[desktop][rig]") {
+    DemoWindow d;
+    d.click_seam("ball");
+    const auto rows = d.window.sheet()->mode_rows();
+    REQUIRE(rows.size() == 4);
+    CHECK(rows.front().first == "tilts");
+    for (const auto& r : d.window.document().check().interfaces)
+        if (r.id == "ball") CHECK(rows.front().second == QString::fromStdString(quantity::format_factor(r.typical)));
+}
+
+TEST_CASE("fewer inputs first, more on demand", "[desktop][rig]") {
+    DemoWindow d;
+    d.click_seam("ball");
+    CHECK_FALSE(d.window.sheet()->input("seating")->isVisible());
+    QTest::mouseClick(d.window.sheet()->more_button(), Qt::LeftButton);
+    CHECK(d.window.sheet()->input("seating")->isVisibleTo(d.window.sheet()));
+}
+
+TEST_CASE("dragging the ball poses it and everything follows", "[desktop][elevation]") {
+    DemoWindow d;
+    d.click_seam("ball");
+    auto* view = d.window.elevation();
+    CHECK(view->pose_words() == "52° forward");
+    const double arm = view->scene().lever->arm, factor = d.window.stack()->seam("ball")->factors().typical;
+    const auto start = view->pixel(view->scene().ball->handle).toPoint();
+    const auto centre = view->pixel(view->scene().ball->centre);
+    const double radius = std::hypot(start.x() - centre.x(), start.y() - centre.y());
+    const auto at = [&](double degrees) { return QPointF(centre.x() + radius * std::sin(degrees * M_PI / 180), centre.y() - radius * std::cos(degrees * M_PI / 180)).toPoint(); };
+    QTest::mousePress(view, Qt::LeftButton, {}, start);
+    for (const double degrees : {45.0, 35.0, 25.0, 20.0}) QTest::mouseMove(view, at(degrees));
+    QTest::mouseRelease(view, Qt::LeftButton, {}, at(20));
+    CHECK(d.window.document().rig().interface("ball")->pose->forward == Approx(20 * M_PI / 180).margin(0.02));
+    CHECK(view->pose_words() == "20° forward");
+    CHECK(view->scene().lever->arm < arm);
+    CHECK(d.window.stack()->seam("ball")->factors().typical > factor);
+    d.shortcut("undo");  // one gesture, one undo
+    CHECK(view->pose_words() == "52° forward");
+    CHECK_FALSE(d.window.document().can_undo());
+}
+
+TEST_CASE("the ball stops where its stem meets the cup", "[desktop][elevation]") {
+    DemoWindow d;
+    auto* view = d.window.elevation();
+    view->setFocus();
+    for (int i = 0; i < 5; ++i) QTest::keyClick(view, Qt::Key_Right, Qt::ShiftModifier);
+    CHECK(d.window.document().rig().interface("ball")->pose->tilt() == Approx(62 * M_PI / 180).epsilon(1e-6));
+    QTest::keyClick(view, Qt::Key_Left);
+    CHECK(view->pose_words() == "61° forward");
+}
+
+TEST_CASE("the front view poses to the side", "[desktop][elevation]") {
+    DemoWindow d;
+    auto* view = d.window.elevation();
+    QTest::mouseClick(view->front_button(), Qt::LeftButton);
+    CHECK(view->view() == ViewSide::front);
+    CHECK(view->pose_words() == "upright");
+    view->setFocus();
+    QTest::keyClick(view, Qt::Key_Right);
+    CHECK(view->pose_words() == "1° to the right");
+    CHECK(d.window.document().rig().interface("ball")->pose->side != 0);
+    QTest::mouseClick(view->side_button(), Qt::LeftButton);
+    CHECK(view->view() == ViewSide::side);
+}
+
+TEST_CASE("a press beside the handle drags nothing", "[desktop][elevation]") {
+    DemoWindow d;
+    auto* view = d.window.elevation();
+    const auto away = view->pixel(view->scene().ball->handle).toPoint() + QPoint(60, 60);
+    QTest::mousePress(view, Qt::LeftButton, {}, away);
+    QTest::mouseMove(view, away - QPoint(80, 0));
+    QTest::mouseRelease(view, Qt::LeftButton, {}, away);
+    CHECK_FALSE(d.window.document().can_undo());
+}
+
+TEST_CASE("seams are reached and chosen by keyboard", "[desktop][keyboard]") {
+    DemoWindow d;
+    auto* first = d.window.stack()->seam("camera-screw");
+    first->setFocus();
+    QTest::keyClick(first, Qt::Key_Down);
+    CHECK(d.window.stack()->selected() == "ball");
+    QTest::keyClick(d.window.stack()->seam("ball"), Qt::Key_Down);
+    CHECK(d.window.stack()->selected() == "cup-on-bush");
+    CHECK(d.window.sheet()->verdict_text().endsWith("Doubtful"));
+}
+
+TEST_CASE("parts are added on top and taken off, and both undo", "[desktop][rig]") {
+    DemoWindow d;
+    QTest::mouseClick(d.window.stack()->add_button(), Qt::LeftButton);
+    auto* menu = d.window.stack()->findChild<QMenu*>();
+    REQUIRE(menu);
+    menu->actions()[1]->trigger();  // joined by a face
+    CHECK(d.window.document().rig().parts.size() == 7);
+    CHECK(d.window.document().rig().interfaces.back().elements[0].family == "flat_face");
+    menu->close();
+    QTest::mouseClick(d.window.stack()->remove_button(), Qt::LeftButton);
+    CHECK(d.window.document().rig().parts.size() == 6);
+    d.shortcut("undo");
+    d.shortcut("undo");
+    CHECK(project::write_rig(d.window.document().rig()) == project::write_rig(project::demo_rig()));
+    CHECK(d.window.stack()->seam("camera-screw"));
+}

@@ -1,0 +1,186 @@
+#include <fcntl.h>
+
+#include <fstream>
+
+#include "project/file.h"
+#include "window.h"
+
+using namespace clampet;
+using namespace clampet::desktop;
+
+TEST_CASE("the start page begins something", "[desktop][shell]") {
+    DemoWindow d(false);
+    CHECK(d.window.start()->isVisible());
+    CHECK_FALSE(d.window.rig_tab()->isEnabled());
+    QTest::mouseClick(d.window.start()->findChild<QPushButton*>("start-floor-post"), Qt::LeftButton);
+    CHECK_FALSE(d.window.start()->isVisible());
+    CHECK(d.window.document().rig().name == "Post on the floor");
+    CHECK(d.window.stack()->seam("stand"));
+    d.shortcut("new");
+    CHECK(d.window.start()->isVisible());
+    QTest::mouseClick(d.window.start()->findChild<QPushButton*>("start-demo"), Qt::LeftButton);
+    CHECK(d.window.document().rig().name == "Stair rail");
+}
+
+TEST_CASE("the brief changes masses and places, and every seam below follows", "[desktop][brief]") {
+    DemoWindow d;
+    QTest::mouseClick(d.window.brief_tab(), Qt::LeftButton);
+    auto* brief = d.window.brief();
+    CHECK(brief->isVisible());
+    CHECK(brief->mass("camera")->editor()->text() == "1.34 kg");
+    CHECK(brief->mass("camera")->other_text() == "2.954 lb");
+    const double before = d.window.stack()->seam("rail-clamp")->factors().typical;
+    DemoWindow::type(brief->mass("camera")->editor(), "6 lb 2 oz");
+    CHECK(d.window.document().rig().part("camera")->mass == Approx(98 * 0.45359237 / 16));
+    CHECK(d.window.stack()->seam("rail-clamp")->factors().typical < before);
+    CHECK_THAT(d.window.brief_tab()->state().toStdString(), Catch::Contains("2.778 kg"));
+    DemoWindow::type(brief->centre("camera", 0)->editor(), "30 mm");
+    CHECK(d.window.document().rig().part("camera")->centre_of_gravity.x() == Approx(0.03));
+    DemoWindow::type(brief->mass("camera")->editor(), "-3 kg");
+    CHECK_THAT(brief->mass("camera")->problem_text().toStdString(), Catch::Contains("from 0 to 10 000 kg"));
+    DemoWindow::type(brief->required()->editor(), "3");
+    CHECK(d.window.document().rig().required == 3);
+    DemoWindow::type(brief->push()->editor(), "2 kgf");
+    CHECK(d.window.document().rig().push.force == Approx(19.6133));
+    DemoWindow::type(brief->rig_name(), "Tower stair");
+    CHECK(d.window.document().rig().name == "Tower stair");
+    CHECK(d.window.windowTitle().startsWith("Tower stair"));
+    DemoWindow::type(brief->part_name("camera"), "Camera B");
+    CHECK(d.window.document().rig().part("camera")->name == "Camera B");
+    d.shortcut("rig");
+    CHECK(d.window.elevation()->isVisible());
+    d.shortcut("brief");
+    CHECK(brief->isVisible());
+}
+
+TEST_CASE("save, open and of late", "[desktop][file]") {
+    DemoWindow d;
+    const QString path = d.folder.filePath("mine.clampet.json");
+    REQUIRE(d.window.document().perform(project::SetMass{"camera", 2}));
+    CHECK(d.window.windowTitle().contains('*'));
+    REQUIRE(d.window.save_to(path));
+    CHECK_FALSE(d.window.windowTitle().contains('*'));
+    d.shortcut("new");
+    CHECK(d.window.document().is_empty());
+    REQUIRE(d.window.open_file(path));
+    CHECK(d.window.document().rig().part("camera")->mass == 2);
+    REQUIRE(d.window.document().perform(project::SetMass{"camera", 3}));
+    d.shortcut("save");
+    CHECK(project::read_rig(*project::read_file(path.toStdString()))->part("camera")->mass == 3);
+    d.shortcut("new");
+    bool listed = false;
+    for (auto* button : d.window.start()->findChildren<QPushButton*>())
+        if (button->text() == "mine.clampet.json") {
+            QTest::mouseClick(button, Qt::LeftButton);
+            listed = true;
+            break;
+        }
+    CHECK(listed);
+    CHECK(d.window.document().rig().part("camera")->mass == 3);
+}
+
+TEST_CASE("a broken file is refused in words, and what was open stays", "[desktop][file]") {
+    DemoWindow d;
+    REQUIRE(d.window.document().perform(project::SetMass{"camera", 2}));
+    const QString path = d.folder.filePath("bad.clampet.json");
+    std::ofstream(path.toStdString()) << "{\n\"format\": \"clampet-rig\",\n\"schema\" 1}";
+    CHECK_FALSE(d.window.open_file(path));
+    CHECK_THAT(d.window.notice()->text().toStdString(), Catch::Contains("what was open is still here") && Catch::Contains("line 3") && Catch::Contains("missing comma"));
+    CHECK(d.window.document().rig().part("camera")->mass == 2);
+    CHECK(d.window.notice()->isVisible());
+    QTest::mouseClick(d.window.notice()->findChild<QPushButton*>(), Qt::LeftButton);
+    CHECK_FALSE(d.window.notice()->isVisible());
+    CHECK_FALSE(d.window.save_to("/no/such/folder/rig.clampet.json"));
+    CHECK_THAT(d.window.notice()->text().toStdString(), Catch::Contains("The folder is not there"));
+    CHECK(d.window.document().is_modified());
+}
+
+TEST_CASE("changes are not left behind unasked", "[desktop][file]") {
+    DemoWindow d;
+    REQUIRE(d.window.document().perform(project::SetMass{"camera", 2}));
+    int asked = 0;
+    d.window.ask_to_keep = [&] {
+        ++asked;
+        return MainWindow::Keep::cancel;
+    };
+    d.shortcut("new");
+    CHECK(asked == 1);
+    CHECK(d.window.document().rig().part("camera")->mass == 2);
+    CHECK_FALSE(d.window.close());
+    CHECK(d.window.isVisible());
+    d.window.ask_to_keep = [] { return MainWindow::Keep::discard; };
+    CHECK(d.window.close());
+}
+
+TEST_CASE("unsaved work comes back after a crash", "[desktop][recovery]") {
+    QTemporaryDir folder;
+    {
+        project::Recovery crashed(folder.path().toStdString());
+        auto rig = project::demo_rig();
+        rig.name = "Half done";
+        REQUIRE(crashed.keep(rig, {}));
+    }  // its lock is gone, its copy is not
+    MainWindow window(folder.path());
+    CHECK(window.recover());
+    window.show();
+    CHECK(window.document().rig().name == "Half done");
+    CHECK(window.document().is_modified());
+    CHECK_THAT(window.notice()->text().toStdString(), Catch::Contains("The work is back"));
+}
+
+TEST_CASE("work is kept by itself a moment after an edit", "[desktop][recovery]") {
+    DemoWindow d;
+    REQUIRE(d.window.document().perform(project::SetMass{"camera", 2}));
+    const auto copies = [&] { return QDir(d.folder.path() + "/recovery").entryList({"*.recovery.json"}).size(); };
+    CHECK(QTest::qWaitFor([&] { return copies() == 1; }, 4000));
+    REQUIRE(d.window.save_to(d.folder.filePath("a.clampet.json")));
+    CHECK(copies() == 0);
+}
+
+TEST_CASE("dark, larger and smaller text keep the rig and the seam", "[desktop][appearance]") {
+    DemoWindow d;
+    d.click_seam("ball");
+    REQUIRE(d.window.document().perform(project::SetMass{"camera", 2}));
+    d.shortcut("dark");
+    CHECK(theme().dark);
+    CHECK(d.window.stack()->selected() == "ball");
+    CHECK(d.window.document().rig().part("camera")->mass == 2);
+    for (int i = 0; i < 15; ++i) d.shortcut("larger");
+    CHECK(text_scale() == Approx(2.0));
+    CHECK(d.window.stack()->seam("ball")->isVisible());
+    d.shortcut("undo");
+    CHECK(d.window.document().rig().part("camera")->mass == Approx(1.34));
+    for (int i = 0; i < 20; ++i) d.shortcut("smaller");
+    CHECK(text_scale() == Approx(0.8));
+    d.shortcut("normal");
+    d.shortcut("dark");
+    CHECK_FALSE(theme().dark);
+}
+
+TEST_CASE("everything that takes the keyboard has a name", "[desktop][access]") {
+    DemoWindow d;
+    for (const char* page : {"brief", "rig"}) {
+        d.shortcut(page);
+        for (auto* w : d.window.findChildren<QWidget*>()) {
+            if (!w->isVisible() || !(w->focusPolicy() & Qt::TabFocus)) continue;
+            if (qobject_cast<QLineEdit*>(w) && qobject_cast<QComboBox*>(w->parentWidget())) continue;
+            QString name = w->accessibleName();
+            if (auto* button = qobject_cast<QAbstractButton*>(w); button && name.isEmpty()) name = button->text();
+            CAPTURE(w->metaObject()->className(), w->objectName());
+            CHECK_FALSE(name.isEmpty());
+        }
+    }
+}
+
+TEST_CASE("it fits a small window, and paints at twice the density", "[desktop][appearance]") {
+    DemoWindow d;
+    d.window.resize(1024, 700);
+    QApplication::processEvents();
+    CHECK(d.window.width() == 1024);
+    CHECK(d.window.height() == 700);
+    CHECK(d.window.elevation()->width() > 250);
+    const auto picture = d.window.grab().toImage();
+    // Not a blank: the header is dark, the paper is light.
+    CHECK(picture.pixelColor(5, 5).lightness() < 90);
+    CHECK(picture.pixelColor(picture.width() / 2, picture.height() - 60).lightness() > 180);
+}

@@ -1,0 +1,42 @@
+#pragma once
+#include <concepts>
+
+#include "approximately.h"
+#include "families/family.h"
+
+namespace bench {
+
+using namespace clampet;
+using families::Load;
+using families::Values;
+using families::Wrench;
+
+inline std::shared_ptr<const families::Joint> joint(const char* family, const Values& values) {
+    auto made = families::join(*families::family_named(family), values);
+    if (!made) FAIL(made.problem().sentence());
+    return *made;
+}
+// A template, so that six numbers in braces are always a wrench.
+template <std::same_as<Load> L>
+families::Report report(const char* family, const Values& values, const L& load) { return families::report(*joint(family, values), load); }
+inline families::Report report(const char* family, const Values& values, const Wrench& variable) { return report(family, values, Load{{}, variable}); }
+inline const families::ModeReport& mode(const families::Report& r, const char* key) {
+    for (const auto& m : r.modes)
+        if (m.mode == key) return m;
+    FAIL("no mode " << key);
+    return r.modes.front();
+}
+inline double factor(const char* family, const Values& values, const Wrench& variable, const char* key) { return mode(report(family, values, variable), key).factor; }
+inline double result(const families::Report& r, const char* name) {
+    for (const auto& v : r.results)
+        if (v.name == name) return v.value;
+    FAIL("no result " << name);
+    return 0;
+}
+inline Problem problem(const char* family, const Values& values) {
+    const auto made = families::join(*families::family_named(family), values);
+    REQUIRE_FALSE(made);
+    return made.problem();
+}
+
+}  // namespace bench

@@ -1,0 +1,55 @@
+#include <numbers>
+
+#include "families/bench.h"
+
+using namespace clampet;
+using namespace bench;
+
+namespace {
+Values base() { return {{"layout", std::string("rectangle")}, {"length", 0.6}, {"width", 0.4}, {"friction", 0.5}}; }
+constexpr double W = 50, h = 1.2;  // weight [N] at the middle, push at this height [m]
+Load pushed(double fx, double fy) { return {{0, 0, -W, 0, 0, 0}, {fx, fy, 0, -h * fy, h * fx, 0}}; }
+}  // namespace
+
+TEST_CASE("a base tips when the push beats its weight, worked by hand", "[families][stance]") {
+    // Moments about the edge: W a/2 = lambda P h.
+    CHECK(mode(report("stance", base(), pushed(10, 0)), "tips").factor == relative(W * 0.3 / (10 * h), 1e-9));
+    CHECK(mode(report("stance", base(), pushed(0, -10)), "tips").factor == relative(W * 0.2 / (10 * h), 1e-9));
+    CHECK(std::isinf(mode(report("stance", base(), pushed(10, 0)), "tips").factor_mass));
+}
+
+TEST_CASE("three legs tip over the nearest side", "[families][stance]") {
+    const Values legs{{"layout", std::string("legs")}, {"feet", 3.0}, {"spread", 0.4}, {"turn", 0.0}};
+    // A triangle's sides are at half the spread from the middle, opposite a leg: towards -x.
+    CHECK(mode(report("stance", legs, pushed(-10, 0)), "tips").factor == relative(W * 0.2 / (10 * h), 1e-9));
+    CHECK(mode(report("stance", legs, pushed(10, 0)), "tips").factor == relative(W * 0.2 / (10 * h * std::cos(std::numbers::pi / 3)), 1e-9));
+}
+
+TEST_CASE("weight outside the feet has tipped already", "[families][stance]") {
+    const Load over{{0, 0, -W, 0, W * 0.35, 0}, {1, 0, 0, 0, 0, 0}};
+    CHECK(mode(report("stance", base(), over), "tips").factor == 0);
+    const Load lifted{{0, 0, 20, 0, 0, 0}, {}};
+    CHECK(mode(report("stance", base(), lifted), "tips").factor == 0);
+}
+
+TEST_CASE("feet slide at mu W, and twist", "[families][stance]") {
+    const Load low{{0, 0, -W, 0, 0, 0}, {10, 0, 0, 0, 0, 0}};
+    CHECK(mode(report("stance", base(), low), "slides").factor == relative(0.5 * W / 10, 2e-3));
+    const Load twist{{0, 0, -W, 0, 0, 0}, {0, 0, 0, 0, 0, 1}};
+    CHECK(mode(report("stance", base(), twist), "slides").factor == relative(0.5 * W * std::hypot(0.3, 0.2), 2e-3));
+    CHECK(mode(report("stance", base(), twist), "slides").motion == "twists");
+}
+
+TEST_CASE("a clamped support neither tips nor slides", "[families][stance]") {
+    const auto r = report("stance", {{"layout", std::string("clamped")}}, pushed(1000, 0));
+    CHECK(r.modes.empty());
+    CHECK(std::isinf(r.factor));
+}
+
+TEST_CASE("feet that are none", "[families][stance]") {
+    CHECK(problem("stance", {{"layout", std::string("legs")}, {"feet", 3.5}}).where == "feet");
+    CHECK(problem("stance", {{"layout", std::string("points")}, {"points", std::string("0,0; 1 m,0; 2 m,0")}}).where == "points");
+    CHECK(problem("stance", {{"layout", std::string("points")}, {"points", std::string("0,0; left,0; 0,1 m")}}).what == "“ left,0” is not an x,y pair.");
+    const Values free{{"layout", std::string("points")}, {"points", std::string("-300 mm,-200 mm; 300 mm,-200 mm; 300 mm,200 mm; -300 mm,200 mm")}, {"friction", 0.5}};
+    CHECK(mode(report("stance", free, pushed(10, 3)), "tips").factor == relative(mode(report("stance", base(), pushed(10, 3)), "tips").factor, 1e-9));
+}

@@ -1,0 +1,46 @@
+#include <array>
+#include <numbers>
+
+#include "approximately.h"
+#include "mechanics/line_contact.h"
+#include "mechanics/ring_bending.h"
+
+using namespace clampet::mechanics;
+constexpr double pi = std::numbers::pi;
+
+TEST_CASE("rings under radial forces agree with Roark", "[mechanics][published]") {
+    // Roark, circular rings: two opposite forces 0.3183 W R (= 1/pi); n equal forces: (1/2)[1/theta - cot theta] W R at the
+    // loads, theta half the angle between them.
+    const std::array<RadialForce, 2> two{{{0, 1}, {pi, 1}}};
+    CHECK(ring_moment_per_radius(two) == absolute(0.3183, 0.00005));
+    std::array<RadialForce, 3> three;
+    for (int i = 0; i < 3; ++i) three[static_cast<std::size_t>(i)] = {2 * pi * i / 3, 1};
+    const double third = pi / 3;
+    CHECK(ring_moment_per_radius(three) == relative(0.5 * (1 / third - 1 / std::tan(third)), 1e-6));
+    std::array<RadialForce, 24> even;
+    for (int i = 0; i < 24; ++i) even[static_cast<std::size_t>(i)] = {2 * pi * i / 24, 1.0 / 24};
+    CHECK(ring_moment_per_radius(even) < 0.01 * 0.3183);  // even pressure hardly bends a ring
+}
+
+TEST_CASE("a jaw opens at a sixth and is lost at a half", "[mechanics]") {
+    LineContact line{0.06, 100, 0};
+    CHECK(line.density(0) == relative(100 / 0.06, 1e-12));
+    line.moment = 100 * 0.06 / 6 * 0.999;
+    CHECK(line.is_whole());
+    line.moment = 100 * 0.06 / 6 * 1.001;
+    CHECK_FALSE(line.is_whole());
+    CHECK(line.in_balance());
+    line.moment = 100 * 0.06 / 2 * 1.001;
+    CHECK_FALSE(line.in_balance());
+    // Beyond the middle third: 2N/(3(L/2 - e)), and the sums still balance.
+    line.moment = 100 * 0.02;
+    CHECK(line.peak() == relative(2 * 100 / (3 * 0.01), 1e-9));
+    double force = 0, moment = 0;
+    for (int i = 0; i < 60000; ++i) {
+        const double x = -0.03 + 0.06 * (i + 0.5) / 60000;
+        force += line.density(x) * 1e-6;
+        moment += line.density(x) * x * 1e-6;
+    }
+    CHECK(force == relative(100, 1e-4));
+    CHECK(moment == relative(2, 1e-4));
+}

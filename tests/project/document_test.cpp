@@ -1,0 +1,156 @@
+#include "project/document.h"
+
+#include <fstream>
+
+#include "approximately.h"
+#include "project/file.h"
+#include "project/rig_json.h"
+#include "project/starting_points.h"
+#include "temporary_folder.h"
+
+using namespace clampet;
+using project::Document;
+using project::SetInput;
+
+namespace {
+std::string text_of(const Document& d) { return project::write_rig(d.rig()); }
+void open_demo(Document& d) { REQUIRE(d.adopt(project::demo_rig())); }
+}  // namespace
+
+TEST_CASE("every edit undoes to the same bytes, and redoes", "[project][document]") {
+    const std::vector<project::Edit> edits{
+        SetInput{"ball", "ball", "torque", 1.2}, SetInput{"ball", "ball", "friction", rig::FrictionOf{"steel on acetal"}}, SetInput{"rail-clamp", "jaw", "jaws", std::string("collar")},
+        project::SetMass{"camera", 2.0}, project::SetCentreOfGravity{"camera", {0.01, 0.02, 0.03}}, project::SetPartName{"camera", "Another"}, project::SetPose{"ball", {0.1, 0.2, 0.3}},
+        project::SetRequired{3}, project::SetPush{30}, project::SetRigName{"Other"}, project::AddPart{"camera", "Light", "ball", 0.3}, project::AddPart{"plate", "Monitor", "flat_face", 0.4}, project::RemovePart{"plate"}};
+    REQUIRE(edits.size() >= std::variant_size_v<project::Edit>);
+    Document d;
+    open_demo(d);
+    const std::string before = text_of(d);
+    for (const auto& edit : edits) {
+        CAPTURE(project::label_of(edit));
+        REQUIRE(d.perform(edit));
+        const std::string after = text_of(d);
+        CHECK(after != before);
+        CHECK(d.is_modified());
+        CHECK(d.undo_label() == project::label_of(edit));
+        d.undo();
+        CHECK(text_of(d) == before);
+        CHECK_FALSE(d.is_modified());
+        d.redo();
+        CHECK(text_of(d) == after);
+        d.undo();
+    }
+}
+
+TEST_CASE("a refused edit changes nothing and says why", "[project][document]") {
+    Document d;
+    open_demo(d);
+    const std::string before = text_of(d);
+    const std::vector<project::Edit> bad{SetInput{"ball", "ball", "diameter", -1.0}, SetInput{"ball", "ball", "diameter", std::nan("")}, SetInput{"ghost", "ball", "diameter", 1.0}, SetInput{"ball", "ghost", "diameter", 1.0},
+                                         project::SetMass{"camera", -1}, project::SetMass{"ghost", 1}, project::SetRequired{std::nan("")}, project::SetPush{-3}, project::SetPartName{"camera", ""}, project::SetPose{"rail-clamp", {}},
+                                         project::SetPose{"ball", {std::nan(""), 0, 0}}, project::AddPart{"ghost", "x", "ball", 1}, project::AddPart{"camera", "x", "glue", 1}, project::RemovePart{"rail"}};
+    for (const auto& edit : bad) {
+        const auto done = d.perform(edit);
+        REQUIRE_FALSE(done);
+        CHECK_FALSE(done.problem().remedy.empty());
+        CHECK(text_of(d) == before);
+        CHECK_FALSE(d.can_undo());
+    }
+    CHECK(d.perform(SetInput{"ball", "ball", "diameter", -1.0}).problem().where == "diameter");
+}
+
+TEST_CASE("one gesture undoes as one, and one that ends where it began leaves no trace", "[project][document]") {
+    Document d;
+    open_demo(d);
+    const std::string before = text_of(d);
+    for (const double torque : {0.5, 0.6, 0.7}) REQUIRE(d.perform(SetInput{"ball", "ball", "torque", torque}, 7));
+    d.undo();
+    CHECK(text_of(d) == before);
+    CHECK_FALSE(d.can_undo());
+    REQUIRE(d.perform(project::SetPose{"ball", {0.5, 0, 0}}, 8));
+    REQUIRE(d.perform(project::SetPose{"ball", *project::demo_rig().interface("ball")->pose}, 8));
+    CHECK_FALSE(d.can_undo());
+    REQUIRE(d.perform(SetInput{"ball", "ball", "torque", 0.45}));  // the same value
+    CHECK_FALSE(d.can_undo());
+}
+
+TEST_CASE("edits never merge across a save", "[project][document]") {
+    TemporaryFolder folder;
+    Document d;
+    open_demo(d);
+    REQUIRE(d.perform(SetInput{"ball", "ball", "torque", 0.5}, 7));
+    REQUIRE(d.save_as(folder / "a.clampet.json"));
+    CHECK_FALSE(d.is_modified());
+    const std::string saved = text_of(d);
+    REQUIRE(d.perform(SetInput{"ball", "ball", "torque", 0.6}, 7));
+    d.undo();
+    CHECK(text_of(d) == saved);
+    CHECK_FALSE(d.is_modified());
+}
+
+TEST_CASE("a change tells what follows from it", "[project][document]") {
+    Document d;
+    open_demo(d);
+    std::vector<project::Change> changes;
+    const auto subscription = d.observe([&](const project::Change& c) { changes.push_back(c); });
+    REQUIRE(d.perform(SetInput{"ball", "ball", "torque", 0.5}));
+    CHECK(changes.back().touches("ball"));
+    CHECK_FALSE(changes.back().touches("rail-clamp"));
+    REQUIRE(d.perform(project::SetMass{"camera", 2}));
+    CHECK(changes.back().touches("rail-clamp"));  // a heavier camera loads every seam below
+    const auto count = changes.size();
+    REQUIRE_FALSE(d.perform(project::SetMass{"camera", -2}));
+    CHECK(changes.size() == count);
+}
+
+TEST_CASE("a local edit gives the same check as a whole one", "[project][document]") {
+    Document d;
+    open_demo(d);
+    REQUIRE(d.perform(SetInput{"ball", "ball", "torque", 1.3}));
+    const auto whole = *study::check(d.rig());
+    for (std::size_t i = 0; i < whole.interfaces.size(); ++i) {
+        CHECK(d.check().interfaces[i].typical == relative(whole.interfaces[i].typical, 1e-9));
+        CHECK(d.check().interfaces[i].verdict == whole.interfaces[i].verdict);
+    }
+    CHECK(d.check().worst == whole.worst);
+}
+
+TEST_CASE("a failed open leaves the open document untouched", "[project][document]") {
+    TemporaryFolder folder;
+    Document d;
+    open_demo(d);
+    REQUIRE(d.perform(project::SetMass{"camera", 2}));
+    const std::string before = text_of(d);
+    std::ofstream(folder / "bad.json") << before.substr(0, before.size() / 2);
+    const auto done = d.open(folder / "bad.json");
+    REQUIRE_FALSE(done);
+    CHECK_THAT(done.problem().where, Catch::StartsWith("bad.json, line "));
+    CHECK(text_of(d) == before);
+    CHECK(d.can_undo());
+    CHECK_FALSE(d.path());
+    REQUIRE_FALSE(d.open(folder / "none.json"));
+    CHECK(text_of(d) == before);
+}
+
+TEST_CASE("a failed save keeps the work marked as unsaved", "[project][document]") {
+    Document d;
+    open_demo(d);
+    REQUIRE(d.perform(project::SetMass{"camera", 2}));
+    REQUIRE_FALSE(d.save());
+    REQUIRE_FALSE(d.save_as("/no/such/folder/rig.clampet.json"));
+    CHECK(d.is_modified());
+    CHECK_FALSE(d.path());
+}
+
+TEST_CASE("a rig is built from nothing but edits", "[project][document]") {
+    Document d;
+    open_demo(d);
+    REQUIRE(d.perform(project::RemovePart{"clamp"}));
+    CHECK(d.rig().parts.size() == 1);
+    for (const auto* family : families::registry()) REQUIRE(d.perform(project::AddPart{d.rig().parts.back().id, "Part", std::string(family->key()), 0.2}));
+    CHECK(d.check().interfaces.size() == families::registry().size());
+    CHECK(project::read_rig(text_of(d)));
+    d.start_new();
+    CHECK(d.is_empty());
+    CHECK_FALSE(d.can_undo());
+}

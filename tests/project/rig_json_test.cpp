@@ -1,0 +1,88 @@
+#include "project/rig_json.h"
+
+#include <fmt/format.h>
+
+#include <random>
+
+#include "approximately.h"
+#include "project/starting_points.h"
+
+using namespace clampet;
+
+namespace {
+std::string demo_text() { return project::write_rig(project::demo_rig()); }
+std::string replaced(std::string text, const std::string& from, const std::string& to) {
+    const auto at = text.find(from);
+    REQUIRE(at != text.npos);
+    return text.replace(at, from.size(), to);
+}
+Problem problem(const std::string& text) {
+    const auto rig = project::read_rig(text);
+    REQUIRE_FALSE(rig);
+    return rig.problem();
+}
+}  // namespace
+
+TEST_CASE("a rig survives writing and reading, to the byte", "[project][json]") {
+    for (const auto& rig : {project::demo_rig(), *project::starting_rig("pole-clamp"), *project::starting_rig("floor-post"), rig::Rig{}}) {
+        const std::string text = project::write_rig(rig);
+        const auto back = project::read_rig(text);
+        REQUIRE(back);
+        CHECK(*back == rig);
+        CHECK(project::write_rig(*back) == text);
+    }
+}
+
+TEST_CASE("every kind of input survives", "[project][json]") {
+    auto rig = project::demo_rig();
+    auto& inputs = rig.interface("ball")->elements[0].inputs;
+    inputs["friction"] = rig::Band{0.1, 0.2, 0.3};
+    inputs["force"] = 123.456789012345678;
+    rig.name = "Quote \" and \\ and ü and 🎥";
+    CHECK(*project::read_rig(project::write_rig(rig)) == rig);
+}
+
+TEST_CASE("a broken file says line, place and remedy", "[project][json]") {
+    CHECK(problem("").where == "line 1");
+    CHECK(problem("{\n\"format\": \"clampet-rig\",\n\"schema\" 1}").where == "line 3");
+    CHECK(problem("{\n\"format\": \"clampet-rig\",\n\"schema\" 1}").remedy == "Look for a missing comma, quote or bracket at or just before this line.");
+    const std::string half = demo_text().substr(0, 900);
+    CHECK(problem(half).what == "The file ends in the middle.");
+    const auto nan = problem(replaced(demo_text(), "\"mass\": 1.34", "\"mass\": NaN"));
+    CHECK(nan.what == "NaN and infinity are not numbers in JSON.");
+    CHECK_THAT(nan.where, Catch::StartsWith("line "));
+    CHECK(problem(replaced(demo_text(), "\"mass\": 1.34", "\"mass\": 1e999")).what == "A number in the file is too large.");
+}
+
+TEST_CASE("a wrong value is found by line and path", "[project][json]") {
+    const std::string text = replaced(demo_text(), "\"mass\": 1.34", "\"mass\": \"heavy\"");
+    const std::size_t line = 1 + static_cast<std::size_t>(std::count(text.begin(), text.begin() + static_cast<std::ptrdiff_t>(text.find("heavy")), '\n'));
+    const auto p = problem(text);
+    CHECK(p.where == fmt::format("line {}, /parts/5/mass", line));
+    CHECK(p.what == "This should be a number.");
+    CHECK_THAT(problem(replaced(demo_text(), "\"mass\": 1.34", "\"mass\": -1.34")).where, Catch::EndsWith("/parts/5/mass"));
+    CHECK_THAT(problem(replaced(demo_text(), "\"mass\": 1.34", "\"weight\": 1.34")).where, Catch::EndsWith("/parts/5/weight"));
+    CHECK_THAT(problem(replaced(demo_text(), "\"id\": \"camera\",", "")).what, Catch::Contains("“id” is missing"));
+    CHECK_THAT(problem(replaced(demo_text(), "\"role\": \"payload\"", "\"role\": \"hero\"")).remedy, Catch::Contains("payload, part, support"));
+    CHECK_THAT(problem(replaced(demo_text(), "screw.preload", "screwpreload")).remedy, Catch::Contains("screw.preload"));
+}
+
+TEST_CASE("other files and newer ones are refused", "[project][json]") {
+    CHECK(problem("{}").what == "This is not a Clampet rig.");
+    CHECK(problem("[1, 2]").what == "This should be an object.");
+    CHECK(problem("3").what == "This should be an object.");
+    CHECK(problem(replaced(demo_text(), "\"schema\": 1", "\"schema\": 2")).remedy == "Open it with a newer Clampet.");
+    CHECK_FALSE(project::read_rig(replaced(demo_text(), "\"schema\": 1", "\"schema\": 0")));
+}
+
+TEST_CASE("no spoiled file crashes", "[project][json]") {
+    const std::string text = demo_text();
+    std::mt19937 random(20261125);
+    for (int k = 0; k < 300; ++k) {
+        std::string spoiled = text;
+        for (int i = 0; i < 3; ++i) spoiled[random() % spoiled.size()] = "{}[],:\"0-e\x01\xff"[random() % 12];
+        if (k % 3 == 0) spoiled.resize(random() % spoiled.size());
+        if (const auto rig = project::read_rig(spoiled); !rig) CHECK_FALSE(rig.problem().remedy.empty());
+    }
+    CHECK_FALSE(project::read_rig(std::string(200000, '[')));
+}

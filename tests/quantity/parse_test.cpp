@@ -1,0 +1,77 @@
+#include "quantity/parse.h"
+
+#include <random>
+
+#include "approximately.h"
+#include "quantity/format.h"
+
+using namespace clampet;
+using quantity::Dimension;
+
+TEST_CASE("what people type is understood", "[quantity]") {
+    struct Row {
+        const char* text;
+        Dimension dimension;
+        double si;
+    };
+    const auto row = GENERATE(values<Row>({
+        {"3/8 in", Dimension::length, 0.009525}, {"1 1/2\"", Dimension::length, 0.0381}, {"7/32\"", Dimension::length, 7.0 / 32 * 0.0254}, {"7/32\" x 3", Dimension::length, 21.0 / 32 * 0.0254},
+        {"1-1/2 in", Dimension::length, 0.0381}, {"¼ in", Dimension::length, 0.00635}, {"1½″", Dimension::length, 0.0381}, {"5' 3 1/2\"", Dimension::length, 63.5 * 0.0254},
+        {"30 mm - 2*3 mm", Dimension::length, 0.024}, {"30 mm - 2*3", Dimension::length, 0.024}, {"(30 - 6) mm", Dimension::length, 0.024}, {"2,5 cm", Dimension::length, 0.025}, {"0,125 in", Dimension::length, 0.003175},
+        {"2 lb 3 oz", Dimension::mass, 35 * 0.45359237 / 16}, {"2.5kg", Dimension::mass, 2.5}, {"1e3 g", Dimension::mass, 1}, {"12 kgf", Dimension::force, 117.6798}, {"25 lb", Dimension::force, 111.2055},
+        {"40 in·lb", Dimension::torque, 4.519394}, {"40 in-lb", Dimension::torque, 4.519394}, {"4 ft-lb", Dimension::torque, 5.423272}, {"10 kg*cm", Dimension::torque, 0.980665}, {"3 N * 40 mm", Dimension::torque, 0.12},
+        {"0.8 N·m", Dimension::torque, 0.8}, {"0.8 Nm", Dimension::torque, 0.8}, {"45 deg", Dimension::angle, 0.7853982}, {"45°", Dimension::angle, 0.7853982}, {"40 MPa", Dimension::stress, 4e7},
+        {"5800 psi", Dimension::stress, 3.998959e7}, {"200 N/mm", Dimension::stiffness, 2e5}, {"0.5 m/s", Dimension::speed, 0.5}, {"10 mph", Dimension::speed, 4.4704}, {"3.50 EUR", Dimension::price, 3.5}, {"0.35", Dimension::number, 0.35}, {"35 %", Dimension::number, 0.35},
+    }));
+    CAPTURE(row.text);
+    const auto value = quantity::parse(row.text, row.dimension);
+    REQUIRE(value);
+    CHECK(*value == relative(row.si, 1e-6));
+}
+
+TEST_CASE("a bare number takes the field's unit, or SI", "[quantity]") {
+    CHECK(*quantity::parse("12", Dimension::length, "mm") == relative(0.012, 1e-12));
+    CHECK(*quantity::parse("12", Dimension::length) == relative(12, 1e-12));
+    CHECK(*quantity::parse("45", Dimension::angle, "°") == relative(0.7853981634, 1e-9));
+    CHECK(*quantity::parse("2*6 + 1", Dimension::length, "mm") == relative(0.013, 1e-12));
+}
+
+TEST_CASE("a bad entry says what is wrong and how to write it", "[quantity]") {
+    struct Row {
+        const char* text;
+        Dimension dimension;
+        const char *what, *remedy;
+    };
+    const auto row = GENERATE(values<Row>({
+        {"3 kg", Dimension::length, "“3 kg” is a mass, and a length is wanted.", "Write for example 30 mm or 1 1/4 in."},
+        {"3 kg", Dimension::force, "“3 kg” is a mass, and a force is wanted.", "For the pull of that mass write 3 kgf."},
+        {"1,000 mm", Dimension::length, "“1,000” could mean two things.", "Write 1000 or 1.000."},
+        {"", Dimension::length, "Nothing was typed.", "Write a number and a unit, for example 30 mm."},
+        {"nan", Dimension::length, "“nan” is not a number or a unit that Clampet knows.", "Write for example 30 mm, 3/8 in, 12 kgf or 40 in·lb."},
+        {"3/0 in", Dimension::length, "This fraction divides by zero.", "Write for example 3/8."},
+        {"1e999 mm", Dimension::length, "“1e999” is too large or too small a number.", "Write a number that can be built."},
+        {"3 mm 4 mm", Dimension::length, "The second unit is not smaller than the first.", "Write for example 2 lb 3 oz or 5 ft 3 in."},
+        {"3 mm + 2 kg", Dimension::length, "These two cannot be added: they are different kinds of quantity.", "For example 30 mm - 2*3 mm."},
+        {"5 furlongs", Dimension::mass, "“furlongs” is not understood here.", "Write a mass, for example 1.3 kg or 2 lb 3 oz."},
+    }));
+    CAPTURE(row.text);
+    const auto value = quantity::parse(row.text, row.dimension);
+    REQUIRE_FALSE(value);
+    CHECK(value.problem().what == row.what);
+    CHECK(value.problem().remedy == row.remedy);
+}
+
+TEST_CASE("no entry crashes, and none gives NaN or infinity", "[quantity]") {
+    const std::string alphabet = "0123456789.,/*+-x() \"'inmkglbozfNPa·°½e%";
+    std::mt19937 random(20261125);
+    for (int i = 0; i < 20000; ++i) {
+        std::string text;
+        const auto length = random() % 14;
+        for (std::size_t k = 0; k < length; ++k) text += alphabet[random() % alphabet.size()];
+        CAPTURE(text);
+        if (const auto value = quantity::parse_any(text)) CHECK(std::isfinite(value->si));
+    }
+    CHECK_FALSE(quantity::parse_any(std::string(5000, '1')));
+    CHECK_FALSE(quantity::parse_any(std::string(150, '(')));
+    CHECK_FALSE(quantity::parse_any("9e307 m * 9e307"));
+}

@@ -1,0 +1,69 @@
+#include <functional>
+
+#include "approximately.h"
+#include "project/starting_points.h"
+#include "rig/rig.h"
+
+using namespace clampet;
+
+TEST_CASE("a rig that cannot be is refused with its place and a remedy", "[rig]") {
+    struct Row {
+        const char* where;
+        std::function<void(rig::Rig&)> spoil;
+        const char* remedy;
+    };
+    const std::vector<Row> rows{
+        {"/parts/5/mass", [](auto& r) { r.part("camera")->mass = -1; }, "from 0 to 10 000 kg"},
+        {"/parts/5/mass", [](auto& r) { r.part("camera")->mass = std::nan(""); }, "from 0 to 10 000 kg"},
+        {"/parts/5/centre_of_gravity", [](auto& r) { r.part("camera")->centre_of_gravity.x() = std::numeric_limits<double>::infinity(); }, "Give x, y, z in metres"},
+        {"/parts/1/id", [](auto& r) { r.parts[1].id = "rail"; }, "Give each its own id."},
+        {"/interfaces/3/support/part", [](auto& r) { r.interface("ball")->support.part = "ghost"; }, "Name a part that is listed under parts."},
+        {"/interfaces/3/support/port", [](auto& r) { r.interface("ball")->support.port = "ghost"; }, "Name one of its ports, or add it."},
+        {"/interfaces/3/elements", [](auto& r) { r.interface("ball")->elements.clear(); }, "Add an element with a family"},
+        {"/interfaces/3/elements/0/family", [](auto& r) { r.interface("ball")->elements[0].family = "magnet"; }, "Use one of: thread"},
+        {"/interfaces/3/elements/0/inputs/diameter", [](auto& r) { r.interface("ball")->elements[0].inputs["diameter"] = 0.0; }, "It must be more than 0 mm"},
+        {"/interfaces/3/elements/0/inputs/screw", [](auto& r) { r.interface("ball")->elements[0].inputs["screw"] = std::string("M7"); }, "Write for example"},
+        {"/interfaces/3/elements/0/inputs/friction", [](auto& r) { r.interface("ball")->elements[0].inputs["friction"] = rig::FrictionOf{"steel on cheese"}; }, "Type a measured number"},
+        {"/interfaces/3/elements/0/inputs/colour", [](auto& r) { r.interface("ball")->elements[0].inputs["colour"] = 1.0; }, "--params"},
+        {"/interfaces/4/elements/1/inputs/force", [](auto& r) { r.interface("camera-screw")->elements[1].inputs["force"] = rig::Link{"bolt", "preload"}; }, "screw.preload"},
+        {"/required", [](auto& r) { r.required = 0; }, "1.5 (bench)"},
+        {"/push/force", [](auto& r) { r.push.force = -1; }, "for example 15"},
+        {"/push/part", [](auto& r) { r.push.part = "ghost"; }, "Name a part"},
+        {"/parts/5", [](auto& r) { r.interfaces.pop_back(); }, "Add the interface that carries it."},
+    };
+    for (const auto& row : rows) {
+        auto r = project::demo_rig();
+        row.spoil(r);
+        CAPTURE(row.where, row.remedy);
+        const auto ok = rig::validate(r);
+        REQUIRE_FALSE(ok);
+        CHECK(ok.problem().where == row.where);
+        CHECK_THAT(ok.problem().remedy, Catch::Contains(row.remedy));
+        CHECK_FALSE(ok.problem().what.empty());
+    }
+}
+
+TEST_CASE("a load path that goes round is refused", "[rig]") {
+    auto r = project::demo_rig();
+    // The clamp now stands on the camera, which stands on the clamp.
+    r.interface("rail-clamp")->support = {"camera", "socket"};
+    const auto ok = rig::validate(r);
+    REQUIRE_FALSE(ok);
+    CHECK_THAT(ok.problem().what, Catch::Contains("circle"));
+}
+
+TEST_CASE("a part carried twice is refused", "[rig]") {
+    auto r = project::demo_rig();
+    auto again = *r.interface("ball");
+    again.id = "second";
+    r.interfaces.push_back(again);
+    CHECK_THAT(rig::validate(r).problem().what, Catch::Contains("carried twice"));
+}
+
+TEST_CASE("an empty rig and a lone part are sound", "[rig]") {
+    CHECK(rig::validate({}));
+    rig::Rig r;
+    r.parts.resize(1);
+    r.parts[0].id = "rail";
+    CHECK(rig::validate(r));
+}

@@ -1,0 +1,134 @@
+#include "study/check.h"
+
+#include <random>
+
+#include "approximately.h"
+#include "mechanics/first_exit.h"
+#include "project/starting_points.h"
+#include "study/directions.h"
+#include "study/sentences.h"
+
+using namespace clampet;
+using study::Verdict;
+
+namespace {
+const study::InterfaceResult& seam(const study::RigCheck& check, const char* id) {
+    for (const auto& r : check.interfaces)
+        if (r.id == id) return r;
+    FAIL("no seam " << id);
+    return check.interfaces.front();
+}
+}  // namespace
+
+TEST_CASE("the demo has something to find: one screw bottoms, one seam slips, one is doubtful", "[study][demo]") {
+    const auto check = *study::check(project::demo_rig());
+    CHECK(seam(check, "camera-screw").verdict == Verdict::slips);
+    CHECK(seam(check, "camera-screw").modes[*seam(check, "camera-screw").governs].mode == "bottoms");
+    CHECK(seam(check, "ball").verdict == Verdict::slips);
+    CHECK(seam(check, "ball").typical > 0.3);
+    CHECK(seam(check, "cup-on-bush").verdict == Verdict::doubtful);
+    CHECK(seam(check, "rail-clamp").verdict == Verdict::holds);
+    CHECK(check.verdict == Verdict::slips);
+    CHECK(study::tally(check) == "2 slip · 1 doubtful");
+    CHECK(study::headline(check) == "Camera on its plate bottoms before it clamps.");
+    for (const auto& r : check.interfaces) CHECK((r.low <= r.typical && r.typical <= r.high));
+}
+
+TEST_CASE("the demo can be put right", "[study][demo]") {
+    auto rig = project::demo_rig();
+    rig.interface("camera-screw")->elements[0].inputs["screw_length"] = 0.0127;
+    rig.interface("ball")->elements[0].inputs["torque"] = 2.5;
+    rig.interface("ball")->pose = rig::BallPose{0.2, 0, 0};
+    rig.interface("cup-on-bush")->elements[0].inputs["torque"] = 9.0;
+    const auto check = *study::check(rig);
+    for (const auto& r : check.interfaces) {
+        CAPTURE(r.name, r.typical, r.low);
+        CHECK(r.verdict == Verdict::holds);
+    }
+    CHECK_THAT(study::headline(check), Catch::StartsWith("Everything holds."));
+}
+
+TEST_CASE("the worst push is no better than any other", "[study][law]") {
+    auto rig = project::demo_rig();
+    rig.interface("camera-screw")->elements[0].inputs["screw_length"] = 0.0127;
+    const auto check = *study::check(rig);
+    std::mt19937 random(9);
+    std::normal_distribution<double> n;
+    const auto at = *rig::push_point(rig, check.placement);
+    for (const auto& r : check.interfaces) {
+        const auto prepared = *rig::prepare(*rig.interface(r.id), rig::End::typical);
+        const auto G = rig::weight_wrench(rig, check.placement, r.id);
+        for (int k = 0; k < 60; ++k) {
+            const Eigen::Vector3d d = Eigen::Vector3d(n(random), n(random), n(random)).normalized();
+            const auto Q = rig::force_wrench(check.placement, r.id, {rig.push.force * d, at});
+            double least = std::numeric_limits<double>::infinity();
+            for (const auto& joint : prepared.joints)
+                for (std::size_t m = 0; m < joint->modes().size(); ++m)
+                    if (joint->modes()[m].mode_class == families::ModeClass::ultimate) least = std::min(least, families::factors(*joint, m, {G, Q}).least());
+            CAPTURE(r.name, k);
+            CHECK(r.typical <= least * 1.003);
+        }
+    }
+}
+
+TEST_CASE("a heavier camera and a weaker pair never help", "[study][law]") {
+    auto rig = project::demo_rig();
+    rig.interface("camera-screw")->elements[0].inputs["screw_length"] = 0.0127;
+    const auto before = *study::check(rig);
+    rig.part("camera")->mass *= 1.5;
+    const auto heavier = *study::check(rig);
+    for (const char* id : {"ball", "rail-clamp"}) CHECK(seam(heavier, id).typical <= seam(before, id).typical * 1.001);
+    rig.part("camera")->mass /= 1.5;
+    rig.interface("ball")->elements[0].inputs["friction"] = 0.1;
+    CHECK(seam(*study::check(rig), "ball").typical < seam(before, "ball").typical);
+}
+
+TEST_CASE("rest alone, without a push, and the required factor", "[study]") {
+    auto rig = project::demo_rig();
+    const auto rest = *study::check(rig, {.required = {}, .cases = {"rest"}});
+    const auto all = *study::check(rig);
+    CHECK(seam(rest, "ball").typical > seam(all, "ball").typical);
+    for (const auto& m : seam(rest, "ball").modes) CHECK(m.load_case == study::case_rest);
+    rig.push.force = 0;
+    CHECK(seam(*study::check(rig), "ball").typical == relative(seam(rest, "ball").typical, 1e-9));
+    CHECK(study::check(rig, {.required = {}, .cases = {"earthquake"}}).problem().remedy == "Use “rest” or “hand push”.");
+    CHECK(seam(*study::check(project::demo_rig(), {.required = 9.0, .cases = {}}), "rail-clamp").verdict == Verdict::doubtful);
+    CHECK_FALSE(study::check(rig, {.required = -1.0, .cases = {}}));
+}
+
+TEST_CASE("a stand tips and slides only by the push", "[study]") {
+    const auto check = *study::check(*project::starting_rig("floor-post"));
+    const auto& feet = seam(check, "stand");
+    for (const auto& m : feet.modes) CHECK(std::isinf(m.mass));
+    CHECK(feet.governs);
+    REQUIRE(feet.modes[*feet.governs].direction);
+    CHECK(feet.modes[*feet.governs].direction->z() <= 1e-9);
+}
+
+TEST_CASE("a pose beyond the swing is doubtful", "[study]") {
+    auto rig = project::demo_rig();
+    rig.interface("ball")->pose = rig::BallPose{1.4, 0, 0};
+    const auto result = seam(*study::check(rig), "ball");
+    REQUIRE_FALSE(result.advisories.empty());
+    CHECK_THAT(result.advisories.back().text, Catch::Contains("swings only to 62°"));
+}
+
+TEST_CASE("the directions cover the sphere", "[study]") {
+    const auto& all = study::sphere_directions();
+    CHECK(all.size() == 162);
+    std::mt19937 random(2);
+    std::normal_distribution<double> n;
+    for (int k = 0; k < 500; ++k) {
+        const Eigen::Vector3d d = Eigen::Vector3d(n(random), n(random), n(random)).normalized();
+        double nearest = -1;
+        for (const auto& v : all) nearest = std::max(nearest, v.dot(d));
+        CHECK(nearest > std::cos(0.2));
+    }
+}
+
+TEST_CASE("directions in words", "[study]") {
+    CHECK(study::direction_words({0, 0, -1}) == "down");
+    CHECK(study::direction_words({1, 0, 0}) == "forward");
+    CHECK(study::direction_words({-1, -1, 0}) == "back and to the right");
+    CHECK(study::direction_words({0, 1, 1}) == "up and to the left");
+}
