@@ -5,7 +5,9 @@
 
 namespace clampet::mechanics {
 
-PressureSolver::PressureSolver(const Patch& patch) : patch_(patch), edges_(hull_edges(patch, 360)) {
+PressureSolver::PressureSolver(const Patch& patch, double tolerance) : patch_(patch), tolerance_(tolerance), padded_{patch.x, patch.y, patch.stiffness}, edges_(hull_edges(patch, 180)) {
+    if (patch.count() % 2 != 0)
+        for (auto* v : {&padded_.x, &padded_.y, &padded_.stiffness}) v->push_back(0);
     Eigen::Matrix3d stiffness = Eigen::Matrix3d::Zero();
     for (std::size_t i = 0; i < patch_.count(); ++i) {
         const Eigen::Vector3d r(1, patch_.x[i], patch_.y[i]);
@@ -48,23 +50,27 @@ ContactPressure PressureSolver::solve(double N, double Sx, double Sy) const noex
     Eigen::Vector3d residual;
     Eigen::Matrix3d stiffness;
     const auto evaluate = [&](const Eigen::Vector3d& v) {
-        double e = 0, s[9] = {};
-        for (std::size_t i = 0; i < patch_.count(); ++i) {
-            const double x = patch_.x[i], y = patch_.y[i], g = v[0] + v[1] * x + v[2] * y;
-            if (g <= 0) continue;
-            const double k = patch_.stiffness[i], f = k * g;
-            e += f * g;
-            s[0] += f; s[1] += f * x; s[2] += f * y;
-            s[3] += k; s[4] += k * x; s[5] += k * y;
-            s[6] += k * x * x; s[7] += k * x * y; s[8] += k * y * y;
+        using Two = Eigen::Array<double, 2, 1>;
+        Two e = Two::Zero(), k0 = e, kx = e, ky = e, kxx = e, kxy = e, kyy = e;
+        for (std::size_t i = 0; i < padded_.x.size(); i += 2) {
+            const Two x = Eigen::Map<const Two>(&padded_.x[i]), y = Eigen::Map<const Two>(&padded_.y[i]), k_all = Eigen::Map<const Two>(&padded_.stiffness[i]);
+            const Two g = v[0] + v[1] * x + v[2] * y, k = (g > 0).select(k_all, 0.0), kx_i = k * x, ky_i = k * y;
+            e += k * g * g;
+            k0 += k;
+            kx += kx_i;
+            ky += ky_i;
+            kxx += kx_i * x;
+            kxy += kx_i * y;
+            kyy += ky_i * y;
         }
-        energy = e / 2 - target.dot(v);
-        residual = target - Eigen::Vector3d(s[0], s[1], s[2]);
-        stiffness << s[3], s[4], s[5], s[4], s[6], s[7], s[5], s[7], s[8];
+        const double sx = kx.sum(), sy = ky.sum(), sxy = kxy.sum();
+        stiffness << k0.sum(), sx, sy, sx, kxx.sum(), sxy, sy, sxy, kyy.sum();
+        energy = e.sum() / 2 - target.dot(v);
+        residual = target - stiffness * v;
     };
     const auto unbalanced = [&] { return std::abs(residual[0]) + (std::abs(residual[1]) + std::abs(residual[2])) / scale; };
     evaluate(q);
-    for (int iteration = 0; iteration < 60 && unbalanced() > 1e-9 * N; ++iteration) {
+    for (int iteration = 0; iteration < 60 && unbalanced() > tolerance_ * N; ++iteration) {
         Eigen::Matrix3d H = stiffness;
         H(0, 0) += 1e-12 / compliance_(0, 0);
         H(1, 1) += 1e-12 / compliance_(1, 1);
@@ -80,7 +86,7 @@ ContactPressure PressureSolver::solve(double N, double Sx, double Sy) const noex
         }
     }
     // Balance that cannot be met on the points: the resultant is within a grid step of the edge. Treat it as lost.
-    if (unbalanced() > 1e-4 * N) return {};
+    if (unbalanced() > std::max(1e-4, 2 * tolerance_) * N) return {};
     return {q[0], q[1], q[2], false, true};
 }
 

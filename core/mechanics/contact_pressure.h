@@ -18,7 +18,8 @@ struct ContactPressure {
 /// Solves pressures on one patch again and again; built once.
 class PressureSolver {
    public:
-    explicit PressureSolver(const Patch& patch);
+    /// `tolerance` of the balance, as a share of N.
+    explicit PressureSolver(const Patch& patch, double tolerance = 1e-9);
     /// Pressure that carries force N at the moments sum(x p) = Sx and sum(y p) = Sy.
     /// Range   N <= 0, or a resultant outside the hull, gives in_balance = false.
     /// Source  Linear no-tension foundation; a kern of R/4 for a disc and a/6 for a rectangle follows from it.
@@ -34,7 +35,12 @@ class PressureSolver {
     double second_moment_y() const { return inertia_y_; }
 
    private:
+    struct Points {
+        std::vector<double> x, y, stiffness;
+    };
     Patch patch_;
+    double tolerance_;
+    Points padded_;  ///< an even number of points, for two at a time
     std::vector<HullEdge> edges_;
     Eigen::Matrix3d compliance_;  // from (N, Sx, Sy) to (a, b, c), whole contact
     double inertia_x_ = 0, inertia_y_ = 0;

@@ -2,6 +2,7 @@
 #include <algorithm>
 #include <cmath>
 #include <limits>
+#include <optional>
 
 namespace clampet::mechanics {
 
@@ -51,6 +52,53 @@ double first_exit(const Utilisation& utilisation, double tolerance = 1e-9) noexc
         }
     }
     return low;
+}
+
+/// The same where the crossing is known to lie under `high`, at which the utilisation is `at_high` >= 1: a few steps of the
+/// secant from there, to a part in a thousand. For searches.
+template <class Utilisation>
+double first_exit_under(double high, double at_high, const Utilisation& utilisation) noexcept {
+    double low = 0, f_low = utilisation(0.0) - 1, f_high = at_high - 1;
+    if (!(f_low < 0)) return 0;
+    for (int i = 0; i < 60 && high - low > 1e-3 * high; ++i) {
+        double middle = (low * f_high - high * f_low) / (f_high - f_low);
+        if (!std::isfinite(middle) || i % 4 == 3) middle = 0.5 * (low + high);
+        const double f = utilisation(middle) - 1;
+        if (std::abs(f) < 5e-4) return middle;
+        (f < 0 ? low : high) = middle;
+        (f < 0 ? f_low : f_high) = f;
+    }
+    return low;
+}
+
+/// A crossing close to a good guess, by the secant; nothing when it does not settle within a few steps and 5 %.
+template <class Utilisation>
+std::optional<double> exit_near(double guess, const Utilisation& utilisation, double tolerance) noexcept {
+    double a = guess, f_a = utilisation(a) - 1;
+    if (!std::isfinite(f_a)) return std::nullopt;
+    double b = a / std::clamp(f_a + 1, 0.98, 1.02);
+    if (a == b) return a;
+    for (int i = 0; i < 6; ++i) {
+        const double f_b = utilisation(b) - 1;
+        if (!std::isfinite(f_b) || !(std::abs(b / guess - 1) < 0.05)) return std::nullopt;
+        if (std::abs(f_b) < tolerance) return b * (1 - tolerance);
+        const double next = b - f_b * (b - a) / (f_b - f_a);
+        a = b;
+        f_a = f_b;
+        b = next;
+    }
+    return std::nullopt;
+}
+
+/// The same for a mode that cannot outlast `cap`, the factor at which equilibrium is lost: the cap itself when the mode
+/// holds up to it. Spares the search for a jump.
+template <class Utilisation>
+double first_exit_below(double cap, const Utilisation& utilisation, double tolerance) noexcept {
+    if (!std::isfinite(cap)) return first_exit(utilisation, tolerance);
+    if (!(cap > 0)) return 0;
+    const double just_below = cap * (1 - 1e-5);
+    if (utilisation(just_below) < 1) return cap;
+    return first_exit([&](double lambda) { return lambda > just_below ? std::numeric_limits<double>::infinity() : utilisation(lambda); }, tolerance);
 }
 
 }  // namespace clampet::mechanics

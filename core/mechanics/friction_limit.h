@@ -48,7 +48,7 @@ class SlipContacts {
     std::vector<Rows> rows_;
 };
 
-/// Points of a flat face: they slide with (u - y w, v + x w). Coordinates are scaled by `length`. Four at a time.
+/// Points of a flat face: they slide with (u - y w, v + x w). Coordinates are scaled by `length`. Two at a time.
 class PlanarContacts {
    public:
     static constexpr int K = 3;
@@ -65,13 +65,13 @@ class PlanarContacts {
     /// Limits are given for this many points; those beyond the patch's own are to be zero.
     std::size_t padded() const { return x_.size(); }
     void sum(const Eigen::Vector3d& q, double epsilon, std::span<const double> limit, SlipSums<3>& out) const noexcept {
-        using Four = Eigen::Array<double, 4, 1>;
+        using Two = Eigen::Array<double, 2, 1>;  // one SSE register: the sums stay in registers
         const double e2 = epsilon * epsilon + 1e-300;
-        Four f = Four::Zero(), dual = f, squares = f, g0 = f, g1 = f, g2 = f, h00 = f, h01 = f, h11 = f, h02 = f, h12 = f, h22 = f;
-        for (std::size_t i = 0; i < x_.size(); i += 4) {
-            const Four x = Eigen::Map<const Four>(&x_[i]), y = Eigen::Map<const Four>(&y_[i]), L = Eigen::Map<const Four>(&limit[i]);
-            const Four u = q[0] - q[2] * y, v = q[1] + q[2] * x, vv = u * u + v * v;
-            const Four s2 = vv + e2, s = s2.sqrt(), c = L / s, c3 = c / s2, a = x * v - y * u;
+        Two f = Two::Zero(), dual = f, squares = f, g0 = f, g1 = f, g2 = f, h00 = f, h01 = f, h11 = f, h02 = f, h12 = f, h22 = f;
+        for (std::size_t i = 0; i < x_.size(); i += 2) {
+            const Two x = Eigen::Map<const Two>(&x_[i]), y = Eigen::Map<const Two>(&y_[i]), L = Eigen::Map<const Two>(&limit[i]);
+            const Two u = q[0] - q[2] * y, v = q[1] + q[2] * x, vv = u * u + v * v;
+            const Two s2 = vv + e2, s = s2.sqrt(), c = L / s, c3 = c / s2, a = x * v - y * u;
             f += L * s;
             dual += c * vv;
             squares += L * vv;
@@ -98,6 +98,62 @@ class PlanarContacts {
     std::vector<double> x_, y_;
 };
 
+/// Points of a sphere with unit normals n: they slide with w x n. Two at a time.
+class SphereContacts {
+   public:
+    static constexpr int K = 3;
+    void add(double x, double y, double z) {
+        if (count_ % 4 == 0)
+            for (auto* v : {&x_, &y_, &z_}) v->resize(count_ + 4, 0);
+        x_[count_] = x;
+        y_[count_] = y;
+        z_[count_] = z;
+        ++count_;
+    }
+    std::size_t padded() const { return x_.size(); }
+    void sum(const Eigen::Vector3d& w, double epsilon, std::span<const double> limit, SlipSums<3>& out) const noexcept {
+        using Two = Eigen::Array<double, 2, 1>;  // one SSE register: the sums stay in registers
+        const double ww = w.squaredNorm(), e2 = epsilon * epsilon + 1e-300;
+        // J^T v = w - (n.w) n and J^T J = 1 - n n^T, so that only sums over n are needed.
+        Two f = Two::Zero(), dual = f, squares = f, c0 = f, t0 = f, g0 = f, g1 = f, g2 = f, b0 = f, b1 = f, b2 = f, m00 = f, m01 = f, m11 = f, m02 = f, m12 = f, m22 = f;
+        for (std::size_t i = 0; i < x_.size(); i += 2) {
+            const Two x = Eigen::Map<const Two>(&x_[i]), y = Eigen::Map<const Two>(&y_[i]), z = Eigen::Map<const Two>(&z_[i]), L = Eigen::Map<const Two>(&limit[i]);
+            const Two d = w[0] * x + w[1] * y + w[2] * z, vv = (ww - d * d).max(0.0), s2 = vv + e2, s = s2.sqrt(), c = L / s, c3 = c / s2, cd = c * d, c3d = c3 * d, m = c + c3d * d;
+            f += L * s;
+            dual += c * vv;
+            squares += L * vv;
+            c0 += c;
+            t0 += c3;
+            g0 += cd * x;
+            g1 += cd * y;
+            g2 += cd * z;
+            b0 += c3d * x;
+            b1 += c3d * y;
+            b2 += c3d * z;
+            m00 += m * x * x;
+            m01 += m * x * y;
+            m11 += m * y * y;
+            m02 += m * x * z;
+            m12 += m * y * z;
+            m22 += m * z * z;
+        }
+        out.value = f.sum();
+        out.dual = dual.sum();
+        out.squares = squares.sum();
+        const double c = c0.sum(), t = t0.sum();
+        const Eigen::Vector3d b(b0.sum(), b1.sum(), b2.sum());
+        out.gradient = c * w - Eigen::Vector3d(g0.sum(), g1.sum(), g2.sum());
+        const double a01 = m01.sum(), a02 = m02.sum(), a12 = m12.sum();
+        Eigen::Matrix3d M;
+        M << m00.sum(), a01, a02, a01, m11.sum(), a12, a02, a12, m22.sum();
+        out.hessian = c * Eigen::Matrix3d::Identity() - t * (w * w.transpose()) + w * b.transpose() + b * w.transpose() - M;
+    }
+
+   private:
+    std::size_t count_ = 0;
+    std::vector<double> x_, y_, z_;
+};
+
 template <int K>
 struct SlipLimit {
     double multiplier = std::numeric_limits<double>::infinity();  ///< slip begins at this multiple of the demand
@@ -118,12 +174,13 @@ Eigen::Matrix<double, K - 1, 1> newton_step(const SlipSums<K>& at, const Eigen::
 ///          What is returned is the dual value, a set of friction forces that are all within their limits and balance
 ///          the demand, so that it errs on the safe side (by about 1e-4, less where the motion is not a rotation about
 ///          a point of the patch).
-///          The search stops early once the multiplier is known to exceed `enough`.
+///          The search stops early once the multiplier is known to exceed `enough`. `finest` is the last smoothing, as a
+///          share of the mean speed: 0.01, or 0.06 for a search (about 3e-3 on the safe side).
 /// Range    limit_i = mu N_i >= 0. No demand gives infinity, no friction gives 0.
 /// Source   Upper-bound theorem for rigid bodies with isotropic friction; Goyal, Ruina and Papadopoulos, Wear 143 (1991).
 template <class Contacts>
 SlipLimit<Contacts::K> slip_limit(const Contacts& contacts, std::span<const double> limit, const std::array<double, Contacts::K>& demand,
-                                  double enough = std::numeric_limits<double>::infinity()) noexcept {
+                                  double enough = std::numeric_limits<double>::infinity(), double finest = 0.01) noexcept {
     constexpr int K = Contacts::K;
     using Vector = Eigen::Matrix<double, K, 1>;
     using Square = Eigen::Matrix<double, K, K>;
@@ -152,7 +209,13 @@ SlipLimit<Contacts::K> slip_limit(const Contacts& contacts, std::span<const doub
     if (!(at.squares > 1e-20 * total)) return result;
 
     const double speed = std::sqrt(at.squares / total);
-    for (const double smooth : {0.3, 0.06, 0.01}) {
+    struct Stage {
+        double smooth, balance;
+    };
+    for (const Stage stage : {Stage{0.3, 3e-3}, Stage{0.06, 1e-3}, Stage{0.01, 1e-8}}) {
+        const double smooth = stage.smooth;
+        if (smooth < finest * 0.999) break;
+        const double wanted = smooth <= finest * 1.001 ? std::min(stage.balance, 1e-5) : stage.balance;
         const double epsilon = smooth * speed;
         contacts.sum(q, epsilon, limit, at);
         double unbalanced = 1;
@@ -160,7 +223,7 @@ SlipLimit<Contacts::K> slip_limit(const Contacts& contacts, std::span<const doub
             const Eigen::Matrix<double, K - 1, 1> step = newton_step<K>(at, Z);
             const double decrement = -(Z.transpose() * at.gradient).dot(step);
             unbalanced = decrement / at.value;
-            if (!(unbalanced > (smooth < 0.02 ? 1e-9 : 1e-4))) break;
+            if (!(unbalanced > wanted)) break;
             const double before = at.value;
             const Vector from = q;
             double t = 1;

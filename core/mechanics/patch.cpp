@@ -2,6 +2,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <limits>
 #include <numbers>
 
 #include "mechanics/quadrature.h"
@@ -87,6 +88,24 @@ Status check_shape(const PatchShape& shape) {
 
 double relative_stiffness(Bedding bedding, double r, double edge) { return bedding == Bedding::bonded_rubber ? 1 - (r / edge) * (r / edge) : 1; }
 
+/// A reach that covers a polygon is none; one that lies inside it makes a disc.
+PatchShape simplified(PatchShape shape) {
+    if (shape.polygon.empty() || !(shape.reach > 0)) return shape;
+    double nearest = std::numeric_limits<double>::infinity(), farthest = 0;
+    for (std::size_t i = 0; i < shape.polygon.size(); ++i) {
+        const Point a = shape.polygon[i], b = shape.polygon[(i + 1) % shape.polygon.size()];
+        nearest = std::min(nearest, cross(a, b, shape.centre) / std::hypot(b.x - a.x, b.y - a.y));
+        farthest = std::max(farthest, std::hypot(a.x - shape.centre.x, a.y - shape.centre.y));
+    }
+    if (shape.reach >= farthest) shape.reach = 0;
+    else if (shape.reach <= nearest) {
+        shape.polygon.clear();
+        shape.radius = shape.reach;
+        shape.reach = 0;
+    }
+    return shape;
+}
+
 }  // namespace
 
 std::vector<Point> convex_hull(std::vector<Point> points) {
@@ -104,8 +123,9 @@ std::vector<Point> convex_hull(std::vector<Point> points) {
     return hull;
 }
 
-Result<Patch> make_patch(const PatchShape& shape, Bedding bedding, unsigned radial, unsigned around) {
-    if (const auto ok = check_shape(shape); !ok) return ok.problem();
+Result<Patch> make_patch(const PatchShape& given, Bedding bedding, unsigned radial, unsigned around) {
+    if (const auto ok = check_shape(given); !ok) return ok.problem();
+    const PatchShape shape = simplified(given);
     Patch patch;
     patch.centre = shape.centre;
     const bool limited = shape.reach > 0;

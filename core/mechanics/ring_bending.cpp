@@ -6,15 +6,18 @@
 
 namespace clampet::mechanics {
 
+double ring_influence(double phi) noexcept {
+    constexpr double pi = std::numbers::pi;
+    phi = std::fmod(std::abs(phi), 2 * pi);
+    if (phi > pi) phi = 2 * pi - phi;
+    return ((pi - phi) * std::sin(phi) - 1 - std::cos(phi) / 2) / (2 * pi);
+}
+
 double ring_moment_per_radius(std::span<const RadialForce> forces) noexcept {
     constexpr double pi = std::numbers::pi;
     const auto moment_at = [&](double angle) {
         double sum = 0;
-        for (const auto& f : forces) {
-            double phi = std::fmod(std::abs(angle - f.angle), 2 * pi);
-            if (phi > pi) phi = 2 * pi - phi;
-            sum += f.force * ((pi - phi) * std::sin(phi) - 1 - std::cos(phi) / 2) / (2 * pi);
-        }
+        for (const auto& f : forces) sum += f.force * ring_influence(angle - f.angle);
         return std::abs(sum);
     };
     double peak = 0;

@@ -14,4 +14,7 @@ struct RadialForce {
 /// Source   Roark's Formulas for Stress and Strain, circular rings; superposition.
 double ring_moment_per_radius(std::span<const RadialForce> forces) noexcept;
 
+/// The influence of one inward force: signed moment per radius at an angle `phi` from it, per newton.
+double ring_influence(double phi) noexcept;
+
 }  // namespace clampet::mechanics

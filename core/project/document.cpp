@@ -40,7 +40,7 @@ void Document::set_rig(rig::Rig rig, const std::string& only_interface) {
             if (auto fresh = study::check_interface(rig_, check_.placement, *rig_.interface(only_interface))) result = std::move(*fresh);
         }
         study::conclude(check_);
-    } else if (auto checked = study::check(rig_)) {
+    } else if (auto checked = study::check_valid(rig_)) {
         check_ = std::move(*checked);
     }
     modified_ = !saved_text_ || write_rig(rig_) != *saved_text_;

@@ -16,7 +16,9 @@ using mechanics::Load;
 using mechanics::Ray;
 using mechanics::Wrench;
 constexpr double infinite = std::numeric_limits<double>::infinity();
-constexpr double finest_angle = 0.0035;  // 0.2 degrees
+constexpr double finest_angle = 0.008;  // 0.5 degrees: the factor is flat there, so this is worth about 4e-5
+/// A direction must be worse by this share to count; under what is shown.
+constexpr double worth_finding = 3e-4;
 
 /// The push's wrench in the interface's frame, linear in the push's direction.
 struct PushMap {
@@ -39,9 +41,9 @@ Least search(const families::Joint& exact, std::size_t mode, const std::vector<E
     bool found = false;
     const auto try_direction = [&](const Eigen::Vector3d& d) {
         const Ray ray = ray_of(d);
-        if (std::isfinite(best.factor) && joint.surely_holds(mode, ray.at(best.factor))) return false;
-        const double factor = joint.load_factor(mode, ray);
-        if (!(factor < best.factor * (1 - 1e-7)) && std::isfinite(best.factor)) return false;
+        if (std::isfinite(best.factor) && joint.surely_holds(mode, ray.at(best.factor * (1 - worth_finding)))) return false;
+        const auto used = [&](double lambda) { return joint.utilisation(mode, ray.at(lambda)); };
+        const double factor = std::isfinite(best.factor) ? mechanics::first_exit_under(best.factor, used(best.factor), used) : joint.load_factor(mode, ray);
         if (!(factor < best.factor)) return false;
         best = {factor, d};
         found = true;
@@ -57,8 +59,8 @@ Least search(const families::Joint& exact, std::size_t mode, const std::vector<E
         for (const auto& d : neighbours(best.direction, angle)) better = try_direction(d) || better;
         if (!better) angle /= 2;
     }
-    // The direction is the search model's; the factor is the exact one's.
-    if (&joint != &exact) best.factor = exact.load_factor(mode, ray_of(best.direction));
+    // The direction is the search's; the factor is computed anew, to the last digit.
+    best.factor = exact.load_factor(mode, ray_of(best.direction));
     return best;
 }
 
@@ -68,8 +70,13 @@ struct Cases {
 
 class ElementCheck {
    public:
-    ElementCheck(const families::Joint& joint, const Load& rest, const std::optional<PushMap>& push, Cases cases)
-        : joint_(joint), rest_(rest), push_(push), cases_(cases) {}
+    /// `seeds`: worst directions at typical inputs, tried first at the ends of the band; nullptr: all directions.
+    ElementCheck(const families::Joint& joint, const Load& rest, const std::optional<PushMap>& push, Cases cases, const std::vector<Eigen::Vector3d>* seeds = nullptr)
+        : joint_(joint), rest_(rest), push_(push), cases_(cases) {
+        if (!seeds) return;
+        few_ = *seeds;
+        few_.insert(few_.end(), few_directions().begin(), few_directions().end());
+    }
 
     /// `below`: a factor that is of no interest when it is not under this.
     ModeResult mode(std::size_t m, double below = infinite) const {
@@ -84,7 +91,7 @@ class ElementCheck {
         }
         if (!cases_.push || !push_ || is_constant(r)) return r;
         const bool live_only = joint_.modes()[m].live_only;
-        const auto& directions = live_only ? tipping_directions() : sphere_directions();
+        const auto& directions = live_only ? tipping_directions() : few_.empty() ? sphere_directions() : few_;
         const Wrench G = rest_.permanent;
         if (!live_only) {
             const auto least = search(joint_, m, directions, [&](const Eigen::Vector3d& d) { return Ray{{}, G + push_->at(d)}; }, true, std::min(below, r.mass));
@@ -114,6 +121,7 @@ class ElementCheck {
     const Load& rest_;
     const std::optional<PushMap>& push_;
     Cases cases_;
+    std::vector<Eigen::Vector3d> few_;
 };
 
 std::optional<PushMap> push_map(const rig::Rig& rig, const rig::Placement& placement, const std::string& interface) {
@@ -135,14 +143,14 @@ Result<Cases> cases_of(const CheckOptions& options) {
 }
 
 /// Least ultimate factor of an interface with its inputs at one end.
-Result<double> end_factor(const rig::Interface& interface, rig::End end, const Load& rest, const std::optional<PushMap>& push, Cases cases) {
+Result<double> end_factor(const rig::Interface& interface, rig::End end, const Load& rest, const std::optional<PushMap>& push, Cases cases, const std::vector<Eigen::Vector3d>& seeds) {
     auto prepared = rig::prepare(interface, end);
     if (!prepared) return prepared.problem();
     double least = infinite;
     for (const auto& joint : prepared->joints)
         for (std::size_t m = 0; m < joint->modes().size(); ++m) {
             if (joint->modes()[m].mode_class != families::ModeClass::ultimate) continue;
-            least = std::min(least, ElementCheck(*joint, rest, push, cases).mode(m, least).factor());
+            least = std::min(least, ElementCheck(*joint, rest, push, cases, &seeds).mode(m, least).factor());
         }
     return least;
 }
@@ -204,7 +212,10 @@ Result<InterfaceResult> check_interface(const rig::Rig& rig, const rig::Placemen
         for (const auto& advisory : joint.advisories()) result.advisories.push_back(advisory);
         note_swing(interface, joint, result);
     }
-    const auto low = end_factor(interface, rig::End::weak, result.rest, push, *cases), high = end_factor(interface, rig::End::strong, result.rest, push, *cases);
+    std::vector<Eigen::Vector3d> seeds;
+    for (const auto& mode : result.modes)
+        if (mode.direction && mode.mode_class == families::ModeClass::ultimate) seeds.push_back(*mode.direction);
+    const auto low = end_factor(interface, rig::End::weak, result.rest, push, *cases, seeds), high = end_factor(interface, rig::End::strong, result.rest, push, *cases, seeds);
     if (!low) return low.problem();
     if (!high) return high.problem();
     result.low = std::min(*low, result.typical);
@@ -228,6 +239,10 @@ void conclude(RigCheck& check) {
 
 Result<RigCheck> check(const rig::Rig& rig, const CheckOptions& options) {
     if (const auto ok = rig::validate(rig); !ok) return ok.problem();
+    return check_valid(rig, options);
+}
+
+Result<RigCheck> check_valid(const rig::Rig& rig, const CheckOptions& options) {
     if (options.required && !(*options.required > 0 && *options.required <= 100)) return Problem{"required", "The required factor must be more than 0 and at most 100.", "For example 2."};
     RigCheck result;
     result.required = options.required.value_or(rig.required);

@@ -50,6 +50,11 @@ const std::vector<Eigen::Vector3d>& sphere_directions() {
     return all;
 }
 
+const std::vector<Eigen::Vector3d>& few_directions() {
+    static const std::vector<Eigen::Vector3d> few(sphere_directions().begin(), sphere_directions().begin() + 42);
+    return few;
+}
+
 const std::vector<Eigen::Vector3d>& tipping_directions() {
     static const auto all = [] {
         std::vector<Eigen::Vector3d> list;

@@ -4,8 +4,11 @@
 
 namespace clampet::study {
 
-/// 162 directions spread over the sphere: an icosahedron subdivided twice, its 12 corners first. Unit vectors.
+/// 162 directions spread over the sphere: an icosahedron subdivided twice. Unit vectors; the first 12 are its corners, the
+/// first 42 those of the first subdivision.
 const std::vector<Eigen::Vector3d>& sphere_directions();
+/// Those first 42, for the ends of a band.
+const std::vector<Eigen::Vector3d>& few_directions();
 /// Horizontal directions every 5 degrees, and straight down: the pushes that tip a stand.
 const std::vector<Eigen::Vector3d>& tipping_directions();
 /// Six neighbours of a direction at an angle [rad].

@@ -7,6 +7,7 @@
 #include <numbers>
 
 #include "families/ball/ball_joint.h"
+#include "mechanics/first_exit.h"
 
 namespace clampet::families {
 namespace {
@@ -40,12 +41,14 @@ double contact_arc(double ratio) noexcept {
 }
 
 /// Shares of a ring's normal force in its points under a side force: 1 + a cos(phi) while whole, else the clipped form.
-void share_ring(std::span<double> shares, double ratio, double direction) noexcept {
+void share_ring(std::span<double> shares, double ratio, double direction, const std::vector<double>& cosines) noexcept {
     double sum = 0;
-    const double arc = ratio > 0.5 ? contact_arc(std::min(ratio, 0.999999)) : pi;
+    const double cos_direction = std::cos(direction), sin_direction = std::sin(direction);
+    const double cos_arc = ratio > 0.5 ? std::cos(contact_arc(std::min(ratio, 0.999999))) : -1;
     for (int i = 0; i < ring_points; ++i) {
-        const double phi = 2 * pi * i / ring_points - direction;
-        double share = ratio <= 0.5 ? 1 + 2 * ratio * std::cos(phi) : std::max(0.0, std::cos(phi) - std::cos(arc));
+        const auto at = static_cast<std::size_t>(i), quarter_before = (at + 3 * ring_points / 4) % ring_points;
+        const double cos_phi = cosines[at] * cos_direction + cosines[quarter_before] * sin_direction;
+        const double share = ratio <= 0.5 ? 1 + 2 * ratio * cos_phi : std::max(0.0, cos_phi - cos_arc);
         shares[static_cast<std::size_t>(i)] = share;
         sum += share;
     }
@@ -87,13 +90,14 @@ const Family& ball() {
 }
 
 BallJoint::BallJoint(BallNumbers numbers) : n_(std::move(numbers)) {
-    const auto add = [&](double x, double y, double z) { contacts_.add({0, z, -y, -z, 0, x, y, -x, 0}); };
+    const auto add = [&](double x, double y, double z) { contacts_.add(x, y, z); };
     const auto ring = [&](double angle, double sign) {
         for (int i = 0; i < ring_points; ++i) {
             const double phi = 2 * pi * i / ring_points;
             add(std::sin(angle) * std::cos(phi), std::sin(angle) * std::sin(phi), sign * std::cos(angle));
         }
     };
+    for (int i = 0; i < ring_points; ++i) cosines_.push_back(std::cos(2 * pi * i / ring_points));
     ring(n_.seat_angle, -1);
     if (n_.seats == BallSeats::two_rings) ring(n_.cap_angle, 1);
     if (n_.seats == BallSeats::plunger) add(0, 0, 1);
@@ -126,7 +130,7 @@ BallJoint::Seating BallJoint::seating(const Wrench& w) const noexcept {
 }
 
 mechanics::SlipLimit<3> BallJoint::slip(const Wrench& w, double enough) const noexcept {
-    std::array<double, 2 * ring_points + 1> limit{};
+    std::array<double, 2 * ring_points + 4> limit{};
     const Seating s = seating(w);
     mechanics::SlipLimit<3> none;
     none.multiplier = 0;
@@ -134,13 +138,13 @@ mechanics::SlipLimit<3> BallJoint::slip(const Wrench& w, double enough) const no
     const auto ring = [&](std::size_t first, double axial, double side, double angle) {
         const double N = normal_sum(axial, angle);
         const std::span<double> points(limit.data() + first, ring_points);
-        share_ring(points, axial > 0 ? side / (axial * std::tan(angle)) : 0, s.side_direction);
+        share_ring(points, axial > 0 ? side / (axial * std::tan(angle)) : 0, s.side_direction, cosines_);
         for (double& p : points) p *= n_.friction * N;
     };
     ring(0, s.seat, s.seat_side, n_.seat_angle);
     if (n_.seats == BallSeats::two_rings) ring(ring_points, s.cap, s.cap_side, n_.cap_angle);
     if (n_.seats == BallSeats::plunger) limit[ring_points] = n_.friction * s.cap;
-    return mechanics::slip_limit(contacts_, std::span<const double>(limit.data(), contacts_.size()), {w.mx / n_.radius, w.my / n_.radius, w.mz / n_.radius}, enough);
+    return mechanics::slip_limit(contacts_, std::span<const double>(limit.data(), contacts_.padded()), {w.mx / n_.radius, w.my / n_.radius, w.mz / n_.radius}, enough);
 }
 
 double BallJoint::utilisation(std::size_t mode, const Wrench& w) const noexcept {
@@ -161,6 +165,12 @@ double BallJoint::utilisation(std::size_t mode, const Wrench& w) const noexcept 
         case parts: return w.fz / (n_.locked && n_.seats != BallSeats::one_ring ? 2 * F : F);
         default: return 2 * utilisation(rides_out, w);
     }
+}
+
+double BallJoint::load_factor(std::size_t mode, const Ray& ray) const noexcept {
+    if (mode != slips) return Joint::load_factor(mode, ray);
+    const double seated = std::min(Joint::load_factor(rides_out, ray), Joint::load_factor(parts, ray));
+    return mechanics::first_exit_below(seated, [&](double lambda) { return utilisation(slips, ray.at(lambda)); }, 1e-6);
 }
 
 bool BallJoint::surely_holds(std::size_t mode, const Wrench& w) const noexcept {

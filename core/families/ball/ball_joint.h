@@ -23,6 +23,7 @@ class BallJoint : public Joint {
     explicit BallJoint(BallNumbers numbers);
     std::span<const Mode> modes() const noexcept override;
     double utilisation(std::size_t mode, const Wrench& wrench) const noexcept override;
+    double load_factor(std::size_t mode, const Ray& ray) const noexcept override;
     bool surely_holds(std::size_t mode, const Wrench& wrench) const noexcept override;
     std::string motion(std::size_t mode, const Wrench& wrench) const override;
     std::vector<NamedValue> demand(std::size_t mode, const Wrench& wrench) const override;
@@ -44,7 +45,8 @@ class BallJoint : public Joint {
     mechanics::SlipLimit<3> slip(const Wrench& wrench, double enough = std::numeric_limits<double>::infinity()) const noexcept;
 
     BallNumbers n_;
-    mechanics::SlipContacts<3, 3> contacts_;
+    mechanics::SphereContacts contacts_;
+    std::vector<double> cosines_;  ///< of the ring's points; the sine is the cosine a quarter turn before
 };
 
 }  // namespace clampet::families

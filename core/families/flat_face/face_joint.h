@@ -30,8 +30,9 @@ struct FaceNumbers {
 class FaceJoint : public Joint {
    public:
     /// `coarse` serves whole contact, `fine` a face that has opened.
-    FaceJoint(FaceNumbers numbers, const mechanics::Patch& coarse, const mechanics::Patch& fine);
-    void search_on(const mechanics::Patch& grid) { search_ = std::make_unique<FaceJoint>(n_, grid, grid); }
+    /// `tolerance` of load factors that have no closed form.
+    FaceJoint(FaceNumbers numbers, const mechanics::Patch& coarse, const mechanics::Patch& fine, double tolerance = 1e-5);
+    void search_on(const mechanics::Patch& grid) { search_ = std::make_unique<FaceJoint>(n_, grid, grid, 1e-3); }
     const Joint& for_search() const noexcept override { return search_ ? *search_ : *this; }
     bool surely_holds(std::size_t mode, const Wrench& wrench) const noexcept override;
     std::span<const Mode> modes() const noexcept override;
@@ -60,6 +61,7 @@ class FaceJoint : public Joint {
     double peak_pressure(const Wrench& wrench) const noexcept;
     double tilt(const Wrench& wrench) const noexcept;
     double tips_utilisation(const Wrench& wrench) const noexcept;
+    double balance_utilisation(const Wrench& wrench) const noexcept;
     /// Twist about the screw that face and thread together resist in the loosening sense [N m].
     double unscrewing_torque(const Wrench& wrench) const noexcept;
 
@@ -68,6 +70,7 @@ class FaceJoint : public Joint {
     mechanics::PlanarContacts coarse_contacts_, fine_contacts_;
     std::unique_ptr<const FaceJoint> search_;  ///< the same on a coarse grid
     std::vector<mechanics::HullEdge> edges_;
+    double tolerance_;
     double rest_radius_ = 0;  ///< mean friction radius about the screw without a load: least when it is central
     std::vector<Mode> modes_;
 };

@@ -95,10 +95,10 @@ Result<std::shared_ptr<const Joint>> FlatFace::join(const Values& v) const {
     pressed.reach = n.reach;
     auto coarse = mechanics::make_patch(pressed, bedding, 6, 24);
     if (!coarse) return coarse.problem();
-    auto fine = mechanics::make_patch(pressed, bedding, 12, 48);
+    auto fine = mechanics::make_patch(pressed, bedding, 10, 40);
     if (!fine) return fine.problem();
     if (fine->count() > most_points) return Problem{"points", "The face has too many corners.", "Use fewer corners."};
-    auto rough = mechanics::make_patch(pressed, bedding, 5, 16);
+    auto rough = mechanics::make_patch(pressed, bedding, 4, 14);
     if (!rough) return rough.problem();
     auto joint = std::make_shared<FaceJoint>(std::move(n), *coarse, *fine);
     joint->search_on(*rough);
@@ -112,8 +112,8 @@ const Family& flat_face() {
     return family;
 }
 
-FaceJoint::FaceJoint(FaceNumbers numbers, const Patch& coarse, const Patch& fine)
-    : n_(std::move(numbers)), coarse_(coarse), fine_(fine), coarse_contacts_(contacts_of(coarse)), fine_contacts_(contacts_of(fine)), edges_(mechanics::hull_edges(coarse)) {
+FaceJoint::FaceJoint(FaceNumbers numbers, const Patch& coarse, const Patch& fine, double tolerance)
+    : n_(std::move(numbers)), coarse_(coarse, tolerance * 1e-3), fine_(fine, tolerance * 1e-3), coarse_contacts_(contacts_of(coarse)), fine_contacts_(contacts_of(fine)), edges_(mechanics::hull_edges(coarse)), tolerance_(tolerance) {
     modes_ = {{"slips", ModeClass::ultimate, "slides or twists on its face", false},
               {"tips", ModeClass::ultimate, "tips over the edge of its face", false},
               {"parts", ModeClass::ultimate, "is pulled off its face", false},
@@ -161,7 +161,7 @@ FaceJoint::Slip FaceJoint::slip(const Wrench& w, bool only_limit, double enough)
     for (std::size_t i = patch.count(); i < contacts->padded(); ++i) limit[i] = 0;
     // The rotations' power is taken about the interface's origin, as the wrench is.
     const double length = patch.size;
-    result.limit = mechanics::slip_limit(*contacts, std::span<const double>(limit.data(), contacts->padded()), {w.fx, w.fy, w.mz / length}, enough);
+    result.limit = mechanics::slip_limit(*contacts, std::span<const double>(limit.data(), contacts->padded()), {w.fx, w.fy, w.mz / length}, enough, tolerance_ > 5e-4 ? 0.06 : 0.01);
     if (only_limit) return result;
     result.mean_radius = total > 0 ? arm / total : 0;
     const double about_screw = std::abs(w.mz - n_.screw.x * w.fy + n_.screw.y * w.fx);
@@ -211,6 +211,19 @@ double FaceJoint::tips_utilisation(const Wrench& w) const noexcept {
     return worst;
 }
 
+/// 1 where the resultant of the pressure reaches the hull, or nothing presses any more.
+double FaceJoint::balance_utilisation(const Wrench& w) const noexcept {
+    const double N = pressed(w).N;
+    if (!(N > 0)) return infinite;
+    double worst = w.fz / n_.squeeze.force;
+    for (const auto& edge : edges_) {
+        const double room = N * (edge.offset - edge.normal.x * n_.screw.x - edge.normal.y * n_.screw.y);
+        const double shift = edge.normal.x * (n_.screw.x * w.fz + w.my) + edge.normal.y * (n_.screw.y * w.fz - w.mx);
+        worst = std::max(worst, room > 0 ? shift / room : infinite);
+    }
+    return worst;
+}
+
 double FaceJoint::utilisation(std::size_t mode, const Wrench& w) const noexcept {
     if (!(n_.squeeze.force > 0)) return infinite;
     switch (mode) {
@@ -243,8 +256,17 @@ double FaceJoint::utilisation(std::size_t mode, const Wrench& w) const noexcept 
 }
 
 double FaceJoint::load_factor(std::size_t mode, const Ray& ray) const noexcept {
-    const double tolerance = mode == slips || mode == crush ? 1e-6 : 1e-9;
-    return mechanics::first_exit([&](double lambda) { return utilisation(mode, ray.at(lambda)); }, tolerance);
+    const auto used = [&](double lambda) { return utilisation(mode, ray.at(lambda)); };
+    if (mode != slips && mode != crush) return mechanics::first_exit(used);
+    const double balance = mechanics::first_exit([&](double lambda) { return balance_utilisation(ray.at(lambda)); });
+    if (search_) {
+        // The coarse model's factor is within a per cent or so: a few secant steps from there instead of a search from 0.
+        const double guess = search_->load_factor(mode, ray);
+        if (guess > 0 && guess < 0.995 * balance && std::isfinite(guess)) {
+            if (const auto near = mechanics::exit_near(guess, used, tolerance_)) return *near;
+        }
+    }
+    return mechanics::first_exit_below(balance, used, tolerance_);
 }
 
 bool FaceJoint::surely_holds(std::size_t mode, const Wrench& w) const noexcept {

@@ -1,4 +1,6 @@
 #pragma once
+#include <array>
+
 #include "families/squeeze.h"
 #include "families/tube_grip/tube_grip.h"
 #include "mechanics/friction_limit.h"
@@ -58,6 +60,9 @@ class GripJoint : public Joint {
     GripNumbers n_;
     mechanics::SlipContacts<4, 2> lines_;  ///< flat jaws only: points along the two lines
     std::vector<double> stations_, weights_;
+    double ring_coefficient_ = 0;                    ///< m of flat jaws or a collar: moment per F and radius
+    std::vector<std::array<double, 3>> ring_table_;  ///< V jaw: influence of both flanks and the pad round the ring
+    void set_ring();
 };
 
 }  // namespace clampet::families

@@ -79,6 +79,7 @@ const Family& tube_grip() {
 }
 
 GripJoint::GripJoint(GripNumbers numbers) : n_(std::move(numbers)) {
+    set_ring();
     if (n_.jaws != Jaws::flat) return;
     const double r = n_.radius, scale = std::max(r, n_.length / 2);
     for (const double side : {1.0, -1.0}) {  // +z first
@@ -168,37 +169,37 @@ double GripJoint::parts_utilisation(const Wrench& w) const noexcept {
     return (std::abs(w.fy) * std::tan(n_.half_angle) - push / share) / F;
 }
 
-double GripJoint::ring_stress(const Wrench& w) const noexcept {
-    const Sides s = sides(w);
-    std::array<mechanics::RadialForce, 24> forces;
-    std::size_t count = 0;
-    if (n_.jaws == Jaws::flat) {
-        const double F = std::max(s.fixed, s.moving);
-        forces[count++] = {0, F};
-        forces[count++] = {pi, F};
-    } else if (n_.jaws == Jaws::vee) {
-        const Flanks f = flanks(w);
+void GripJoint::set_ring() {
+    if (n_.jaws == Jaws::vee) {
         const double off = pi / 2 - n_.half_angle;
-        forces[count++] = {off, std::max(0.0, f.a.force)};
-        forces[count++] = {-off, std::max(0.0, f.b.force)};
-        forces[count++] = {pi, s.moving};
-    } else {
-        const double F = std::max(s.fixed, s.moving);
-        const bool even = n_.collar_share > 3, loose = n_.collar_share < 2.2;
+        const std::array<double, 3> loads{off, -off, pi};
+        const auto add = [&](double at) { ring_table_.push_back({mechanics::ring_influence(at - loads[0]), mechanics::ring_influence(at - loads[1]), mechanics::ring_influence(at - loads[2])}); };
+        for (const double load : loads) add(load);
+        for (int i = 0; i < 36; ++i) add(2 * pi * i / 36);
+        return;
+    }
+    std::vector<mechanics::RadialForce> unit{{0, 1}, {pi, 1}};
+    const bool even = n_.collar_share > 3, loose = n_.collar_share < 2.2;
+    if (n_.jaws == Jaws::collar && !loose) {
+        unit.clear();
         for (int i = 0; i < 24; ++i) {
             const double angle = 2 * pi * (i + 0.5) / 24;
-            if (loose) continue;
             // Per radian: 2F/pi |cos| from two close halves, F/2 from a lapped one.
-            const double share = (even ? F / 2 : 2 * F / pi * std::abs(std::cos(angle))) * 2 * pi / 24;
-            forces[count++] = {angle, share};
-        }
-        if (loose) {
-            forces[count++] = {0, F};
-            forces[count++] = {pi, F};
+            unit.push_back({angle, (even ? 0.5 : 2 / pi * std::abs(std::cos(angle))) * 2 * pi / 24});
         }
     }
-    const double moment = n_.radius * mechanics::ring_moment_per_radius({forces.data(), count});
-    return 6 * moment / (n_.length * n_.wall * n_.wall);
+    ring_coefficient_ = mechanics::ring_moment_per_radius(unit);
+}
+
+double GripJoint::ring_stress(const Wrench& w) const noexcept {
+    const Sides s = sides(w);
+    double per_radius = ring_coefficient_ * std::max(s.fixed, s.moving);
+    if (n_.jaws == Jaws::vee) {
+        const Flanks f = flanks(w);
+        const double a = std::max(0.0, f.a.force), b = std::max(0.0, f.b.force);
+        for (const auto& row : ring_table_) per_radius = std::max(per_radius, std::abs(row[0] * a + row[1] * b + row[2] * s.moving));
+    }
+    return 6 * per_radius * n_.radius / (n_.length * n_.wall * n_.wall);
 }
 
 double GripJoint::pad_pressure(const Wrench& w) const noexcept {
