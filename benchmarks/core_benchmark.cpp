@@ -10,11 +10,14 @@ using namespace clampet;
 
 namespace {
 
-std::shared_ptr<const families::Joint> joint(const char* family, const families::Values& values) { return *families::join(*families::family_named(family), values); }
+std::shared_ptr<const families::Joint> joint(const char* family, const families::Values& values) {
+    return *families::join(*families::family_named(family), values);
+}
 
 /// Seconds per iteration over the target, measured by the library itself.
 void against(benchmark::State& state, double target_seconds) {
-    state.counters["of_target"] = benchmark::Counter(target_seconds, benchmark::Counter::kIsIterationInvariantRate | benchmark::Counter::kInvert);
+    state.counters["of_target"] =
+        benchmark::Counter(target_seconds, benchmark::Counter::kIsIterationInvariantRate | benchmark::Counter::kInvert);
 }
 
 void face_limit_surface(benchmark::State& state) {
@@ -56,7 +59,8 @@ void edit_one_input(benchmark::State& state) {
     double torque = 0.5;
     for (auto _ : state) {
         torque = torque > 1 ? 0.5 : torque + 0.01;
-        benchmark::DoNotOptimize(static_cast<bool>(document.perform(project::SetInput{"ball", "ball", "torque", torque}, 1)));
+        benchmark::DoNotOptimize(
+            static_cast<bool>(document.perform(project::SetInput{"ball", "ball", "torque", torque}, 1)));
     }
     against(state, 16e-3);
 }

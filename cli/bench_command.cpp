@@ -23,13 +23,17 @@ Problem no_family(const std::string& name) {
     return {"", fmt::format("There is no interface family “{}”.", name), fmt::format("Use one of: {}.", known)};
 }
 
-const char* name_of(Kind kind) { return kind == Kind::quantity ? "quantity" : kind == Kind::choice ? "choice" : "text"; }
+const char* name_of(Kind kind) {
+    return kind == Kind::quantity ? "quantity" : kind == Kind::choice ? "choice" : "text";
+}
 
 Result<families::Values> read_assignments(const Family& family, const std::vector<std::string>& assignments) {
     families::Values values;
     for (const auto& text : assignments) {
         const auto equals = text.find('=');
-        if (equals == text.npos || equals == 0) return Problem{"", fmt::format("“{}” is not key=value.", text), "Write for example friction=0.3 or diameter=33.7mm."};
+        if (equals == text.npos || equals == 0)
+            return Problem{"", fmt::format("“{}” is not key=value.", text),
+                           "Write for example friction=0.3 or diameter=33.7mm."};
         const std::string key = text.substr(0, equals), typed = text.substr(equals + 1);
         const auto* parameter = families::find_parameter(family, key);
         if (!parameter) return families::complete(family, {{key, 0.0}}).problem();
@@ -54,7 +58,8 @@ Result<mechanics::Wrench> read_wrench(const std::string& text, const char* where
     std::array<double, 6> v{};
     if (text.empty()) return mechanics::Wrench{};
     std::size_t count = 0, at = 0;
-    const Problem problem{where, fmt::format("“{}” is not six numbers.", text), "Write Fx,Fy,Fz,Mx,My,Mz in N and N·m, for example 0,0,-13.1,0,1.2,0."};
+    const Problem problem{where, fmt::format("“{}” is not six numbers.", text),
+                          "Write Fx,Fy,Fz,Mx,My,Mz in N and N·m, for example 0,0,-13.1,0,1.2,0."};
     while (at <= text.size()) {
         const std::size_t end = std::min(text.find(',', at), text.size());
         if (count == 6) return problem;
@@ -69,7 +74,11 @@ Result<mechanics::Wrench> read_wrench(const std::string& text, const char* where
 }
 
 ordered_json mode_json(const families::ModeReport& m) {
-    ordered_json j{{"mode", m.mode}, {"class", m.mode_class == families::ModeClass::ultimate ? "ultimate" : "service"}, {"factor", number(m.factor)}, {"factor_mass", number(m.factor_mass)}, {"factor_live", number(m.factor_live)}};
+    ordered_json j{{"mode", m.mode},
+                   {"class", m.mode_class == families::ModeClass::ultimate ? "ultimate" : "service"},
+                   {"factor", number(m.factor)},
+                   {"factor_mass", number(m.factor_mass)},
+                   {"factor_live", number(m.factor_live)}};
     if (!m.motion.empty()) j["motion"] = m.motion;
     j["demand"] = named(m.demand);
     j["capacity"] = named(m.capacity);
@@ -79,8 +88,10 @@ ordered_json mode_json(const families::ModeReport& m) {
 ordered_json values_json(const families::Values& values) {
     ordered_json j = ordered_json::object();
     for (const auto& [key, value] : values) {
-        if (std::holds_alternative<double>(value)) j[key] = number(std::get<double>(value));
-        else j[key] = std::get<std::string>(value);
+        if (std::holds_alternative<double>(value))
+            j[key] = number(std::get<double>(value));
+        else
+            j[key] = std::get<std::string>(value);
     }
     return j;
 }
@@ -90,7 +101,8 @@ ordered_json values_json(const families::Values& values) {
 int families_command(bool json) {
     if (json) {
         ordered_json out = ordered_json::array();
-        for (const Family* f : families::registry()) out.push_back({{"family", f->key()}, {"name", f->name()}, {"purpose", f->purpose()}});
+        for (const Family* f : families::registry())
+            out.push_back({{"family", f->key()}, {"name", f->name()}, {"purpose", f->purpose()}});
         print({{"families", out}});
         return done;
     }
@@ -127,18 +139,22 @@ int parameters_command(const std::string& name, bool json) {
     }
     for (const auto& p : family->parameters()) {
         if (p.kind == Kind::quantity)
-            fmt::print("{:<18} {:<10} default {}, {} {} to {}\n", p.key, quantity::name_of(p.dimension), quantity::format(p.standard, p.dimension), p.least_allowed ? "from" : "above", quantity::format(p.least, p.dimension), quantity::format(p.most, p.dimension));
+            fmt::print("{:<18} {:<10} default {}, {} {} to {}\n", p.key, quantity::name_of(p.dimension),
+                       quantity::format(p.standard, p.dimension), p.least_allowed ? "from" : "above",
+                       quantity::format(p.least, p.dimension), quantity::format(p.most, p.dimension));
         else if (p.kind == Kind::choice) {
             std::string keys;
             for (const auto& c : p.choices) keys += (keys.empty() ? "" : " | ") + c.key;
             fmt::print("{:<18} {:<10} default {}, {}\n", p.key, "choice", p.standard_text, keys);
-        } else fmt::print("{:<18} {:<10} default {}\n", p.key, "text", p.standard_text);
+        } else
+            fmt::print("{:<18} {:<10} default {}\n", p.key, "text", p.standard_text);
         fmt::print("{:<18} {}\n", "", p.help);
     }
     return done;
 }
 
-int bench_command(const std::string& name, const std::vector<std::string>& assignments, const std::string& wrench_text, const std::string& permanent_text, bool json) {
+int bench_command(const std::string& name, const std::vector<std::string>& assignments, const std::string& wrench_text,
+                  const std::string& permanent_text, bool json) {
     const Family* family = families::family_named(name);
     if (!family) return fail(no_family(name), wrong_usage);
     const auto given = read_assignments(*family, assignments);
@@ -157,8 +173,16 @@ int bench_command(const std::string& name, const std::vector<std::string>& assig
         ordered_json modes = ordered_json::array(), notes = ordered_json::array();
         for (const auto& m : report.modes) modes.push_back(mode_json(m));
         for (const auto& a : report.advisories) notes.push_back(a.text);
-        print({{"family", family->key()}, {"parameters", values_json(*values)}, {"wrench", numbers(*whole)}, {"permanent", numbers(*permanent)}, {"factor", number(report.factor)},
-               {"governs", report.governs.empty() ? ordered_json(nullptr) : ordered_json(report.governs)}, {"modes", modes}, {"results", named(report.results)}, {"working", working(report.working)}, {"advisories", notes}});
+        print({{"family", family->key()},
+               {"parameters", values_json(*values)},
+               {"wrench", numbers(*whole)},
+               {"permanent", numbers(*permanent)},
+               {"factor", number(report.factor)},
+               {"governs", report.governs.empty() ? ordered_json(nullptr) : ordered_json(report.governs)},
+               {"modes", modes},
+               {"results", named(report.results)},
+               {"working", working(report.working)},
+               {"advisories", notes}});
         return holds ? done : not_all_hold;
     }
     fmt::print("{}: {}", family->name(), quantity::format_factor(report.factor));

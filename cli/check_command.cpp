@@ -30,7 +30,14 @@ std::string snake(std::string words) {
 }
 
 ordered_json mode_json(const study::ModeResult& m) {
-    ordered_json j{{"element", m.element}, {"family", m.family}, {"mode", m.mode}, {"class", m.mode_class == families::ModeClass::ultimate ? "ultimate" : "service"}, {"factor", number(m.factor())}, {"factor_mass", number(m.mass)}, {"factor_live", number(m.live)}, {"case", m.load_case}};
+    ordered_json j{{"element", m.element},
+                   {"family", m.family},
+                   {"mode", m.mode},
+                   {"class", m.mode_class == families::ModeClass::ultimate ? "ultimate" : "service"},
+                   {"factor", number(m.factor())},
+                   {"factor_mass", number(m.mass)},
+                   {"factor_live", number(m.live)},
+                   {"case", m.load_case}};
     if (!m.motion.empty()) j["motion"] = m.motion;
     if (m.direction) j["direction"] = {m.direction->x(), m.direction->y(), m.direction->z()};
     j["wrench"] = numbers(m.load.whole());
@@ -41,8 +48,17 @@ ordered_json interface_json(const study::InterfaceResult& r) {
     ordered_json modes = ordered_json::array(), notes = ordered_json::array();
     for (const auto& m : r.modes) modes.push_back(mode_json(m));
     for (const auto& a : r.advisories) notes.push_back(a.text);
-    return {{"interface", r.id}, {"name", r.name}, {"verdict", snake(std::string(study::name_of(r.verdict)))}, {"factor", number(r.typical)}, {"factor_low", number(r.low)}, {"factor_high", number(r.high)},
-            {"governs", r.governs ? ordered_json(r.modes[*r.governs].mode) : ordered_json(nullptr)}, {"sentence", study::sentence(r)}, {"wrench_at_rest", numbers(r.rest.permanent)}, {"modes", modes}, {"advisories", notes}};
+    return {{"interface", r.id},
+            {"name", r.name},
+            {"verdict", snake(std::string(study::name_of(r.verdict)))},
+            {"factor", number(r.typical)},
+            {"factor_low", number(r.low)},
+            {"factor_high", number(r.high)},
+            {"governs", r.governs ? ordered_json(r.modes[*r.governs].mode) : ordered_json(nullptr)},
+            {"sentence", study::sentence(r)},
+            {"wrench_at_rest", numbers(r.rest.permanent)},
+            {"modes", modes},
+            {"advisories", notes}};
 }
 
 }  // namespace
@@ -59,13 +75,21 @@ int check_command(const CheckRequest& request, bool json) {
     if (json) {
         ordered_json rows = ordered_json::array();
         for (const auto& r : result->interfaces) rows.push_back(interface_json(r));
-        print({{"rig", rig->name}, {"required", result->required}, {"verdict", std::string(study::name_of(result->verdict))}, {"headline", study::headline(*result)}, {"worst", result->worst ? ordered_json(result->interfaces[*result->worst].id) : ordered_json(nullptr)}, {"interfaces", rows}});
+        print({{"rig", rig->name},
+               {"required", result->required},
+               {"verdict", std::string(study::name_of(result->verdict))},
+               {"headline", study::headline(*result)},
+               {"worst", result->worst ? ordered_json(result->interfaces[*result->worst].id) : ordered_json(nullptr)},
+               {"interfaces", rows}});
         return exit_code;
     }
     fmt::print("{}: {}\n{}\n\n", rig->name, study::tally(*result), study::headline(*result));
-    fmt::print("{:<26} {:<9} {:>7} {:>15}  {}\n", "interface", "verdict", "factor", "low to high", "how it would let go");
+    fmt::print("{:<26} {:<9} {:>7} {:>15}  {}\n", "interface", "verdict", "factor", "low to high",
+               "how it would let go");
     for (const auto& r : result->interfaces) {
-        fmt::print("{:<26} {:<9} {:>7} {:>15}  {}\n", r.name, study::name_of(r.verdict), quantity::format_factor(r.typical), quantity::format_factor(r.low) + " to " + quantity::format_factor(r.high), study::short_sentence(r));
+        fmt::print("{:<26} {:<9} {:>7} {:>15}  {}\n", r.name, study::name_of(r.verdict),
+                   quantity::format_factor(r.typical),
+                   quantity::format_factor(r.low) + " to " + quantity::format_factor(r.high), study::short_sentence(r));
         for (const auto& a : r.advisories) fmt::print("{:<26} {}\n", "", a.text);
     }
     fmt::print("\nrequired {}\n", quantity::format_factor(result->required));
@@ -75,8 +99,14 @@ int check_command(const CheckRequest& request, bool json) {
 int validate_command(const std::string& file, bool json) {
     const auto rig = load(file);
     if (!rig) return fail(rig.problem(), unreadable);
-    if (json) print({{"file", file}, {"valid", true}, {"schema", project::schema_version}, {"parts", rig->parts.size()}, {"interfaces", rig->interfaces.size()}});
-    else fmt::print("{} is a sound rig: {} parts, {} interfaces.\n", file, rig->parts.size(), rig->interfaces.size());
+    if (json)
+        print({{"file", file},
+               {"valid", true},
+               {"schema", project::schema_version},
+               {"parts", rig->parts.size()},
+               {"interfaces", rig->interfaces.size()}});
+    else
+        fmt::print("{} is a sound rig: {} parts, {} interfaces.\n", file, rig->parts.size(), rig->interfaces.size());
     return done;
 }
 

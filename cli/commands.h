@@ -10,7 +10,8 @@ enum Exit { done = 0, not_all_hold = 1, wrong_usage = 2, unreadable = 3, unwrita
 int quantity_command(const std::string& text, const std::string& unit, bool json);
 int families_command(bool json);
 int parameters_command(const std::string& family, bool json);
-int bench_command(const std::string& family, const std::vector<std::string>& assignments, const std::string& wrench, const std::string& permanent, bool json);
+int bench_command(const std::string& family, const std::vector<std::string>& assignments, const std::string& wrench,
+                  const std::string& permanent, bool json);
 int thread_show_command(const std::string& designation, const std::string& thread_class, bool json);
 int thread_fit_command(const std::string& male, const std::string& female, bool json);
 int thread_stack_command(const std::vector<std::string>& assignments, bool json);

@@ -17,12 +17,15 @@ struct Arguments {
 };
 
 void add_commands(CLI::App& app, Arguments& a, int& exit_code) {
-    const auto json_flag = [&](CLI::App* command) { command->add_flag("--json", a.json, "One JSON object with SI numbers"); };
+    const auto json_flag = [&](CLI::App* command) {
+        command->add_flag("--json", a.json, "One JSON object with SI numbers");
+    };
 
     auto* check = app.add_subcommand("check", "Will this rig hold? Every interface under every load case");
     check->add_option("RIG", a.check.file, "A rig file")->required();
     check->add_option("--case", a.check.cases, "Only this load case: rest, \"hand push\"");
-    check->add_option("--required", a.check.required, "Required factor instead of the rig's own")->check(CLI::Range(0.01, 100.0));
+    check->add_option("--required", a.check.required, "Required factor instead of the rig's own")
+        ->check(CLI::Range(0.01, 100.0));
     json_flag(check);
     check->callback([&] { exit_code = check_command(a.check, a.json); });
 
@@ -37,7 +40,10 @@ void add_commands(CLI::App& app, Arguments& a, int& exit_code) {
     bench->add_option("--wrench", a.wrench, "Whole load Fx,Fy,Fz,Mx,My,Mz [N, N·m]");
     bench->add_option("--permanent", a.permanent, "The part of it that stays");
     json_flag(bench);
-    bench->callback([&] { exit_code = a.params ? parameters_command(a.family, a.json) : bench_command(a.family, a.assignments, a.wrench, a.permanent, a.json); });
+    bench->callback([&] {
+        exit_code = a.params ? parameters_command(a.family, a.json)
+                             : bench_command(a.family, a.assignments, a.wrench, a.permanent, a.json);
+    });
 
     auto* thread = app.add_subcommand("thread", "Threads: sizes, fit, stack-up");
     thread->require_subcommand(1);
@@ -51,7 +57,8 @@ void add_commands(CLI::App& app, Arguments& a, int& exit_code) {
     fit->add_option("FEMALE", a.female)->required();
     json_flag(fit);
     fit->callback([&] { exit_code = thread_fit_command(a.male, a.female, a.json); });
-    auto* stack = thread->add_subcommand("stack", "screw=1/4-20x1/2in items=6mm+1.5mm socket=5.5mm [plain= needed= end=through in=wood]");
+    auto* stack = thread->add_subcommand(
+        "stack", "screw=1/4-20x1/2in items=6mm+1.5mm socket=5.5mm [plain= needed= end=through in=wood]");
     stack->add_option("key=value", a.assignments)->required();
     json_flag(stack);
     stack->callback([&] { exit_code = thread_stack_command(a.assignments, a.json); });

@@ -24,7 +24,10 @@ int quantity_command(const std::string& text, const std::string& unit, bool json
     double si = value->si;
     if (dimension == Dimension::number && !(value->exponents == quantity::Exponents{})) {
         const auto torque = quantity::parse(text, Dimension::torque);
-        if (!torque) return fail({"", fmt::format("“{}” is not a kind of quantity that Clampet uses.", text), "Write a length, angle, force, torque, mass, stress, stiffness, speed or price."}, wrong_usage);
+        if (!torque)
+            return fail({"", fmt::format("“{}” is not a kind of quantity that Clampet uses.", text),
+                         "Write a length, angle, force, torque, mass, stress, stiffness, speed or price."},
+                        wrong_usage);
         si = *torque;
         dimension = Dimension::torque;
         dimension_name = "torque";
@@ -33,20 +36,33 @@ int quantity_command(const std::string& text, const std::string& unit, bool json
     double in_unit = 0;
     if (!unit.empty()) {
         const auto target = quantity::unit_named(unit);
-        if (!target) return fail({"--to", fmt::format("“{}” is not a unit.", unit), "Use for example mm, in, N, lbf, N·m, kg or MPa."}, wrong_usage);
+        if (!target)
+            return fail(
+                {"--to", fmt::format("“{}” is not a unit.", unit), "Use for example mm, in, N, lbf, N·m, kg or MPa."},
+                wrong_usage);
         if (!(target->exponents == quantity::exponents_of(dimension)))
-            return fail({"--to", fmt::format("“{}” is a {}, and {} is not a unit of it.", text, dimension_name, unit), fmt::format("Use for example {}.", quantity::display_unit(dimension, System::imperial))}, wrong_usage);
+            return fail({"--to", fmt::format("“{}” is a {}, and {} is not a unit of it.", text, dimension_name, unit),
+                         fmt::format("Use for example {}.", quantity::display_unit(dimension, System::imperial))},
+                        wrong_usage);
         in_unit = si / target->si;
         converted = fmt::format("{:.6g} {}", in_unit, unit);
     }
     if (json) {
-        nlohmann::ordered_json out{{"text", text}, {"dimension", dimension_name}, {"value", si}, {"unit", quantity::si_symbol(dimension)}, {"metric", quantity::format(si, dimension)}, {"imperial", quantity::format(si, dimension, System::imperial)}};
+        nlohmann::ordered_json out{{"text", text},
+                                   {"dimension", dimension_name},
+                                   {"value", si},
+                                   {"unit", quantity::si_symbol(dimension)},
+                                   {"metric", quantity::format(si, dimension)},
+                                   {"imperial", quantity::format(si, dimension, System::imperial)}};
         if (!unit.empty()) out["converted"] = {{"value", in_unit}, {"unit", unit}};
         print(out);
         return done;
     }
-    if (!unit.empty()) fmt::print("{}\n", converted);
-    else fmt::print("{}: {}, {}\n", dimension_name, quantity::format(si, dimension), quantity::format(si, dimension, System::imperial));
+    if (!unit.empty())
+        fmt::print("{}\n", converted);
+    else
+        fmt::print("{}: {}, {}\n", dimension_name, quantity::format(si, dimension),
+                   quantity::format(si, dimension, System::imperial));
     return done;
 }
 

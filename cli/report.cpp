@@ -15,8 +15,12 @@ int fail(const Problem& problem, int exit_code) {
     return exit_code;
 }
 
-ordered_json number(double value) { return std::isfinite(value) ? ordered_json(value) : ordered_json(nullptr); }
-ordered_json numbers(const mechanics::Wrench& w) { return {w.fx, w.fy, w.fz, w.mx, w.my, w.mz}; }
+ordered_json number(double value) {
+    return std::isfinite(value) ? ordered_json(value) : ordered_json(nullptr);
+}
+ordered_json numbers(const mechanics::Wrench& w) {
+    return {w.fx, w.fy, w.fz, w.mx, w.my, w.mz};
+}
 
 ordered_json named(const std::vector<families::NamedValue>& values) {
     ordered_json json = ordered_json::object();
@@ -27,16 +31,25 @@ ordered_json named(const std::vector<families::NamedValue>& values) {
 ordered_json working(const families::Working& lines) {
     ordered_json json = ordered_json::array();
     for (const auto& line : lines)
-        json.push_back({{"quantity", line.quantity}, {"formula", line.formula}, {"numbers", line.numbers}, {"value", number(line.value)}, {"unit", quantity::si_symbol(line.dimension)}, {"source", line.source}});
+        json.push_back({{"quantity", line.quantity},
+                        {"formula", line.formula},
+                        {"numbers", line.numbers},
+                        {"value", number(line.value)},
+                        {"unit", quantity::si_symbol(line.dimension)},
+                        {"source", line.source}});
     return json;
 }
 
-void print(const ordered_json& json) { fmt::print("{}\n", json.dump(2, ' ', false, ordered_json::error_handler_t::replace)); }
+void print(const ordered_json& json) {
+    fmt::print("{}\n", json.dump(2, ' ', false, ordered_json::error_handler_t::replace));
+}
 
 void print_modes(const std::vector<families::ModeReport>& modes) {
     fmt::print("{:<14} {:<9} {:>9} {:>9} {:>9}  {}\n", "mode", "class", "factor", "mass", "live", "how");
     for (const auto& m : modes)
-        fmt::print("{:<14} {:<9} {:>9} {:>9} {:>9}  {}\n", m.mode, m.mode_class == families::ModeClass::ultimate ? "ultimate" : "service", quantity::format_factor(m.factor), quantity::format_factor(m.factor_mass),
+        fmt::print("{:<14} {:<9} {:>9} {:>9} {:>9}  {}\n", m.mode,
+                   m.mode_class == families::ModeClass::ultimate ? "ultimate" : "service",
+                   quantity::format_factor(m.factor), quantity::format_factor(m.factor_mass),
                    quantity::format_factor(m.factor_live), m.motion.empty() ? m.label : m.motion);
 }
 

@@ -18,15 +18,25 @@ using quantity::Dimension;
 
 namespace {
 
-ordered_json limits_json(const catalogue::Limits& limits) { return {{"low", limits.low}, {"high", limits.high}}; }
-std::string mm(double si) { return fmt::format("{:.3f} mm", si * 1e3); }
-std::string mm(const catalogue::Limits& l) { return fmt::format("{:.3f} to {:.3f} mm", l.low * 1e3, l.high * 1e3); }
-std::string length(double si) { return quantity::format(si, Dimension::length); }
+ordered_json limits_json(const catalogue::Limits& limits) {
+    return {{"low", limits.low}, {"high", limits.high}};
+}
+std::string mm(double si) {
+    return fmt::format("{:.3f} mm", si * 1e3);
+}
+std::string mm(const catalogue::Limits& l) {
+    return fmt::format("{:.3f} to {:.3f} mm", l.low * 1e3, l.high * 1e3);
+}
+std::string length(double si) {
+    return quantity::format(si, Dimension::length);
+}
 
-/// Standard washer thicknesses and under-head screw lengths offered for a stack [mm]; common practice, ISO 7089 and ISO 4762 series.
+/// Standard washer thicknesses and under-head screw lengths offered for a stack [mm]; common practice, ISO 7089 and ISO
+/// 4762 series.
 constexpr double washers_mm[] = {0.5, 0.8, 1.0, 1.2, 1.5, 1.6, 2.0, 2.5, 3.0, 4.0};
 constexpr double metric_lengths_mm[] = {5, 6, 8, 10, 12, 14, 16, 18, 20, 22, 25, 30, 35, 40, 45, 50, 60, 70, 80};
-constexpr double inch_lengths_in[] = {0.25, 0.3125, 0.375, 0.4375, 0.5, 0.5625, 0.625, 0.75, 0.875, 1, 1.25, 1.5, 1.75, 2, 2.5, 3};
+constexpr double inch_lengths_in[] = {0.25,  0.3125, 0.375, 0.4375, 0.5,  0.5625, 0.625, 0.75,
+                                      0.875, 1,      1.25,  1.5,    1.75, 2,      2.5,   3};
 
 std::vector<double> within(std::span<const double> sizes, double unit, const mechanics::Interval& interval) {
     std::vector<double> fitting;
@@ -37,10 +47,14 @@ std::vector<double> within(std::span<const double> sizes, double unit, const mec
 
 const char* name_of(mechanics::StackState state) {
     switch (state) {
-        case mechanics::StackState::right: return "right";
-        case mechanics::StackState::bottoms: return "bottoms";
-        case mechanics::StackState::shank: return "shank";
-        case mechanics::StackState::too_short: return "short";
+        case mechanics::StackState::right:
+            return "right";
+        case mechanics::StackState::bottoms:
+            return "bottoms";
+        case mechanics::StackState::shank:
+            return "shank";
+        case mechanics::StackState::too_short:
+            return "short";
     }
     return "";
 }
@@ -54,17 +68,26 @@ Result<StackRequest> read_stack(const std::vector<std::string>& assignments) {
     std::map<std::string, std::string> given;
     for (const auto& text : assignments) {
         const auto equals = text.find('=');
-        if (equals == text.npos) return Problem{"", fmt::format("“{}” is not key=value.", text), "Write screw=1/4-20x1/2in items=8mm socket=5.5mm."};
+        if (equals == text.npos)
+            return Problem{"", fmt::format("“{}” is not key=value.", text),
+                           "Write screw=1/4-20x1/2in items=8mm socket=5.5mm."};
         given[text.substr(0, equals)] = text.substr(equals + 1);
     }
     for (const auto& [key, _] : given)
-        if (key != "screw" && key != "items" && key != "socket" && key != "plain" && key != "needed" && key != "end" && key != "in")
-            return Problem{key, "This is not known here.", "Use screw, items, socket, plain, needed, end (blind or through) and in (metal, wood or plastic)."};
-    if (!given.contains("screw") || !given.contains("socket")) return Problem{"", "A screw and a socket are needed.", "Write screw=1/4-20x1/2in items=8mm socket=5.5mm."};
+        if (key != "screw" && key != "items" && key != "socket" && key != "plain" && key != "needed" && key != "end" &&
+            key != "in")
+            return Problem{
+                key, "This is not known here.",
+                "Use screw, items, socket, plain, needed, end (blind or through) and in (metal, wood or plastic)."};
+    if (!given.contains("screw") || !given.contains("socket"))
+        return Problem{"", "A screw and a socket are needed.", "Write screw=1/4-20x1/2in items=8mm socket=5.5mm."};
     const std::string screw = given["screw"];
     // "M6x0.75x16mm" and "1/4-20 x 1/2 in": the length follows the last x.
-    const std::size_t cross = std::max(screw.rfind('x') == screw.npos ? 0 : screw.rfind('x'), screw.rfind("×") == screw.npos ? 0 : screw.rfind("×"));
-    if (cross == 0) return Problem{"screw", fmt::format("“{}” has no length.", screw), "Write the thread, x and the length under the head: 1/4-20x1/2in or M6x16mm."};
+    const std::size_t cross = std::max(screw.rfind('x') == screw.npos ? 0 : screw.rfind('x'),
+                                       screw.rfind("×") == screw.npos ? 0 : screw.rfind("×"));
+    if (cross == 0)
+        return Problem{"screw", fmt::format("“{}” has no length.", screw),
+                       "Write the thread, x and the length under the head: 1/4-20x1/2in or M6x16mm."};
     const std::size_t skip = screw.compare(cross, 2, "×") == 0 ? 2 : 1;
     auto thread = catalogue::thread_named(screw.substr(0, cross));
     if (!thread) return Problem{"screw", thread.problem().what, thread.problem().remedy};
@@ -73,12 +96,16 @@ Result<StackRequest> read_stack(const std::vector<std::string>& assignments) {
     const auto read = [&](const std::string& key, const std::string& text, const char* bare, double& into) -> Status {
         const auto value = quantity::parse(text, Dimension::length, bare);
         if (!value) return Problem{key, value.problem().what, value.problem().remedy};
-        if (!(*value >= 0) || !(*value <= 10)) return Problem{key, fmt::format("{} is {}.", key, length(*value)), "Give a length of zero or more, for example 8 mm."};
+        if (!(*value >= 0) || !(*value <= 10))
+            return Problem{key, fmt::format("{} is {}.", key, length(*value)),
+                           "Give a length of zero or more, for example 8 mm."};
         into = *value;
         return Done{};
     };
     request.stack.pitch = thread->pitch;
-    if (const auto ok = read("screw", screw.substr(cross + skip), inches ? "in" : "mm", request.stack.screw_length); !ok) return ok.problem();
+    if (const auto ok = read("screw", screw.substr(cross + skip), inches ? "in" : "mm", request.stack.screw_length);
+        !ok)
+        return ok.problem();
     if (const auto ok = read("socket", given["socket"], "m", request.stack.socket_depth); !ok) return ok.problem();
     if (given.contains("items") && !given["items"].empty())
         if (const auto ok = read("items", given["items"], "m", request.stack.items); !ok) return ok.problem();
@@ -87,11 +114,14 @@ Result<StackRequest> read_stack(const std::vector<std::string>& assignments) {
     if (given.contains("needed"))
         if (const auto ok = read("needed", given["needed"], "m", request.stack.needed); !ok) return ok.problem();
     if (given.contains("end")) {
-        if (given["end"] != "blind" && given["end"] != "through") return Problem{"end", fmt::format("“{}” is not an end of a socket.", given["end"]), "Write blind or through."};
+        if (given["end"] != "blind" && given["end"] != "through")
+            return Problem{"end", fmt::format("“{}” is not an end of a socket.", given["end"]),
+                           "Write blind or through."};
         request.stack.through = given["end"] == "through";
     }
     if (given.contains("in")) {
-        if (given["in"] != "metal" && given["in"] != "wood" && given["in"] != "plastic") return Problem{"in", fmt::format("“{}” is not known.", given["in"]), "Write metal, wood or plastic."};
+        if (given["in"] != "metal" && given["in"] != "wood" && given["in"] != "plastic")
+            return Problem{"in", fmt::format("“{}” is not known.", given["in"]), "Write metal, wood or plastic."};
         request.stack.least_turns = given["in"] == "metal" ? 2 : 3;
     }
     return request;
@@ -115,24 +145,52 @@ int thread_show_command(const std::string& designation, const std::string& threa
     if (!found) return fail(found.problem(), wrong_usage);
     const Thread& t = *found;
     if (!thread_class.empty() && thread_class != t.external_class && thread_class != t.internal_class)
-        return fail({"--class", fmt::format("Class {} of {} is not carried.", thread_class, t.designation), fmt::format("Use {} or {}.", t.external_class, t.internal_class)}, wrong_usage);
-    const bool external = thread_class.empty() || thread_class == t.external_class, internal = thread_class.empty() || thread_class == t.internal_class;
+        return fail({"--class", fmt::format("Class {} of {} is not carried.", thread_class, t.designation),
+                     fmt::format("Use {} or {}.", t.external_class, t.internal_class)},
+                    wrong_usage);
+    const bool external = thread_class.empty() || thread_class == t.external_class,
+               internal = thread_class.empty() || thread_class == t.internal_class;
     if (json) {
-        ordered_json out{{"designation", t.designation}, {"series", t.series}, {"major_diameter", t.major}, {"pitch", t.pitch}, {"pitch_diameter", t.pitch_diameter}, {"minor_diameter_internal", t.minor_internal},
-                         {"minor_diameter_external", t.minor_external}, {"flank_half_angle", t.flank_half_angle}, {"lead_angle", t.lead_angle()}, {"stress_area", t.stress_area},
-                         {"tap_drill", catalogue::tap_drill(t)}, {"clearance_hole", catalogue::clearance_hole(t)}};
-        if (external) out["external"] = {{"class", t.external_class}, {"major", limits_json(t.external_major)}, {"pitch_diameter", limits_json(t.external_pitch)}};
-        if (internal) out["internal"] = {{"class", t.internal_class}, {"pitch_diameter", limits_json(t.internal_pitch)}, {"minor", limits_json(t.internal_minor)}};
+        ordered_json out{{"designation", t.designation},
+                         {"series", t.series},
+                         {"major_diameter", t.major},
+                         {"pitch", t.pitch},
+                         {"pitch_diameter", t.pitch_diameter},
+                         {"minor_diameter_internal", t.minor_internal},
+                         {"minor_diameter_external", t.minor_external},
+                         {"flank_half_angle", t.flank_half_angle},
+                         {"lead_angle", t.lead_angle()},
+                         {"stress_area", t.stress_area},
+                         {"tap_drill", catalogue::tap_drill(t)},
+                         {"clearance_hole", catalogue::clearance_hole(t)}};
+        if (external)
+            out["external"] = {{"class", t.external_class},
+                               {"major", limits_json(t.external_major)},
+                               {"pitch_diameter", limits_json(t.external_pitch)}};
+        if (internal)
+            out["internal"] = {{"class", t.internal_class},
+                               {"pitch_diameter", limits_json(t.internal_pitch)},
+                               {"minor", limits_json(t.internal_minor)}};
         out["source"] = t.source;
         print(out);
         return done;
     }
     fmt::print("{} ({})\n", t.designation, t.series);
-    fmt::print("  major diameter     {} ({:.4f} in)\n  pitch              {} ({:.4g} per inch)\n  pitch diameter     {}\n  minor, nut         {}\n  root, screw        {}\n", mm(t.major), t.major / quantity::inch, mm(t.pitch), quantity::inch / t.pitch, mm(t.pitch_diameter), mm(t.minor_internal), mm(t.minor_external));
-    fmt::print("  stress area        {:.2f} mm² ({:.4f} in²)\n  lead angle         {:.2f}°\n", t.stress_area * 1e6, t.stress_area / (quantity::inch * quantity::inch), t.lead_angle() * 57.29578);
-    if (external) fmt::print("  {:<3} screw: major {}, pitch diameter {}\n", t.external_class, mm(t.external_major), mm(t.external_pitch));
-    if (internal) fmt::print("  {:<3} nut: pitch diameter {}, minor {}\n", t.internal_class, mm(t.internal_pitch), mm(t.internal_minor));
-    fmt::print("  tap drill (75 %)   {}\n  clearance hole     {}\n  source: {}\n", mm(catalogue::tap_drill(t)), mm(catalogue::clearance_hole(t)), t.source);
+    fmt::print(
+        "  major diameter     {} ({:.4f} in)\n  pitch              {} ({:.4g} per inch)\n  pitch diameter     {}\n  "
+        "minor, nut         {}\n  root, screw        {}\n",
+        mm(t.major), t.major / quantity::inch, mm(t.pitch), quantity::inch / t.pitch, mm(t.pitch_diameter),
+        mm(t.minor_internal), mm(t.minor_external));
+    fmt::print("  stress area        {:.2f} mm² ({:.4f} in²)\n  lead angle         {:.2f}°\n", t.stress_area * 1e6,
+               t.stress_area / (quantity::inch * quantity::inch), t.lead_angle() * 57.29578);
+    if (external)
+        fmt::print("  {:<3} screw: major {}, pitch diameter {}\n", t.external_class, mm(t.external_major),
+                   mm(t.external_pitch));
+    if (internal)
+        fmt::print("  {:<3} nut: pitch diameter {}, minor {}\n", t.internal_class, mm(t.internal_pitch),
+                   mm(t.internal_minor));
+    fmt::print("  tap drill (75 %)   {}\n  clearance hole     {}\n  source: {}\n", mm(catalogue::tap_drill(t)),
+               mm(catalogue::clearance_hole(t)), t.source);
     return done;
 }
 
@@ -143,11 +201,17 @@ int thread_fit_command(const std::string& male_name, const std::string& female_n
     const auto verdict = catalogue::fit(*male, *female);
     const bool good = verdict.fit == catalogue::Fit::fits;
     if (json) {
-        print({{"male", male->designation}, {"female", female->designation}, {"fit", catalogue::name_of(verdict.fit)}, {"turns_low", number(verdict.turns_low)}, {"turns_high", number(verdict.turns_high)}, {"reason", verdict.reason}});
+        print({{"male", male->designation},
+               {"female", female->designation},
+               {"fit", catalogue::name_of(verdict.fit)},
+               {"turns_low", number(verdict.turns_low)},
+               {"turns_high", number(verdict.turns_high)},
+               {"reason", verdict.reason}});
         return good ? done : not_all_hold;
     }
     std::string words(catalogue::name_of(verdict.fit));
-    if (verdict.fit == catalogue::Fit::jams) words = fmt::format("jams after {:.2f} to {:.2f} turns", std::max(0.0, verdict.turns_low), verdict.turns_high);
+    if (verdict.fit == catalogue::Fit::jams)
+        words = fmt::format("jams after {:.2f} to {:.2f} turns", std::max(0.0, verdict.turns_low), verdict.turns_high);
     fmt::print("{} in {}: {}. {}\n", male->designation, female->designation, words, verdict.reason);
     return good ? done : not_all_hold;
 }
@@ -157,19 +221,38 @@ int thread_stack_command(const std::vector<std::string>& assignments, bool json)
     if (!request) return fail(request.problem(), wrong_usage);
     const auto v = mechanics::judge_stack(request->stack);
     const bool inches = request->thread.form != catalogue::ThreadForm::iso;
-    const auto screws = inches ? within(inch_lengths_in, quantity::inch, v.screw_lengths) : within(metric_lengths_mm, 1e-3, v.screw_lengths);
+    const auto screws = inches ? within(inch_lengths_in, quantity::inch, v.screw_lengths)
+                               : within(metric_lengths_mm, 1e-3, v.screw_lengths);
     const auto washers = v.extra_items.is_empty() ? std::vector<double>{} : within(washers_mm, 1e-3, v.extra_items);
     const bool right = v.state == mechanics::StackState::right;
     if (json) {
-        print({{"screw", request->thread.designation}, {"screw_length", request->stack.screw_length}, {"items", request->stack.items}, {"socket_depth", request->stack.socket_depth}, {"protrusion", v.protrusion}, {"engagement", v.engaged},
-               {"turns", v.turns}, {"verdict", name_of(v.state)}, {"washer_thickness", interval_json(v.extra_items)}, {"screw_lengths", interval_json(v.screw_lengths)}, {"standard_washers", washers}, {"standard_screw_lengths", screws}});
+        print({{"screw", request->thread.designation},
+               {"screw_length", request->stack.screw_length},
+               {"items", request->stack.items},
+               {"socket_depth", request->stack.socket_depth},
+               {"protrusion", v.protrusion},
+               {"engagement", v.engaged},
+               {"turns", v.turns},
+               {"verdict", name_of(v.state)},
+               {"washer_thickness", interval_json(v.extra_items)},
+               {"screw_lengths", interval_json(v.screw_lengths)},
+               {"standard_washers", washers},
+               {"standard_screw_lengths", screws}});
         return right ? done : not_all_hold;
     }
-    fmt::print("{}: stands out {}, engaged {}, {:.2f} turns\n", name_of(v.state), length(v.protrusion), length(v.engaged), v.turns);
-    if (!v.extra_items.is_empty()) fmt::print("washers to add: {} to {}{}\n", length(v.extra_items.low), length(v.extra_items.high), washers.empty() ? "" : fmt::format(" (standard: {})", joined(washers)));
-    else fmt::print("no washer puts it right\n");
-    if (v.screw_lengths.is_empty()) fmt::print("no screw length puts it right: the socket is too shallow\n");
-    else fmt::print("screw lengths: {} {}{}\n", length(v.screw_lengths.low), std::isfinite(v.screw_lengths.high) ? "to " + length(v.screw_lengths.high) : "and more", screws.empty() ? "" : fmt::format(" (standard: {})", joined(screws)));
+    fmt::print("{}: stands out {}, engaged {}, {:.2f} turns\n", name_of(v.state), length(v.protrusion),
+               length(v.engaged), v.turns);
+    if (!v.extra_items.is_empty())
+        fmt::print("washers to add: {} to {}{}\n", length(v.extra_items.low), length(v.extra_items.high),
+                   washers.empty() ? "" : fmt::format(" (standard: {})", joined(washers)));
+    else
+        fmt::print("no washer puts it right\n");
+    if (v.screw_lengths.is_empty())
+        fmt::print("no screw length puts it right: the socket is too shallow\n");
+    else
+        fmt::print("screw lengths: {} {}{}\n", length(v.screw_lengths.low),
+                   std::isfinite(v.screw_lengths.high) ? "to " + length(v.screw_lengths.high) : "and more",
+                   screws.empty() ? "" : fmt::format(" (standard: {})", joined(screws)));
     return right ? done : not_all_hold;
 }
 

@@ -16,7 +16,7 @@ using quantity::Dimension;
 
 QLabel* quiet(const QString& text, QWidget* parent) {
     auto* label = new QLabel(text, parent);
-    label->setStyleSheet(QString("color: %1").arg(theme().quiet.name()));
+    set_text_colour(label, theme().quiet);
     label->setWordWrap(true);
     label->setFont(body_font(0.92));
     return label;
@@ -25,7 +25,13 @@ QLabel* quiet(const QString& text, QWidget* parent) {
 }  // namespace
 
 BriefPage::BriefPage(project::Document& document, QWidget* parent)
-    : QWidget(parent), document_(document), name_(new QLineEdit(this)), required_(new QuantityField(Dimension::number, this)), push_(new QuantityField(Dimension::force, this)), table_(new QWidget(this)), grid_(nullptr) {
+    : QWidget(parent),
+      document_(document),
+      name_(new QLineEdit(this)),
+      required_(new QuantityField(Dimension::number, this)),
+      push_(new QuantityField(Dimension::force, this)),
+      table_(new QWidget(this)),
+      grid_(nullptr) {
     auto* outer = new QVBoxLayout(this);
     outer->setContentsMargins(0, 0, 0, 0);
     auto* scroll = new QScrollArea(this);
@@ -50,14 +56,19 @@ BriefPage::BriefPage(project::Document& document, QWidget* parent)
         field->setMinimumWidth(qRound(230 * text_scale()));
     };
     row(0, tr("Name of the rig"), name_, {});
-    row(1, tr("Required factor"), required_, tr("On the bench 1.5, carried 2, over people or equipment 3 and always a second catch. Our judgement; local rules come first."));
-    row(2, tr("Push of a hand"), push_, tr("A bump by hand at the payload, from the worst side. 15 N is common practice."));
+    row(1, tr("Required factor"), required_,
+        tr("On the bench 1.5, carried 2, over people or equipment 3 and always a second catch. Our judgement; local "
+           "rules come first."));
+    row(2, tr("Push of a hand"), push_,
+        tr("A bump by hand at the payload, from the worst side. 15 N is common practice."));
     column->addLayout(top);
     column->addSpacing(8);
     auto* parts = new QLabel(tr("Parts, from the payload down"), this);
     parts->setFont(body_font(1.1, true));
     column->addWidget(parts);
-    column->addWidget(quiet(tr("The centre of gravity is measured from the part's own mounting point: x ahead, y to the left, z up."), this));
+    column->addWidget(
+        quiet(tr("The centre of gravity is measured from the part's own mounting point: x ahead, y to the left, z up."),
+              this));
     column->addWidget(table_);
     column->addStretch(1);
     scroll->setWidget(inside);
@@ -65,14 +76,24 @@ BriefPage::BriefPage(project::Document& document, QWidget* parent)
     name_->setAccessibleName(tr("Name of the rig"));
     required_->set_name(tr("Required factor"), tr("How many times the load the rig must hold"));
     push_->set_name(tr("Push of a hand"), tr("Force of a bump at the payload"));
-    connect(name_, &QLineEdit::textEdited, this, [this](const QString& text) { perform(project::SetRigName{text.toStdString()}, nullptr, 1); });
-    connect(required_, &QuantityField::committed, this, [this](double v, quint64 g) { perform(project::SetRequired{v}, required_, g); });
-    connect(push_, &QuantityField::committed, this, [this](double v, quint64 g) { perform(project::SetPush{v}, push_, g); });
+    connect(name_, &QLineEdit::textEdited, this,
+            [this](const QString& text) { perform(project::SetRigName{text.toStdString()}, nullptr, 1); });
+    connect(required_, &QuantityField::committed, this,
+            [this](double v, quint64 g) { perform(project::SetRequired{v}, required_, g); });
+    connect(push_, &QuantityField::committed, this,
+            [this](double v, quint64 g) { perform(project::SetPush{v}, push_, g); });
     subscription_ = document_.observe([this](const project::Change& change) {
-        if (change.everything || rows_.size() != document_.rig().parts.size()) rebuild();
-        else refresh();
+        if (!isVisible()) return;  // filled when it is shown
+        if (change.everything || rows_.size() != document_.rig().parts.size())
+            rebuild();
+        else
+            refresh();
     });
+}
+
+void BriefPage::showEvent(QShowEvent* event) {
     rebuild();
+    QWidget::showEvent(event);
 }
 
 void BriefPage::perform(const project::Edit& edit, QuantityField* field, project::Gesture gesture) {
@@ -93,7 +114,8 @@ void BriefPage::rebuild() {
     grid_->setHorizontalSpacing(14);
     grid_->setVerticalSpacing(7);
     int at = 0, column = 0;
-    for (const QString& head : {tr("part"), tr("mass"), tr("ahead, x"), tr("left, y"), tr("up, z")}) grid_->addWidget(quiet(head, table_), at, column++);
+    for (const QString& head : {tr("part"), tr("mass"), tr("ahead, x"), tr("left, y"), tr("up, z")})
+        grid_->addWidget(quiet(head, table_), at, column++);
     const auto& rig = document_.rig();
     for (auto it = rig.parts.rbegin(); it != rig.parts.rend(); ++it) {
         const std::string id = it->id;
@@ -101,15 +123,21 @@ void BriefPage::rebuild() {
         ++at;
         row.name->setAccessibleName(tr("Name of part %1").arg(at));
         row.name->setMinimumWidth(qRound(190 * text_scale()));
-        row.mass->set_name(tr("Mass of %1").arg(QString::fromStdString(it->name)), tr("Weigh it, for example 1.34 kg or 2 lb 15 oz"));
-        connect(row.name, &QLineEdit::textEdited, this, [this, id](const QString& text) { perform(project::SetPartName{id, text.toStdString()}, nullptr, 2); });
-        connect(row.mass, &QuantityField::committed, this, [this, id, field = row.mass](double v, quint64 g) { perform(project::SetMass{id, v}, field, g); });
+        row.mass->set_name(tr("Mass of %1").arg(QString::fromStdString(it->name)),
+                           tr("Weigh it, for example 1.34 kg or 2 lb 15 oz"));
+        connect(row.name, &QLineEdit::textEdited, this, [this, id](const QString& text) {
+            perform(project::SetPartName{id, text.toStdString()}, nullptr, 2);
+        });
+        connect(row.mass, &QuantityField::committed, this, [this, id, field = row.mass](double v, quint64 g) {
+            perform(project::SetMass{id, v}, field, g);
+        });
         grid_->addWidget(row.name, at, 0, Qt::AlignTop);
         grid_->addWidget(row.mass, at, 1, Qt::AlignTop);
         const char* axes[] = {"x", "y", "z"};
         for (int axis = 0; axis < 3; ++axis) {
             auto* field = row.centre[axis] = new QuantityField(Dimension::length, table_);
-            field->set_name(tr("Centre of gravity of %1, %2").arg(QString::fromStdString(it->name), axes[axis]), tr("From the part's mounting point"));
+            field->set_name(tr("Centre of gravity of %1, %2").arg(QString::fromStdString(it->name), axes[axis]),
+                            tr("From the part's mounting point"));
             connect(field, &QuantityField::committed, this, [this, id, axis, field](double v, quint64 g) {
                 rig::Vector to = document_.rig().part(id)->centre_of_gravity;
                 to[axis] = v;
@@ -142,8 +170,14 @@ void BriefPage::refresh() {
     }
 }
 
-QuantityField* BriefPage::mass(const std::string& part) const { return rows_.at(part).mass; }
-QuantityField* BriefPage::centre(const std::string& part, int axis) const { return rows_.at(part).centre[axis]; }
-QLineEdit* BriefPage::part_name(const std::string& part) const { return rows_.at(part).name; }
+QuantityField* BriefPage::mass(const std::string& part) const {
+    return rows_.at(part).mass;
+}
+QuantityField* BriefPage::centre(const std::string& part, int axis) const {
+    return rows_.at(part).centre[axis];
+}
+QLineEdit* BriefPage::part_name(const std::string& part) const {
+    return rows_.at(part).name;
+}
 
 }  // namespace clampet::desktop

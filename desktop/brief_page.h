@@ -1,6 +1,6 @@
 #pragma once
-#include <QWidget>
 #include <map>
+#include <QWidget>
 #include <string>
 
 #include "project/document.h"
@@ -15,7 +15,7 @@ class QuantityField;
 /// What is to be held: masses, where they sit, and how hard a hand may push.
 class BriefPage : public QWidget {
     Q_OBJECT
-   public:
+ public:
     explicit BriefPage(project::Document& document, QWidget* parent = nullptr);
     QuantityField* mass(const std::string& part) const;
     QuantityField* centre(const std::string& part, int axis) const;
@@ -24,7 +24,10 @@ class BriefPage : public QWidget {
     QLineEdit* rig_name() const { return name_; }
     QLineEdit* part_name(const std::string& part) const;
 
-   private:
+ protected:
+    void showEvent(QShowEvent* event) override;
+
+ private:
     struct Row {
         QLineEdit* name;
         QuantityField* mass;

@@ -1,8 +1,8 @@
 #include "desktop/drawing_view.h"
 
+#include <cmath>
 #include <QPainterPath>
 #include <QStyleOption>
-#include <cmath>
 
 #include "desktop/theme.h"
 
@@ -12,18 +12,27 @@ namespace {
 using drawing::Line;
 using drawing::Material;
 
-QPointF at(const drawing::Point& p) { return {p.x, p.y}; }
+QPointF at(const drawing::Point& p) {
+    return {p.x, p.y};
+}
 
 QPen pen_of(Line line) {
     const Theme& t = theme();
     switch (line) {
-        case Line::outline: return QPen(t.text, 1.3, Qt::SolidLine, Qt::RoundCap, Qt::RoundJoin);
-        case Line::thin: return QPen(t.quiet, 1);
-        case Line::hidden: return QPen(t.quiet, 1, Qt::DashLine);
-        case Line::centre: return QPen(t.quiet, 1, Qt::DashDotLine);
-        case Line::force: return QPen(t.slips, 1.8);
-        case Line::accent: return QPen(t.accent, 1.6);
-        case Line::none: return Qt::NoPen;
+        case Line::outline:
+            return QPen(t.text, 1.3, Qt::SolidLine, Qt::RoundCap, Qt::RoundJoin);
+        case Line::thin:
+            return QPen(t.quiet, 1);
+        case Line::hidden:
+            return QPen(t.quiet, 1, Qt::DashLine);
+        case Line::centre:
+            return QPen(t.quiet, 1, Qt::DashDotLine);
+        case Line::force:
+            return QPen(t.slips, 1.8);
+        case Line::accent:
+            return QPen(t.accent, 1.6);
+        case Line::none:
+            return Qt::NoPen;
     }
     return Qt::NoPen;
 }
@@ -65,7 +74,8 @@ void label(QPainter& p, QPointF where, const QString& text, drawing::Align align
     double x = where.x() - (align == drawing::Align::centre ? width / 2 : align == drawing::Align::right ? width : 0);
     const QRectF window = p.window();
     x = std::clamp(x, window.left() + 4, std::max(window.left() + 4, window.right() - width - 4));
-    const double y = std::clamp(where.y() + metrics.ascent() / 2 - 1, window.top() + metrics.ascent() + 2, window.bottom() - 4);
+    const double y =
+        std::clamp(where.y() + metrics.ascent() / 2 - 1, window.top() + metrics.ascent() + 2, window.bottom() - 4);
     QPainterPath halo;
     halo.addText(x, y, font, text);
     p.strokePath(halo, QPen(theme().panel, 3.2, Qt::SolidLine, Qt::RoundCap, Qt::RoundJoin));
@@ -125,7 +135,9 @@ struct Write {
     void operator()(const drawing::Circle&) const {}
     void operator()(const drawing::Text& text) const {
         const Theme& t = theme();
-        const QColor colour = text.role == drawing::TextRole::warning ? t.slips : text.role == drawing::TextRole::quiet ? t.quiet : t.text;
+        const QColor colour = text.role == drawing::TextRole::warning ? t.slips
+                              : text.role == drawing::TextRole::quiet ? t.quiet
+                                                                      : t.text;
         const bool strong = text.role == drawing::TextRole::warning || text.role == drawing::TextRole::number;
         label(p, m.map(at(text.at)), QString::fromStdString(text.text), text.align, colour, body_font(0.88, strong));
     }
@@ -136,14 +148,17 @@ struct Write {
         const bool upright = std::abs(along.y()) > std::abs(along.x());
         const double side = d.offset < 0 ? -1 : 1;
         const QPointF middle = (a + b) / 2 + left * d.offset * m.m11() + left * side * (upright ? 6 : 9);
-        const auto align = !upright ? drawing::Align::centre : left.x() * side > 0 ? drawing::Align::left : drawing::Align::right;
+        const auto align = !upright              ? drawing::Align::centre
+                           : left.x() * side > 0 ? drawing::Align::left
+                                                 : drawing::Align::right;
         label(p, middle, QString::fromStdString(d.label), align, theme().text, body_font(0.88));
     }
     void operator()(const drawing::Arrow& arrow) const {
         const QPointF a = m.map(at(arrow.from)), b = m.map(at(arrow.to));
         const double dx = a.x() - b.x();
         const bool beside = std::abs(dx) > 4;
-        label(p, a + QPointF(beside ? (dx > 0 ? 5 : -5) : 6, beside ? 0 : (a.y() < b.y() ? -4 : 4)), QString::fromStdString(arrow.label), !beside || dx > 0 ? drawing::Align::left : drawing::Align::right,
+        label(p, a + QPointF(beside ? (dx > 0 ? 5 : -5) : 6, beside ? 0 : (a.y() < b.y() ? -4 : 4)),
+              QString::fromStdString(arrow.label), !beside || dx > 0 ? drawing::Align::left : drawing::Align::right,
               pen_of(arrow.line).color(), body_font(0.88, true));
     }
 };
@@ -155,7 +170,8 @@ QTransform fit_drawing(const drawing::Drawing& drawing, QRectF place) {
     const double width = std::max(box.width(), 1e-6), height = std::max(box.height(), 1e-6);
     const double scale = std::min(place.width() / width, place.height() / height);
     const QPointF centre((box.low.x + box.high.x) / 2, (box.low.y + box.high.y) / 2);
-    return QTransform(scale, 0, 0, -scale, place.center().x() - scale * centre.x(), place.center().y() + scale * centre.y());
+    return QTransform(scale, 0, 0, -scale, place.center().x() - scale * centre.x(),
+                      place.center().y() + scale * centre.y());
 }
 
 void paint_drawing(QPainter& painter, const drawing::Drawing& drawing, const QTransform& m) {
@@ -169,7 +185,9 @@ DrawingView::DrawingView(QWidget* parent) : QWidget(parent) {
     setAccessibleName(tr("Section drawing"));
 }
 
-QSize DrawingView::sizeHint() const { return {360, qRound(230 * std::min(1.3, text_scale()))}; }
+QSize DrawingView::sizeHint() const {
+    return {360, qRound(230 * std::min(1.3, text_scale()))};
+}
 
 void DrawingView::show_drawing(drawing::Drawing drawing) {
     drawing_ = std::move(drawing);
@@ -185,7 +203,8 @@ void DrawingView::paintEvent(QPaintEvent*) {
     p.drawRoundedRect(QRectF(rect()).adjusted(0.5, 0.5, -0.5, -0.5), 6, 6);
     if (drawing_.elements.empty()) return;
     const double margin = 18 * text_scale();
-    paint_drawing(p, drawing_, fit_drawing(drawing_, QRectF(rect()).adjusted(2.2 * margin, margin, -2.2 * margin, -margin)));
+    paint_drawing(p, drawing_,
+                  fit_drawing(drawing_, QRectF(rect()).adjusted(2.2 * margin, margin, -2.2 * margin, -margin)));
 }
 
 }  // namespace clampet::desktop

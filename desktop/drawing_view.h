@@ -14,16 +14,16 @@ void paint_drawing(QPainter& painter, const drawing::Drawing& drawing, const QTr
 /// Shows one drawing, to scale.
 class DrawingView : public QWidget {
     Q_OBJECT
-   public:
+ public:
     explicit DrawingView(QWidget* parent = nullptr);
     void show_drawing(drawing::Drawing drawing);
     const drawing::Drawing& shown() const { return drawing_; }
     QSize sizeHint() const override;
 
-   protected:
+ protected:
     void paintEvent(QPaintEvent*) override;
 
-   private:
+ private:
     drawing::Drawing drawing_;
 };
 

@@ -13,7 +13,9 @@ namespace {
 
 using rig::Vector;
 
-double depth_of(const Vector& p, ViewSide view) { return view == ViewSide::side ? -p.y() : p.x(); }
+double depth_of(const Vector& p, ViewSide view) {
+    return view == ViewSide::side ? -p.y() : p.x();
+}
 
 std::pair<Vector, Vector> across(const Vector& axis) {
     // The two axes after `axis`, so that profiles read x, z for y; y, z for x; x, y for z.
@@ -27,7 +29,9 @@ std::pair<Vector, Vector> across(const Vector& axis) {
 std::vector<Vector> corners(const rig::Shape& s) {
     std::vector<Vector> points;
     if (s.kind == rig::ShapeKind::box) {
-        for (int i = 0; i < 8; ++i) points.push_back(s.at + Vector(i & 1 ? 0.5 : -0.5, i & 2 ? 0.5 : -0.5, i & 4 ? 0.5 : -0.5).cwiseProduct(s.size));
+        for (int i = 0; i < 8; ++i)
+            points.push_back(s.at +
+                             Vector(i & 1 ? 0.5 : -0.5, i & 2 ? 0.5 : -0.5, i & 4 ? 0.5 : -0.5).cwiseProduct(s.size));
         return points;
     }
     const auto [u, v] = across(s.axis);
@@ -74,18 +78,24 @@ QPolygonF outline(const rig::Shape& s, const Eigen::Isometry3d& world, ViewSide 
 void add_solids(ElevationScene& scene, const project::Document& document, ViewSide view) {
     for (const auto& part : document.rig().parts) {
         const auto& world = document.check().placement.world_from_part.at(part.id);
-        for (const auto& shape : part.shapes) scene.solids.push_back({part.id, shape.material, outline(shape, world, view), depth_of(world * shape.at, view)});
+        for (const auto& shape : part.shapes)
+            scene.solids.push_back(
+                {part.id, shape.material, outline(shape, world, view), depth_of(world * shape.at, view)});
     }
-    std::stable_sort(scene.solids.begin(), scene.solids.end(), [](const auto& a, const auto& b) { return a.depth < b.depth - 1e-6; });
+    std::stable_sort(scene.solids.begin(), scene.solids.end(),
+                     [](const auto& a, const auto& b) { return a.depth < b.depth - 1e-6; });
     // A rail or a floor runs on beyond the picture: only what stands on it must be seen whole.
     QRectF on_support, all;
     for (const auto& solid : scene.solids) {
         const QRectF box = solid.outline.boundingRect();
         all = all.isNull() ? box : all.united(box);
-        if (document.rig().part(solid.part)->role != "support") on_support = on_support.isNull() ? box : on_support.united(box);
+        if (document.rig().part(solid.part)->role != "support")
+            on_support = on_support.isNull() ? box : on_support.united(box);
     }
     const double around = 0.12 * std::max(on_support.width(), on_support.height());
-    scene.extent = on_support.isNull() ? all : on_support.united(all.intersected(on_support.adjusted(-around, -around, around, around)));
+    scene.extent = on_support.isNull()
+                       ? all
+                       : on_support.united(all.intersected(on_support.adjusted(-around, -around, around, around)));
 }
 
 void add_lever(ElevationScene& scene, const project::Document& document, ViewSide view, const std::string& selected) {
@@ -161,7 +171,9 @@ void add_feet(ElevationScene& scene, const project::Document& document, ViewSide
 
 }  // namespace
 
-QPointF seen(const rig::Vector& p, ViewSide view) { return {view == ViewSide::side ? p.x() : p.y(), p.z()}; }
+QPointF seen(const rig::Vector& p, ViewSide view) {
+    return {view == ViewSide::side ? p.x() : p.y(), p.z()};
+}
 
 ElevationScene make_scene(const project::Document& document, ViewSide view, const std::string& selected) {
     ElevationScene scene;

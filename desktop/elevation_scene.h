@@ -1,6 +1,6 @@
 #pragma once
-#include <QPolygonF>
 #include <optional>
+#include <QPolygonF>
 #include <vector>
 
 #include "project/document.h"
@@ -16,26 +16,26 @@ struct ElevationScene {
         QPolygonF outline;
         double depth = 0;  ///< larger is nearer
     };
-    std::vector<Solid> solids;          ///< far ones first
+    std::vector<Solid> solids;  ///< far ones first
     QRectF extent;
-    struct Lever {                      ///< of the weight beyond the selected seam
+    struct Lever {  ///< of the weight beyond the selected seam
         QPointF joint, centre_of_gravity;
         double arm = 0, weight = 0, moment = 0;
     };
     std::optional<Lever> lever;
     struct Push {
-        QPointF at, along;              ///< unit vector in the picture; zero when it points at the viewer
+        QPointF at, along;  ///< unit vector in the picture; zero when it points at the viewer
         double force = 0;
     };
-    std::optional<Push> push;           ///< the worst push on the selected seam
+    std::optional<Push> push;  ///< the worst push on the selected seam
     struct Ball {
         std::string interface;
-        QPointF centre, axis, handle;   ///< axis: unit vector of the clamp axis in the picture
+        QPointF centre, axis, handle;  ///< axis: unit vector of the clamp axis in the picture
         double angle = 0, tilt = 0, limit = 0;
         bool can_drag = false;
     };
     std::optional<Ball> ball;
-    std::vector<QPointF> feet;          ///< ends of the support polygon, seen from the side
+    std::vector<QPointF> feet;  ///< ends of the support polygon, seen from the side
 };
 ElevationScene make_scene(const project::Document& document, ViewSide view, const std::string& selected);
 

@@ -1,14 +1,14 @@
 #include "desktop/elevation_view.h"
 
+#include <algorithm>
+#include <cmath>
+#include <numbers>
 #include <QHBoxLayout>
 #include <QKeyEvent>
 #include <QMouseEvent>
 #include <QPainter>
 #include <QPainterPath>
 #include <QPushButton>
-#include <algorithm>
-#include <cmath>
-#include <numbers>
 
 #include "desktop/quantity_field.h"
 #include "desktop/theme.h"
@@ -18,7 +18,9 @@ namespace clampet::desktop {
 namespace {
 
 constexpr double degree = std::numbers::pi / 180;
-QString shown(double si, quantity::Dimension dimension) { return QString::fromStdString(quantity::format(si, dimension, quantity::System::metric, 3)); }
+QString shown(double si, quantity::Dimension dimension) {
+    return QString::fromStdString(quantity::format(si, dimension, quantity::System::metric, 3));
+}
 
 void arrow(QPainter& p, QPointF from, QPointF to, QColor colour, double width) {
     const QPointF d = to - from;
@@ -32,7 +34,8 @@ void arrow(QPainter& p, QPointF from, QPointF to, QColor colour, double width) {
     p.drawPolygon(QPolygonF({to, to - 10 * u + 4.5 * n, to - 10 * u - 4.5 * n}));
 }
 
-void words(QPainter& p, QPointF at, const QString& text, const QFont& font, QColor colour, int align = Qt::AlignHCenter) {
+void words(QPainter& p, QPointF at, const QString& text, const QFont& font, QColor colour,
+           int align = Qt::AlignHCenter) {
     QPainterPath path;
     const QFontMetricsF metrics(font);
     const double width = metrics.horizontalAdvance(text);
@@ -47,7 +50,10 @@ void words(QPainter& p, QPointF at, const QString& text, const QFont& font, QCol
 }  // namespace
 
 ElevationView::ElevationView(project::Document& document, QWidget* parent)
-    : QWidget(parent), document_(document), side_(new QPushButton(tr("Side"), this)), front_(new QPushButton(tr("Front"), this)) {
+    : QWidget(parent),
+      document_(document),
+      side_(new QPushButton(tr("Side"), this)),
+      front_(new QPushButton(tr("Front"), this)) {
     setFocusPolicy(Qt::StrongFocus);
     setMouseTracking(true);
     setMinimumSize(260, 220);
@@ -88,8 +94,8 @@ void ElevationView::select(const QString& interface) {
 
 void ElevationView::refresh() {
     scene_ = make_scene(document_, view_, selected_);
-    // The scale holds still while a joint is dragged, unless the rig leaves the picture.
-    if (!fitted_.contains(scene_.extent)) fit();
+    // The scale holds still while a joint is dragged, so that the ring stays under the pointer.
+    if (!grabbed_ && !fitted_.contains(scene_.extent)) fit();
     setAccessibleDescription(pose_words());
     update();
 }
@@ -100,10 +106,13 @@ void ElevationView::fit() {
     fitted_ = scene_.extent.adjusted(-margin, -margin, margin, margin);
     const QRectF place = QRectF(rect()).adjusted(20, 52 + 30 * text_scale(), -20, -44);
     const double scale = std::min(place.width() / fitted_.width(), place.height() / fitted_.height());
-    pixels_ = QTransform(scale, 0, 0, -scale, place.center().x() - scale * fitted_.center().x(), place.center().y() + scale * fitted_.center().y());
+    pixels_ = QTransform(scale, 0, 0, -scale, place.center().x() - scale * fitted_.center().x(),
+                         place.center().y() + scale * fitted_.center().y());
 }
 
-void ElevationView::resizeEvent(QResizeEvent*) { fit(); }
+void ElevationView::resizeEvent(QResizeEvent*) {
+    fit();
+}
 
 QString ElevationView::pose_words() const {
     if (!scene_.ball) return {};
@@ -124,7 +133,8 @@ void ElevationView::paint_scale(QPainter& p) const {
     p.setPen(QPen(theme().quiet, 1.2));
     p.drawLine(left, right);
     for (const auto& end : {left, right}) p.drawLine(end - QPointF(0, 4), end + QPointF(0, 4));
-    words(p, QPointF((left.x() + right.x()) / 2, 24), shown(length, quantity::Dimension::length), body_font(0.85), theme().quiet);
+    words(p, QPointF((left.x() + right.x()) / 2, 24), shown(length, quantity::Dimension::length), body_font(0.85),
+          theme().quiet);
 }
 
 void ElevationView::paint_lever(QPainter& p) const {
@@ -141,11 +151,14 @@ void ElevationView::paint_lever(QPainter& p) const {
         arrow(p, (a + b) / 2, a, t.text, 1.2);
         arrow(p, (a + b) / 2, b, t.text, 1.2);
         const double line = QFontMetricsF(body_font()).height();
-        words(p, QPointF((a.x() + b.x()) / 2, top - 6), shown(lever.arm, quantity::Dimension::length) + tr(" arm"), body_font(1, true), t.text);
-        words(p, QPointF((a.x() + b.x()) / 2, top - 6 - line), tr("%1 at the seam").arg(shown(lever.moment, quantity::Dimension::torque)), body_font(0.9), t.quiet);
+        words(p, QPointF((a.x() + b.x()) / 2, top - 6), shown(lever.arm, quantity::Dimension::length) + tr(" arm"),
+              body_font(1, true), t.text);
+        words(p, QPointF((a.x() + b.x()) / 2, top - 6 - line),
+              tr("%1 at the seam").arg(shown(lever.moment, quantity::Dimension::torque)), body_font(0.9), t.quiet);
     }
     arrow(p, cg, cg + QPointF(0, 62 * text_scale()), t.slips, 2.4);
-    words(p, cg + QPointF(10, 58 * text_scale()), shown(lever.weight, quantity::Dimension::force), body_font(0.95, true), t.slips, Qt::AlignLeft);
+    words(p, cg + QPointF(10, 58 * text_scale()), shown(lever.weight, quantity::Dimension::force),
+          body_font(0.95, true), t.slips, Qt::AlignLeft);
     p.setPen(QPen(t.slips, 1.6));
     p.setBrush(t.field);
     p.drawEllipse(cg, 6.5, 6.5);
@@ -168,15 +181,25 @@ void ElevationView::paint_push(QPainter& p) const {
         p.setBrush(Qt::NoBrush);
         p.drawEllipse(at, 12, 12);
         p.drawEllipse(at, 2, 2);
-        words(p, at + QPointF(18, -12), force + tr(", across the picture"), body_font(0.9, true), t.doubtful, Qt::AlignLeft);
+        words(p, at + QPointF(18, -12), force + tr(", across the picture"), body_font(0.9, true), t.doubtful,
+              Qt::AlignLeft);
         return;
     }
     const QPointF along(push.along.x() / length, -push.along.y() / length);
     const double reach = 56 * text_scale();
     arrow(p, at - along * (reach + 14), at - along * 14, t.doubtful, 3);
     const QPointF tail = at - along * (reach + 18);
-    words(p, tail + QPointF(along.x() > 0.3 ? -4 : along.x() < -0.3 ? 4 : 0, along.y() > 0.3 ? -4 : along.y() < -0.3 ? 14 : 4), force, body_font(0.9, true), t.doubtful,
-          along.x() > 0.3 ? Qt::AlignRight : along.x() < -0.3 ? Qt::AlignLeft : Qt::AlignHCenter);
+    words(p,
+          tail + QPointF(along.x() > 0.3    ? -4
+                         : along.x() < -0.3 ? 4
+                                            : 0,
+                         along.y() > 0.3    ? -4
+                         : along.y() < -0.3 ? 14
+                                            : 4),
+          force, body_font(0.9, true), t.doubtful,
+          along.x() > 0.3    ? Qt::AlignRight
+          : along.x() < -0.3 ? Qt::AlignLeft
+                             : Qt::AlignHCenter);
 }
 
 void ElevationView::paint_ball(QPainter& p) const {
@@ -189,12 +212,14 @@ void ElevationView::paint_ball(QPainter& p) const {
     const double turn = -(ball.angle / degree) * (view_ == ViewSide::side ? 1 : -1);
     p.setPen(QPen(t.accent, 1.6));
     p.setBrush(Qt::NoBrush);
-    p.drawArc(QRectF(centre.x() - radius, centre.y() - radius, 2 * radius, 2 * radius), qRound(upright * 16), qRound(turn * 16));
+    p.drawArc(QRectF(centre.x() - radius, centre.y() - radius, 2 * radius, 2 * radius), qRound(upright * 16),
+              qRound(turn * 16));
     p.setBrush(t.field);
     p.setPen(QPen(t.accent, hasFocus() ? 3.4 : 2.2));
     p.drawEllipse(handle, 7, 7);
     const bool beyond = ball.tilt > ball.limit + 1e-9;
-    words(p, handle + QPointF(-12, -12), pose_words() + (beyond ? tr(" · beyond its swing") : QString()), body_font(0.95, true), beyond ? t.slips : t.accent, Qt::AlignRight);
+    words(p, handle + QPointF(-12, -12), pose_words() + (beyond ? tr(" · beyond its swing") : QString()),
+          body_font(0.95, true), beyond ? t.slips : t.accent, Qt::AlignRight);
 }
 
 void ElevationView::paintEvent(QPaintEvent*) {
@@ -231,7 +256,8 @@ void ElevationView::paintEvent(QPaintEvent*) {
         p.drawRect(QRectF(rect()).adjusted(1, 1, -1, -1));
     }
     if (scene_.ball && scene_.ball->can_drag)
-        words(p, QPointF(width() / 2.0, height() - 14), tr("drag the ring, or use the arrow keys, to pose the ball"), body_font(0.85), t.quiet);
+        words(p, QPointF(width() / 2.0, height() - 14), tr("drag the ring, or use the arrow keys, to pose the ball"),
+              body_font(0.85), t.quiet);
 }
 
 bool ElevationView::over_handle(QPointF position) const {
@@ -261,7 +287,8 @@ void ElevationView::pose_at(double angle, project::Gesture gesture) {
         }
         component = sign * low;
     }
-    if (const auto done = document_.perform(project::SetPose{interface->id, pose}, gesture); !done) emit problem(QString::fromStdString(done.problem().sentence()));
+    if (const auto done = document_.perform(project::SetPose{interface->id, pose}, gesture); !done)
+        emit problem(QString::fromStdString(done.problem().sentence()));
 }
 
 void ElevationView::mousePressEvent(QMouseEvent* event) {
@@ -284,6 +311,7 @@ void ElevationView::mouseReleaseEvent(QMouseEvent*) {
     grabbed_.reset();
     gesture_ = project::single;
     setCursor(Qt::ArrowCursor);
+    refresh();
 }
 
 void ElevationView::keyPressEvent(QKeyEvent* event) {

@@ -11,7 +11,7 @@ namespace clampet::desktop {
 /// The rig to scale from the side or the front; the ball is dragged to pose it.
 class ElevationView : public QWidget {
     Q_OBJECT
-   public:
+ public:
     ElevationView(project::Document& document, QWidget* parent = nullptr);
     void select(const QString& interface);
     void set_view(ViewSide view);
@@ -24,10 +24,10 @@ class ElevationView : public QWidget {
     QPushButton* side_button() const { return side_; }
     QPushButton* front_button() const { return front_; }
 
-   signals:
+ signals:
     void problem(const QString& text);
 
-   protected:
+ protected:
     void paintEvent(QPaintEvent*) override;
     void resizeEvent(QResizeEvent*) override;
     void mousePressEvent(QMouseEvent*) override;
@@ -35,7 +35,7 @@ class ElevationView : public QWidget {
     void mouseReleaseEvent(QMouseEvent*) override;
     void keyPressEvent(QKeyEvent*) override;
 
-   private:
+ private:
     void refresh();
     void fit();
     bool over_handle(QPointF position) const;
@@ -52,8 +52,8 @@ class ElevationView : public QWidget {
     std::string selected_;
     ElevationScene scene_;
     QTransform pixels_;
-    QRectF fitted_;                    ///< the extent that the present scale was made for
-    std::optional<double> grabbed_;    ///< pointer angle less joint angle at the press
+    QRectF fitted_;                  ///< the extent that the present scale was made for
+    std::optional<double> grabbed_;  ///< pointer angle less joint angle at the press
     project::Gesture gesture_ = project::single;
     project::Document::Subscription subscription_;
 };

@@ -1,8 +1,8 @@
 #pragma once
+#include <optional>
 #include <QPointF>
 #include <QRectF>
 #include <QSizeF>
-#include <optional>
 #include <vector>
 
 namespace clampet::desktop {

@@ -18,12 +18,14 @@ namespace {
 
 /// A wheel over a form scrolls the form, not the choice under the pointer.
 class QuietComboBox : public QComboBox {
-   public:
+ public:
     using QComboBox::QComboBox;
     void wheelEvent(QWheelEvent* event) override { event->ignore(); }
 };
 
-QString key_of(const families::Choice& choice) { return QString::fromStdString(choice.key); }
+QString key_of(const families::Choice& choice) {
+    return QString::fromStdString(choice.key);
+}
 
 /// Names of the catalogue that a text input takes; empty for free text.
 QStringList catalogue_names(const families::Parameter& p) {
@@ -43,7 +45,8 @@ rig::Input scaled(const rig::Band& band, double typical) {
 
 }  // namespace
 
-InputRow::InputRow(const families::Parameter& parameter, QWidget* parent) : QWidget(parent), parameter_(parameter), label_(new QLabel(this)), note_(new QLabel(this)) {
+InputRow::InputRow(const families::Parameter& parameter, QWidget* parent)
+    : QWidget(parent), parameter_(parameter), label_(new QLabel(this)), note_(new QLabel(this)) {
     label_->setText(QString::fromStdString(parameter.label));
     label_->setToolTip(QString::fromStdString(parameter.help));
     label_->setWordWrap(true);
@@ -57,9 +60,12 @@ InputRow::InputRow(const families::Parameter& parameter, QWidget* parent) : QWid
     grid->addWidget(label_, 0, 0, Qt::AlignLeft | Qt::AlignTop);
     grid->setColumnStretch(0, 10);
     grid->setColumnStretch(1, 12);
-    if (parameter.kind == families::Kind::quantity) build_quantity();
-    else if (parameter.kind == families::Kind::choice) build_choice();
-    else build_text();
+    if (parameter.kind == families::Kind::quantity)
+        build_quantity();
+    else if (parameter.kind == families::Kind::choice)
+        build_choice();
+    else
+        build_text();
     int row = 0;
     if (field_) grid->addWidget(field_, row++, 1);
     if (choices_) grid->addWidget(choices_, row++, 1);
@@ -86,7 +92,8 @@ void InputRow::build_quantity() {
 
 void InputRow::build_choice() {
     choices_ = new QuietComboBox(this);
-    for (const auto& choice : parameter_.choices) choices_->addItem(QString::fromStdString(choice.label), key_of(choice));
+    for (const auto& choice : parameter_.choices)
+        choices_->addItem(QString::fromStdString(choice.label), key_of(choice));
     choices_->setAccessibleName(QString::fromStdString(parameter_.label));
     choices_->setAccessibleDescription(QString::fromStdString(parameter_.help));
     choices_->setToolTip(QString::fromStdString(parameter_.help));
@@ -110,15 +117,19 @@ void InputRow::build_text() {
     connect(choices_->lineEdit(), &QLineEdit::textEdited, this, &InputRow::typed_text);
 }
 
-QLineEdit* InputRow::text_editor() const { return choices_ && choices_->isEditable() ? choices_->lineEdit() : nullptr; }
+QLineEdit* InputRow::text_editor() const {
+    return choices_ && choices_->isEditable() ? choices_->lineEdit() : nullptr;
+}
 
 void InputRow::chosen(int index) {
     if (parameter_.kind == families::Kind::choice) {
         emit committed(choices_->itemData(index).toString().toStdString(), 0);
         return;
     }
-    if (index > 0) emit committed(rig::FrictionOf{choices_->itemText(index).toStdString()}, 0);
-    else field_->editor()->setFocus();
+    if (index > 0)
+        emit committed(rig::FrictionOf{choices_->itemText(index).toStdString()}, 0);
+    else
+        field_->editor()->setFocus();
 }
 
 void InputRow::typed_text(const QString& text) {
@@ -129,19 +140,23 @@ void InputRow::typed_text(const QString& text) {
 void InputRow::show_note(const QString& text, bool problem) {
     note_->setText(text);
     note_->setProperty("problem", problem);
-    note_->setStyleSheet(QString("color: %1").arg((problem ? theme().slips : theme().quiet).name()));
+    set_text_colour(note_, (problem ? theme().slips : theme().quiet));
     note_->setVisible(!text.isEmpty());
 }
 
-QString InputRow::note() const { return note_->isHidden() || note_->property("problem").toBool() ? QString() : note_->text(); }
+QString InputRow::note() const {
+    return note_->isHidden() || note_->property("problem").toBool() ? QString() : note_->text();
+}
 QString InputRow::problem_text() const {
     if (field_ && !field_->problem_text().isEmpty()) return field_->problem_text();
     return !note_->isHidden() && note_->property("problem").toBool() ? note_->text() : QString();
 }
 
 void InputRow::show_problem(const Problem& problem) {
-    if (field_) field_->show_problem(problem);
-    else show_note(QString::fromStdString(problem.what + " " + problem.remedy), true);
+    if (field_)
+        field_->show_problem(problem);
+    else
+        show_note(QString::fromStdString(problem.what + " " + problem.remedy), true);
 }
 
 void InputRow::show_input(const std::optional<rig::Input>& given, const families::Value& typical) {
@@ -154,23 +169,33 @@ void InputRow::show_input(const std::optional<rig::Input>& given, const families
     }
     if (parameter_.kind == families::Kind::text) {
         const QString text = QString::fromStdString(std::get<std::string>(typical));
-        if (choices_->lineEdit()->text() != text && !(choices_->lineEdit()->hasFocus() && !problem_text().isEmpty())) choices_->setEditText(text);
+        if (choices_->lineEdit()->text() != text && !(choices_->lineEdit()->hasFocus() && !problem_text().isEmpty()))
+            choices_->setEditText(text);
         if (choices_->lineEdit()->text() == text) show_note({}, false);
         return;
     }
     QString note;
-    const auto band = [&](double low, double high) { return tr("%1 to %2").arg(QString::fromStdString(quantity::format(low, parameter_.dimension)), QString::fromStdString(quantity::format(high, parameter_.dimension))); };
+    const auto band = [&](double low, double high) {
+        return tr("%1 to %2")
+            .arg(QString::fromStdString(quantity::format(low, parameter_.dimension)),
+                 QString::fromStdString(quantity::format(high, parameter_.dimension)));
+    };
     std::string pair;
     if (given && std::holds_alternative<rig::FrictionOf>(*given)) pair = std::get<rig::FrictionOf>(*given).pair;
     if (!given) pair = parameter_.friction_pair;
-    if (const auto found = catalogue::friction_named(pair); !pair.empty() && found) note = band(found->low, found->high) + ", " + QString::fromStdString(found->source);
-    if (given && std::holds_alternative<rig::Band>(*given)) note = band(std::get<rig::Band>(*given).low, std::get<rig::Band>(*given).high);
-    if (given && std::holds_alternative<rig::Link>(*given)) note = tr("from the %1; type a number to set it by hand").arg(QString::fromStdString(std::get<rig::Link>(*given).element));
+    if (const auto found = catalogue::friction_named(pair); !pair.empty() && found)
+        note = band(found->low, found->high) + ", " + QString::fromStdString(found->source);
+    if (given && std::holds_alternative<rig::Band>(*given))
+        note = band(std::get<rig::Band>(*given).low, std::get<rig::Band>(*given).high);
+    if (given && std::holds_alternative<rig::Link>(*given))
+        note = tr("from the %1; type a number to set it by hand")
+                   .arg(QString::fromStdString(std::get<rig::Link>(*given).element));
     if (choices_) {
         const QSignalBlocker quiet(choices_);
         int index = pair.empty() ? 0 : choices_->findText(QString::fromStdString(pair));
         if (index < 0)
-            if (const auto found = catalogue::friction_named(pair)) index = choices_->findText(QString::fromStdString(found->name()));
+            if (const auto found = catalogue::friction_named(pair))
+                index = choices_->findText(QString::fromStdString(found->name()));
         choices_->setCurrentIndex(std::max(0, index));
     }
     show_note(note, false);

@@ -1,7 +1,7 @@
 #pragma once
-#include <QWidget>
 #include <functional>
 #include <optional>
+#include <QWidget>
 
 #include "families/family.h"
 #include "project/document.h"
@@ -17,7 +17,7 @@ class QuantityField;
 /// One input of a family: a quantity, a choice, a thread, a text, or a friction with its pair of materials.
 class InputRow : public QWidget {
     Q_OBJECT
-   public:
+ public:
     InputRow(const families::Parameter& parameter, QWidget* parent = nullptr);
     const families::Parameter& parameter() const { return parameter_; }
     /// From the document: what is given (if anything) and the typical value in force.
@@ -29,10 +29,10 @@ class InputRow : public QWidget {
     QString note() const;
     QString problem_text() const;
 
-   signals:
+ signals:
     void committed(const rig::Input& input, quint64 gesture);
 
-   private:
+ private:
     void build_quantity();
     void build_choice();
     void build_text();

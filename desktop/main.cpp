@@ -24,13 +24,19 @@ int main(int argc, char** argv) {
 
     clampet::desktop::load_fonts();
     const QSettings settings;
-    clampet::desktop::apply_theme(settings.value("dark", clampet::desktop::system_prefers_dark()).toBool(), settings.value("text_scale", 1.0).toDouble());
-    clampet::desktop::MainWindow window(QStandardPaths::writableLocation(QStandardPaths::AppDataLocation) + "/recovery");
+    clampet::desktop::apply_theme(settings.value("dark", clampet::desktop::system_prefers_dark()).toBool(),
+                                  settings.value("text_scale", 1.0).toDouble());
+    clampet::desktop::MainWindow window(QStandardPaths::writableLocation(QStandardPaths::AppDataLocation) +
+                                        "/recovery");
     const bool recovered = window.recover();
     if (!parser.positionalArguments().isEmpty()) {
-        if (recovered) window.notice()->show_notice(QObject::tr("Unsaved work came back and is open instead of the file; save it first, then open the file."));
-        else window.open_file(parser.positionalArguments().first());
-    } else if (parser.isSet(demo) && !recovered) window.open_demo();
+        if (recovered)
+            window.notice()->show_notice(QObject::tr(
+                "Unsaved work came back and is open instead of the file; save it first, then open the file."));
+        else
+            window.open_file(parser.positionalArguments().first());
+    } else if (parser.isSet(demo) && !recovered)
+        window.open_demo();
     window.show();
     return QApplication::exec();
 }

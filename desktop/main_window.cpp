@@ -31,17 +31,22 @@ constexpr int autosave_delay_ms = 1000;
 constexpr int most_recent = 8;
 const char* const file_filter = "Clampet rigs (*.clampet.json);;All files (*)";
 
-std::filesystem::path path_of(const QString& text) { return std::filesystem::path(text.toStdU16String()); }
+std::filesystem::path path_of(const QString& text) {
+    return std::filesystem::path(text.toStdU16String());
+}
 
 }  // namespace
 
-MainWindow::MainWindow(const QString& recovery_folder, QWidget* parent) : QMainWindow(parent), recovery_(path_of(recovery_folder)) {
+MainWindow::MainWindow(const QString& recovery_folder, QWidget* parent)
+    : QMainWindow(parent), recovery_(path_of(recovery_folder)) {
     setWindowTitle("Clampet");
     setWindowIcon(QIcon(":/icons/clampet.svg"));
     resize(1280, 800);
     setMinimumSize(820, 560);
     ask_to_keep = [this] {
-        QMessageBox box(QMessageBox::Question, tr("Unsaved changes"), tr("Save the changes to “%1”?").arg(QString::fromStdString(document_.rig().name)), QMessageBox::Save | QMessageBox::Discard | QMessageBox::Cancel, this);
+        QMessageBox box(QMessageBox::Question, tr("Unsaved changes"),
+                        tr("Save the changes to “%1”?").arg(QString::fromStdString(document_.rig().name)),
+                        QMessageBox::Save | QMessageBox::Discard | QMessageBox::Cancel, this);
         const int answer = box.exec();
         return answer == QMessageBox::Save ? Keep::save : answer == QMessageBox::Discard ? Keep::discard : Keep::cancel;
     };
@@ -56,7 +61,9 @@ MainWindow::MainWindow(const QString& recovery_folder, QWidget* parent) : QMainW
     refresh();
 }
 
-MainWindow::~MainWindow() { subscription_.reset(); }
+MainWindow::~MainWindow() {
+    subscription_.reset();
+}
 
 void MainWindow::build_shell() {
     auto* central = new QWidget(this);
@@ -103,7 +110,8 @@ void MainWindow::build_shell() {
     if (!stack_->selected().isEmpty()) select_seam(stack_->selected());
 }
 
-QAction* MainWindow::add(QMenu* menu, const QString& name, const QString& text, const QKeySequence& keys, const std::function<void()>& run) {
+QAction* MainWindow::add(QMenu* menu, const QString& name, const QString& text, const QKeySequence& keys,
+                         const std::function<void()>& run) {
     auto* action = new QAction(text, menu);
     action->setObjectName(name);
     action->setShortcut(keys);
@@ -136,8 +144,10 @@ void MainWindow::build_menus() {
     add(view, "rig", tr("&Rig"), QKeySequence("Ctrl+2"), [this] { show_rig(); });
     view->addSeparator();
     add(view, "dark", tr("&Dark"), QKeySequence("Ctrl+D"), [this] { set_appearance(!theme().dark, text_scale()); });
-    add(view, "larger", tr("&Larger text"), QKeySequence("Ctrl++"), [this] { set_appearance(theme().dark, text_scale() + 0.1); });
-    add(view, "smaller", tr("&Smaller text"), QKeySequence("Ctrl+-"), [this] { set_appearance(theme().dark, text_scale() - 0.1); });
+    add(view, "larger", tr("&Larger text"), QKeySequence("Ctrl++"),
+        [this] { set_appearance(theme().dark, text_scale() + 0.1); });
+    add(view, "smaller", tr("&Smaller text"), QKeySequence("Ctrl+-"),
+        [this] { set_appearance(theme().dark, text_scale() - 0.1); });
     add(view, "normal", tr("&Normal text"), QKeySequence("Ctrl+0"), [this] { set_appearance(theme().dark, 1); });
     action("dark")->setCheckable(true);
     action("dark")->setChecked(theme().dark);
@@ -172,18 +182,29 @@ void MainWindow::set_appearance(bool dark, double scale) {
 void MainWindow::refresh() {
     const auto& rig = document_.rig();
     const QString name = rig.name.empty() ? tr("New rig") : QString::fromStdString(rig.name);
-    const QString where = document_.path() ? QString::fromStdString(document_.path()->filename().string()) : tr("not in a file yet");
-    bar_->set_title(name, document_.is_empty() ? QString() : where + (document_.is_modified() ? tr(" · changed") : QString()));
+    const QString where =
+        document_.path() ? QString::fromStdString(document_.path()->filename().string()) : tr("not in a file yet");
+    bar_->set_title(
+        name, document_.is_empty() ? QString() : where + (document_.is_modified() ? tr(" · changed") : QString()));
     setWindowTitle(document_.is_empty() ? "Clampet" : name + (document_.is_modified() ? " * – Clampet" : " – Clampet"));
     double payload = 0;
     for (const auto& part : rig.parts)
         if (part.role == "payload") payload += part.mass;
-    brief_tab_->set_state(document_.is_empty() ? tr("nothing yet") : tr("%1 · push %2").arg(QString::fromStdString(quantity::format(payload, quantity::Dimension::mass)), QString::fromStdString(quantity::format(rig.push.force, quantity::Dimension::force))), false);
-    rig_tab_->set_state(QString::fromStdString(study::tally(document_.check())), !document_.is_empty() && document_.check().verdict != study::Verdict::holds);
+    brief_tab_->set_state(
+        document_.is_empty()
+            ? tr("nothing yet")
+            : tr("%1 · push %2")
+                  .arg(QString::fromStdString(quantity::format(payload, quantity::Dimension::mass)),
+                       QString::fromStdString(quantity::format(rig.push.force, quantity::Dimension::force))),
+        false);
+    rig_tab_->set_state(QString::fromStdString(study::tally(document_.check())),
+                        !document_.is_empty() && document_.check().verdict != study::Verdict::holds);
     action("undo")->setEnabled(document_.can_undo());
     action("redo")->setEnabled(document_.can_redo());
-    action("undo")->setText(document_.can_undo() ? tr("&Undo: %1").arg(QString::fromStdString(document_.undo_label())) : tr("&Undo"));
-    action("redo")->setText(document_.can_redo() ? tr("&Redo: %1").arg(QString::fromStdString(document_.redo_label())) : tr("&Redo"));
+    action("undo")->setText(document_.can_undo() ? tr("&Undo: %1").arg(QString::fromStdString(document_.undo_label()))
+                                                 : tr("&Undo"));
+    action("redo")->setText(document_.can_redo() ? tr("&Redo: %1").arg(QString::fromStdString(document_.redo_label()))
+                                                 : tr("&Redo"));
     action("save")->setEnabled(!document_.is_empty());
     action("save-as")->setEnabled(!document_.is_empty());
     brief_tab_->setEnabled(!document_.is_empty());
@@ -202,7 +223,8 @@ void MainWindow::refresh_recent() {
     start_->show_recent(files);
     recent_menu_->clear();
     recent_menu_->setEnabled(!files.isEmpty());
-    for (const auto& file : files) connect(recent_menu_->addAction(file), &QAction::triggered, this, [this, file] { open_file(file); });
+    for (const auto& file : files)
+        connect(recent_menu_->addAction(file), &QAction::triggered, this, [this, file] { open_file(file); });
 }
 
 void MainWindow::remember(const QString& path) {
@@ -227,11 +249,15 @@ void MainWindow::show_rig() {
     rig_tab_->setChecked(true);
 }
 
-void MainWindow::select_seam(const QString& interface) { stack_->select(interface); }
+void MainWindow::select_seam(const QString& interface) {
+    stack_->select(interface);
+}
 
 void MainWindow::open_demo() {
-    if (const auto done = document_.adopt(project::demo_rig()); !done) notice_->show_problem(QString::fromStdString(done.problem().sentence()));
-    else notice_->hide();
+    if (const auto done = document_.adopt(project::demo_rig()); !done)
+        notice_->show_problem(QString::fromStdString(done.problem().sentence()));
+    else
+        notice_->hide();
 }
 
 void MainWindow::start_from(const QString& key) {
@@ -245,7 +271,8 @@ bool MainWindow::open_file(const QString& path) {
     if (!may_leave()) return false;
     const auto done = document_.open(path_of(path));
     if (!done) {
-        notice_->show_problem(tr("Not opened; what was open is still here. %1").arg(QString::fromStdString(done.problem().sentence())));
+        notice_->show_problem(
+            tr("Not opened; what was open is still here. %1").arg(QString::fromStdString(done.problem().sentence())));
         return false;
     }
     recovery_.discard();
@@ -278,7 +305,8 @@ bool MainWindow::save() {
 }
 
 bool MainWindow::save_as() {
-    QString path = QFileDialog::getSaveFileName(this, tr("Save the rig"), QString::fromStdString(document_.rig().name) + ".clampet.json", file_filter);
+    QString path = QFileDialog::getSaveFileName(
+        this, tr("Save the rig"), QString::fromStdString(document_.rig().name) + ".clampet.json", file_filter);
     if (path.isEmpty()) return false;
     if (!path.contains('.')) path += ".clampet.json";
     return save_to(path);
@@ -287,9 +315,13 @@ bool MainWindow::save_as() {
 bool MainWindow::may_leave() {
     if (!document_.is_modified()) return true;
     switch (ask_to_keep()) {
-        case Keep::save: return save();
-        case Keep::discard: recovery_.discard(); return true;
-        case Keep::cancel: return false;
+        case Keep::save:
+            return save();
+        case Keep::discard:
+            recovery_.discard();
+            return true;
+        case Keep::cancel:
+            return false;
     }
     return false;
 }
@@ -301,7 +333,8 @@ void MainWindow::keep_copy() {
         return;
     }
     if (const auto done = recovery_.keep(document_.rig(), document_.path()); !done)
-        notice_->show_problem(tr("The automatic copy could not be written; save by hand. %1").arg(QString::fromStdString(done.problem().sentence())));
+        notice_->show_problem(tr("The automatic copy could not be written; save by hand. %1")
+                                  .arg(QString::fromStdString(done.problem().sentence())));
 }
 
 bool MainWindow::recover() {

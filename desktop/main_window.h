@@ -1,8 +1,8 @@
 #pragma once
-#include <QMainWindow>
-#include <QTimer>
 #include <functional>
 #include <memory>
+#include <QMainWindow>
+#include <QTimer>
 
 #include "project/document.h"
 #include "project/recovery.h"
@@ -26,7 +26,7 @@ class StartPage;
 /// The shell: stages along the top, and the open rig below.
 class MainWindow : public QMainWindow {
     Q_OBJECT
-   public:
+ public:
     /// `recovery_folder` is where unsaved work is kept against a crash.
     explicit MainWindow(const QString& recovery_folder, QWidget* parent = nullptr);
     ~MainWindow() override;
@@ -54,10 +54,10 @@ class MainWindow : public QMainWindow {
     enum class Keep { save, discard, cancel };
     std::function<Keep()> ask_to_keep;
 
-   protected:
+ protected:
     void closeEvent(QCloseEvent* event) override;
 
-   private:
+ private:
     void build_shell();
     void build_menus();
     void refresh();
@@ -70,7 +70,8 @@ class MainWindow : public QMainWindow {
     void start_from(const QString& key);
     void keep_copy();
     void set_appearance(bool dark, double scale);
-    QAction* add(QMenu* menu, const QString& name, const QString& text, const QKeySequence& keys, const std::function<void()>& run);
+    QAction* add(QMenu* menu, const QString& name, const QString& text, const QKeySequence& keys,
+                 const std::function<void()>& run);
 
     project::Document document_;
     project::Recovery recovery_;

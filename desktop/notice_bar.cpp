@@ -36,7 +36,9 @@ void NoticeBar::show_notice(const QString& text) {
     update();
 }
 
-QString NoticeBar::text() const { return isHidden() ? QString() : label_->text(); }
+QString NoticeBar::text() const {
+    return isHidden() ? QString() : label_->text();
+}
 
 void NoticeBar::paintEvent(QPaintEvent*) {
     QPainter p(this);

@@ -7,22 +7,30 @@
 
 namespace clampet::desktop {
 
-PartBlock::PartBlock(QWidget* parent) : QWidget(parent) { setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed); }
+PartBlock::PartBlock(QWidget* parent) : QWidget(parent) {
+    setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);
+}
 
 void PartBlock::show_part(const rig::Part& part) {
     name_ = QString::fromStdString(part.name);
     origin_ = QString::fromStdString(part.role == "payload" ? "payload" : part.origin);
-    detail_ = part.mass > 0 ? QString::fromStdString(quantity::format(part.mass, quantity::Dimension::mass)) : tr("support");
+    detail_ =
+        part.mass > 0 ? QString::fromStdString(quantity::format(part.mass, quantity::Dimension::mass)) : tr("support");
     if (part.role == "payload") {
         const double ahead = part.centre_of_gravity.x();
-        if (std::abs(ahead) > 5e-4) detail_ += tr(" · gravity %1 %2 of the screw").arg(QString::fromStdString(quantity::format(std::abs(ahead), quantity::Dimension::length)), ahead > 0 ? tr("ahead") : tr("behind"));
+        if (std::abs(ahead) > 5e-4)
+            detail_ += tr(" · gravity %1 %2 of the screw")
+                           .arg(QString::fromStdString(quantity::format(std::abs(ahead), quantity::Dimension::length)),
+                                ahead > 0 ? tr("ahead") : tr("behind"));
     }
     setAccessibleName(name_ + ", " + detail_);
     setToolTip(name_);
     update();
 }
 
-QSize PartBlock::sizeHint() const { return {280, qRound(6 + 2.0 * QFontMetricsF(body_font()).height())}; }
+QSize PartBlock::sizeHint() const {
+    return {280, qRound(6 + 2.0 * QFontMetricsF(body_font()).height())};
+}
 
 void PartBlock::paintEvent(QPaintEvent*) {
     const Theme& t = theme();
@@ -39,10 +47,12 @@ void PartBlock::paintEvent(QPaintEvent*) {
     const double origin_width = QFontMetricsF(p.font()).horizontalAdvance(origin_) + 8;
     p.drawText(inside, Qt::AlignRight | Qt::AlignVCenter, origin_);
     const QRectF words = inside.adjusted(0, 0, -origin_width, 0);
-    p.drawText(QRectF(words.left(), words.top() + half, words.width(), half), Qt::AlignLeft | Qt::AlignVCenter, QFontMetricsF(p.font()).elidedText(detail_, Qt::ElideRight, words.width()));
+    p.drawText(QRectF(words.left(), words.top() + half, words.width(), half), Qt::AlignLeft | Qt::AlignVCenter,
+               QFontMetricsF(p.font()).elidedText(detail_, Qt::ElideRight, words.width()));
     p.setFont(body_font(1, true));
     p.setPen(t.text);
-    p.drawText(QRectF(words.left(), words.top(), words.width(), half), Qt::AlignLeft | Qt::AlignVCenter, QFontMetricsF(p.font()).elidedText(name_, Qt::ElideRight, words.width()));
+    p.drawText(QRectF(words.left(), words.top(), words.width(), half), Qt::AlignLeft | Qt::AlignVCenter,
+               QFontMetricsF(p.font()).elidedText(name_, Qt::ElideRight, words.width()));
 }
 
 }  // namespace clampet::desktop

@@ -8,15 +8,15 @@ namespace clampet::desktop {
 /// One part of the column: name, mass, and where it came from.
 class PartBlock : public QWidget {
     Q_OBJECT
-   public:
+ public:
     explicit PartBlock(QWidget* parent = nullptr);
     void show_part(const rig::Part& part);
     QSize sizeHint() const override;
 
-   protected:
+ protected:
     void paintEvent(QPaintEvent*) override;
 
-   private:
+ private:
     QString name_, detail_, origin_;
 };
 

@@ -1,12 +1,12 @@
 #include "desktop/quantity_field.h"
 
+#include <atomic>
 #include <QEvent>
 #include <QFocusEvent>
 #include <QGridLayout>
 #include <QLabel>
 #include <QLineEdit>
 #include <QStyle>
-#include <atomic>
 
 #include "desktop/theme.h"
 #include "quantity/parse.h"
@@ -17,9 +17,13 @@ namespace {
 using quantity::System;
 
 /// What a bare number means in a field: the metric display unit.
-std::string bare_unit(quantity::Dimension dimension) { return std::string(quantity::display_unit(dimension, System::metric)); }
+std::string bare_unit(quantity::Dimension dimension) {
+    return std::string(quantity::display_unit(dimension, System::metric));
+}
 
-bool same(double a, double b) { return std::abs(a - b) <= 1e-9 * std::max(std::abs(a), std::abs(b)); }
+bool same(double a, double b) {
+    return std::abs(a - b) <= 1e-9 * std::max(std::abs(a), std::abs(b));
+}
 
 }  // namespace
 
@@ -29,7 +33,11 @@ project::Gesture next_gesture() {
 }
 
 QuantityField::QuantityField(quantity::Dimension dimension, QWidget* parent)
-    : QWidget(parent), dimension_(dimension), edit_(new QLineEdit(this)), other_(new QLabel(this)), problem_(new QLabel(this)) {
+    : QWidget(parent),
+      dimension_(dimension),
+      edit_(new QLineEdit(this)),
+      other_(new QLabel(this)),
+      problem_(new QLabel(this)) {
     auto* grid = new QGridLayout(this);
     grid->setContentsMargins(0, 0, 0, 0);
     grid->setHorizontalSpacing(8);
@@ -43,9 +51,9 @@ QuantityField::QuantityField(quantity::Dimension dimension, QWidget* parent)
     edit_->setFont(body_font(1, true));
     edit_->setMinimumWidth(qRound(70 * text_scale()));
     other_->setFont(body_font(0.85));
-    other_->setStyleSheet(QString("color: %1").arg(theme().quiet.name()));
+    set_text_colour(other_, theme().quiet);
     problem_->setFont(body_font(0.9));
-    problem_->setStyleSheet(QString("color: %1").arg(theme().slips.name()));
+    set_text_colour(problem_, theme().slips);
     problem_->setWordWrap(true);
     problem_->hide();
     setFocusProxy(edit_);
@@ -59,15 +67,20 @@ void QuantityField::set_name(const QString& name, const QString& help) {
     edit_->setToolTip(help);
 }
 
-QString QuantityField::problem_text() const { return problem_->isHidden() ? QString() : problem_->text(); }
-QString QuantityField::other_text() const { return other_->text(); }
+QString QuantityField::problem_text() const {
+    return problem_->isHidden() ? QString() : problem_->text();
+}
+QString QuantityField::other_text() const {
+    return other_->text();
+}
 
 void QuantityField::show_value(double si) {
     // The text that was typed stays as long as it means the value in force.
     const bool keep = edit_->hasFocus() && !edit_->text().isEmpty() && (bad_ || same(si, value_));
     if (!(keep && (bad_ ? same(si, value_) : true))) {
         const auto parsed = quantity::parse(edit_->text().toStdString(), dimension_, bare_unit(dimension_));
-        if (!parsed || !same(*parsed, si)) edit_->setText(QString::fromStdString(quantity::format_exact(si, dimension_)));
+        if (!parsed || !same(*parsed, si))
+            edit_->setText(QString::fromStdString(quantity::format_exact(si, dimension_)));
         edit_->setCursorPosition(0);
         clear_problem();
     }
@@ -77,8 +90,11 @@ void QuantityField::show_value(double si) {
 
 void QuantityField::show_other(double si) {
     if (dimension_ == quantity::Dimension::number || dimension_ == quantity::Dimension::angle) return;
-    const bool typed_imperial = edit_->text().contains("in") || edit_->text().contains('"') || edit_->text().contains("lb") || edit_->text().contains("oz") || edit_->text().contains("psi") || edit_->text().contains("ft");
-    other_->setText(QString::fromStdString(quantity::format(si, dimension_, typed_imperial ? System::metric : System::imperial)));
+    const bool typed_imperial = edit_->text().contains("in") || edit_->text().contains('"') ||
+                                edit_->text().contains("lb") || edit_->text().contains("oz") ||
+                                edit_->text().contains("psi") || edit_->text().contains("ft");
+    other_->setText(
+        QString::fromStdString(quantity::format(si, dimension_, typed_imperial ? System::metric : System::imperial)));
 }
 
 void QuantityField::show_problem(const Problem& problem) {

@@ -14,7 +14,7 @@ namespace clampet::desktop {
 /// text and says what is wrong; the last good value stays in force.
 class QuantityField : public QWidget {
     Q_OBJECT
-   public:
+ public:
     QuantityField(quantity::Dimension dimension, QWidget* parent = nullptr);
     /// From the document: never emits.
     void show_value(double si);
@@ -24,14 +24,14 @@ class QuantityField : public QWidget {
     QString problem_text() const;
     QString other_text() const;
 
-   signals:
+ signals:
     /// A person typed a good value; one visit to the field is one gesture.
     void committed(double si, quint64 gesture);
 
-   protected:
+ protected:
     bool eventFilter(QObject* watched, QEvent* event) override;
 
-   private:
+ private:
     void typed(const QString& text);
     void show_other(double si);
     void clear_problem();

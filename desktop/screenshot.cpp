@@ -13,8 +13,16 @@
 int main(int argc, char** argv) {
     QApplication app(argc, argv);
     QCommandLineParser parser;
-    parser.addOptions({{"out", "PNG to write.", "file"}, {"size", "Window size.", "WxH", "1280x800"}, {"dark", "Dark colours."}, {"text", "Text scale.", "scale", "1"}, {"file", "Rig to open instead of the demo.", "rig"},
-                       {"page", "start, brief or rig.", "page", "rig"}, {"seam", "Seam to select.", "id"}, {"element", "Element of it.", "id"}, {"front", "Front view."}, {"working", "Show the working."}});
+    parser.addOptions({{"out", "PNG to write.", "file"},
+                       {"size", "Window size.", "WxH", "1280x800"},
+                       {"dark", "Dark colours."},
+                       {"text", "Text scale.", "scale", "1"},
+                       {"file", "Rig to open instead of the demo.", "rig"},
+                       {"page", "start, brief or rig.", "page", "rig"},
+                       {"seam", "Seam to select.", "id"},
+                       {"element", "Element of it.", "id"},
+                       {"front", "Front view."},
+                       {"working", "Show the working."}});
     parser.process(app);
     QTemporaryDir folder;
     QSettings::setPath(QSettings::NativeFormat, QSettings::UserScope, folder.path());
@@ -22,8 +30,10 @@ int main(int argc, char** argv) {
     clampet::desktop::apply_theme(parser.isSet("dark"), parser.value("text").toDouble());
     clampet::desktop::MainWindow window(folder.path());
     if (parser.value("page") != "start") {
-        if (parser.isSet("file")) window.open_file(parser.value("file"));
-        else window.open_demo();
+        if (parser.isSet("file"))
+            window.open_file(parser.value("file"));
+        else
+            window.open_demo();
     }
     if (parser.value("page") == "brief") window.show_brief();
     if (parser.isSet("seam")) window.select_seam(parser.value("seam"));

@@ -19,9 +19,10 @@ SeamRowLayout layout_seam_row(QSizeF size, double em, const HoldBarFactors& fact
     row.verdict = QRectF(right - verdict_width + em, 3, verdict_width - em, 1.3 * em);
     row.mark = QRectF(row.verdict.left() - 0.95 * em, 3 + 0.22 * em, 0.85 * em, 0.85 * em);
     row.name = QRectF(text_left, 3, row.mark.left() - text_left - 6, 1.3 * em);
-    row.factor = QRectF(text_left, 3 + 1.2 * em, 3.5 * em, 1.25 * em);
+    row.factor = QRectF(text_left, 3 + 1.2 * em, 3.5 * em, 1.15 * em);
     row.sentence = QRectF(text_left, 3 + 2.4 * em, right - text_left, 1.2 * em);
-    row.bar = layout_hold_bar(factors, QRectF(row.factor.right(), row.factor.top(), right - row.factor.right(), 1.2 * em));
+    row.bar =
+        layout_hold_bar(factors, QRectF(row.factor.right(), row.factor.top(), right - row.factor.right(), 1.2 * em));
     return row;
 }
 
@@ -40,7 +41,9 @@ void SeamButton::show_result(const study::InterfaceResult& result, const QString
     verdict_ = result.verdict;
     factors_ = {result.low, result.typical, result.high, required};
     setText(name_);
-    setAccessibleName(QString("%1: %2, %3").arg(name_, QString::fromUtf8(study::name_of(verdict_)), QString::fromStdString(quantity::format_factor(result.typical))));
+    setAccessibleName(QString("%1: %2, %3")
+                          .arg(name_, QString::fromUtf8(study::name_of(verdict_)),
+                               QString::fromStdString(quantity::format_factor(result.typical))));
     setAccessibleDescription(QString::fromStdString(study::sentence(result)));
     update();
 }
@@ -50,7 +53,9 @@ QSize SeamButton::sizeHint() const {
     return {280, qRound(6 + 3.55 * metrics.height())};
 }
 
-SeamRowLayout SeamButton::row() const { return layout_seam_row(size(), QFontMetricsF(body_font()).height(), factors_); }
+SeamRowLayout SeamButton::row() const {
+    return layout_seam_row(size(), QFontMetricsF(body_font()).height(), factors_);
+}
 
 void SeamButton::paintEvent(QPaintEvent*) {
     const Theme& t = theme();
@@ -72,12 +77,15 @@ void SeamButton::paintEvent(QPaintEvent*) {
     const auto write = [&](QRectF place, const QString& text, const QFont& font, const QColor& colour, int align) {
         p.setFont(font);
         p.setPen(colour);
-        p.drawText(place, align | Qt::AlignVCenter | Qt::TextSingleLine, QFontMetricsF(font).elidedText(text, Qt::ElideRight, place.width()));
+        p.drawText(place, align | Qt::AlignVCenter | Qt::TextSingleLine,
+                   QFontMetricsF(font).elidedText(text, Qt::ElideRight, place.width()));
     };
     write(r.name, name_, body_font(), t.text, Qt::AlignLeft);
-    write(r.verdict, QString::fromUtf8(study::name_of(verdict_)), body_font(0.92, true), t.of(verdict_), Qt::AlignRight);
+    write(r.verdict, QString::fromUtf8(study::name_of(verdict_)), body_font(0.92, true), t.of(verdict_),
+          Qt::AlignRight);
     paint_verdict_mark(p, r.mark, verdict_);
-    write(r.factor, QString::fromStdString(quantity::format_factor(factors_.typical)), body_font(1.1, true), t.of(verdict_), Qt::AlignLeft);
+    write(r.factor, QString::fromStdString(quantity::format_factor(factors_.typical)), body_font(1.1, true),
+          t.of(verdict_), Qt::AlignLeft);
     write(r.sentence, sentence_, body_font(0.85), t.quiet, Qt::AlignLeft);
     paint_hold_bar(p, r.bar, verdict_);
 }
@@ -90,7 +98,9 @@ bool SeamButton::event(QEvent* event) {
     if (const auto part = row().bar.part_at(help->pos())) {
         if (*part == HoldBarPart::required_tick) words = tr("required: %1").arg(shown(factors_.required));
         if (*part == HoldBarPart::typical_mark) words = tr("typical: %1").arg(shown(factors_.typical));
-        if (*part == HoldBarPart::band) words = tr("from %1 with weak friction and torque to %2 with strong").arg(shown(factors_.low), shown(factors_.high));
+        if (*part == HoldBarPart::band)
+            words = tr("from %1 with weak friction and torque to %2 with strong")
+                        .arg(shown(factors_.low), shown(factors_.high));
     }
     QToolTip::showText(help->globalPos(), words, this);
     return true;

@@ -17,7 +17,7 @@ SeamRowLayout layout_seam_row(QSizeF size, double em, const HoldBarFactors& fact
 /// One seam of the column: symbol, name, verdict, factor, hold bar, and how it would let go.
 class SeamButton : public QAbstractButton {
     Q_OBJECT
-   public:
+ public:
     explicit SeamButton(QString interface, QWidget* parent = nullptr);
     void show_result(const study::InterfaceResult& result, const QString& family, double required);
     const QString& interface() const { return interface_; }
@@ -26,11 +26,11 @@ class SeamButton : public QAbstractButton {
     SeamRowLayout row() const;
     QSize sizeHint() const override;
 
-   protected:
+ protected:
     void paintEvent(QPaintEvent*) override;
     bool event(QEvent* event) override;
 
-   private:
+ private:
     QString interface_, name_, sentence_, family_;
     study::Verdict verdict_ = study::Verdict::holds;
     HoldBarFactors factors_;

@@ -1,5 +1,6 @@
 #include "desktop/seam_sheet.h"
 
+#include <algorithm>
 #include <QButtonGroup>
 #include <QGridLayout>
 #include <QLabel>
@@ -7,7 +8,6 @@
 #include <QPushButton>
 #include <QScrollArea>
 #include <QVBoxLayout>
-#include <algorithm>
 
 #include "desktop/drawing_view.h"
 #include "desktop/input_row.h"
@@ -19,8 +19,12 @@
 namespace clampet::desktop {
 namespace {
 
-QString shown(double si, quantity::Dimension dimension) { return QString::fromStdString(quantity::format(si, dimension)); }
-QString factor_text(double factor) { return QString::fromStdString(quantity::format_factor(factor)); }
+QString shown(double si, quantity::Dimension dimension) {
+    return QString::fromStdString(quantity::format(si, dimension));
+}
+QString factor_text(double factor) {
+    return QString::fromStdString(quantity::format_factor(factor));
+}
 
 QLabel* heading(const QString& text, QWidget* parent) {
     auto* label = new QLabel(text, parent);
@@ -39,13 +43,29 @@ void clear(QLayout* layout) {
 }
 
 /// The verdict's sign as a letter-like shape, so that text alone tells it too.
-QString mark_of(study::Verdict verdict) { return verdict == study::Verdict::holds ? "●" : verdict == study::Verdict::doubtful ? "◐" : "○"; }
+QString mark_of(study::Verdict verdict) {
+    return verdict == study::Verdict::holds ? "●" : verdict == study::Verdict::doubtful ? "◐" : "○";
+}
 
 }  // namespace
 
 SeamSheet::SeamSheet(project::Document& document, QWidget* parent)
-    : QWidget(parent), document_(document), title_(new QLabel(this)), verdict_(new QLabel(this)), subtitle_(new QLabel(this)), sentence_(new QLabel(this)), advisories_(new QLabel(this)), working_(new QLabel(this)),
-      section_(new DrawingView(this)), elements_(new QHBoxLayout), inputs_(new QVBoxLayout), more_inputs_(new QVBoxLayout), more_panel_(new QWidget(this)), more_(new QPushButton(this)), working_button_(new QPushButton(this)), modes_(new QGridLayout) {
+    : QWidget(parent),
+      document_(document),
+      title_(new QLabel(this)),
+      verdict_(new QLabel(this)),
+      subtitle_(new QLabel(this)),
+      sentence_(new QLabel(this)),
+      advisories_(new QLabel(this)),
+      working_(new QLabel(this)),
+      section_(new DrawingView(this)),
+      elements_(new QHBoxLayout),
+      inputs_(new QVBoxLayout),
+      more_inputs_(new QVBoxLayout),
+      more_panel_(new QWidget(this)),
+      more_(new QPushButton(this)),
+      working_button_(new QPushButton(this)),
+      modes_(new QGridLayout) {
     auto* outer = new QVBoxLayout(this);
     outer->setContentsMargins(0, 0, 0, 0);
     auto* scroll = new QScrollArea(this);
@@ -64,7 +84,7 @@ SeamSheet::SeamSheet(project::Document& document, QWidget* parent)
     top->addWidget(verdict_, 0, Qt::AlignTop);
     column->addLayout(top);
     for (auto* label : {subtitle_, sentence_, advisories_, working_}) label->setWordWrap(true);
-    subtitle_->setStyleSheet(QString("color: %1").arg(theme().quiet.name()));
+    set_text_colour(subtitle_, theme().quiet);
     subtitle_->setFont(body_font(0.92));
     column->addWidget(sentence_);
     elements_->setSpacing(6);
@@ -103,8 +123,10 @@ SeamSheet::SeamSheet(project::Document& document, QWidget* parent)
         refresh();
     });
     subscription_ = document_.observe([this](const project::Change& change) {
-        if (change.everything && !element()) rebuild();
-        else if (change.touches(interface_)) refresh();
+        if (change.everything && !element())
+            rebuild();
+        else if (change.touches(interface_))
+            refresh();
     });
     rebuild();
 }
@@ -137,13 +159,20 @@ void SeamSheet::rebuild() {
     clear(more_inputs_);
     rows_.clear();
     const auto* interface = document_.rig().interface(interface_);
-    for (auto* w : std::initializer_list<QWidget*>{section_, more_, working_button_, verdict_, advisories_}) w->setVisible(interface != nullptr);
+    for (auto* w : std::initializer_list<QWidget*>{section_, more_, working_button_, verdict_, advisories_})
+        w->setVisible(interface != nullptr);
     if (!interface) {
         title_->setText(document_.is_empty() ? QString() : tr("Choose a seam"));
-        sentence_->setText(document_.is_empty() ? QString() : tr("A seam is where two parts meet and might slip. Choose one in the column on the left."));
+        sentence_->setText(
+            document_.is_empty()
+                ? QString()
+                : tr("A seam is where two parts meet and might slip. Choose one in the column on the left."));
         subtitle_->clear();
         mode_rows_.clear();
-        clear(modes_);
+        for (auto& [name, factor] : mode_labels_) {
+            name->hide();
+            factor->hide();
+        }
         working_->clear();
         return;
     }
@@ -152,21 +181,24 @@ void SeamSheet::rebuild() {
         auto* group = new QButtonGroup(this);
         for (const auto& e : interface->elements) {
             const auto* family = families::family_named(e.family);
-            auto* pill = new QPushButton(QString::fromUtf8(family->name().data(), static_cast<int>(family->name().size())), this);
+            auto* pill = new QPushButton(
+                QString::fromUtf8(family->name().data(), static_cast<int>(family->name().size())), this);
             pill->setProperty("pill", true);
             pill->setCheckable(true);
             pill->setChecked(e.id == element_);
             pill->setObjectName(QString::fromStdString("element-" + e.id));
             group->addButton(pill);
             elements_->addWidget(pill);
-            connect(pill, &QPushButton::clicked, this, [this, id = QString::fromStdString(e.id)] { select_element(id); });
+            connect(pill, &QPushButton::clicked, this,
+                    [this, id = QString::fromStdString(e.id)] { select_element(id); });
         }
         elements_->addStretch(1);
     }
     const auto& family = *families::family_named(element()->family);
     for (const auto& parameter : family.parameters()) {
         auto* row = new InputRow(parameter, this);
-        connect(row, &InputRow::committed, this, [this, key = parameter.key](const rig::Input& input, quint64 gesture) { edit(key, input, gesture); });
+        connect(row, &InputRow::committed, this,
+                [this, key = parameter.key](const rig::Input& input, quint64 gesture) { edit(key, input, gesture); });
         const bool main = element()->inputs.contains(parameter.key);
         (main ? inputs_ : more_inputs_)->addWidget(row);
         rows_.push_back(row);
@@ -194,13 +226,14 @@ void SeamSheet::refresh() {
     const auto& family = *families::family_named(element()->family);
     title_->setText(QString::fromStdString(interface->name));
     verdict_->setText(mark_of(result->verdict) + " " + QString::fromUtf8(study::name_of(result->verdict)));
-    verdict_->setStyleSheet(QString("color: %1").arg(theme().of(result->verdict).name()));
+    set_text_colour(verdict_, theme().of(result->verdict));
     sentence_->setText(QString::fromStdString(study::sentence(*result)));
     subtitle_->setText(QString::fromUtf8(family.purpose().data(), static_cast<int>(family.purpose().size())));
     QString notes;
-    for (const auto& advisory : result->advisories) notes += (notes.isEmpty() ? "" : "\n") + QString::fromUtf8("! ") + QString::fromStdString(advisory.text);
+    for (const auto& advisory : result->advisories)
+        notes += (notes.isEmpty() ? "" : "\n") + QString::fromUtf8("! ") + QString::fromStdString(advisory.text);
     advisories_->setText(notes);
-    advisories_->setStyleSheet(QString("color: %1").arg(theme().slips.name()));
+    set_text_colour(advisories_, theme().slips);
     advisories_->setVisible(!notes.isEmpty());
 
     const auto prepared = rig::prepare(*interface, rig::End::typical);
@@ -242,8 +275,26 @@ void SeamSheet::refresh_inputs(const rig::Element& e, const families::Values& ty
     more_->setVisible(hidden > 0);
 }
 
+std::pair<QLabel*, QLabel*> SeamSheet::mode_labels(std::size_t row) {
+    // Labels are made once and filled again: making them is slower than a keystroke may be.
+    while (mode_labels_.size() <= row) {
+        auto* name = new QLabel(this);
+        auto* factor = new QLabel(this);
+        name->setWordWrap(true);
+        factor->setAlignment(Qt::AlignRight | Qt::AlignTop);
+        factor->setFont(body_font(1, true));
+        const int at = static_cast<int>(mode_labels_.size());
+        modes_->addWidget(name, at, 0);
+        modes_->addWidget(factor, at, 1);
+        mode_labels_.emplace_back(name, factor);
+    }
+    const auto labels = mode_labels_[row];
+    labels.first->show();
+    labels.second->show();
+    return labels;
+}
+
 void SeamSheet::refresh_modes(const study::InterfaceResult& result) {
-    clear(modes_);
     mode_rows_.clear();
     auto modes = result.modes;
     std::stable_sort(modes.begin(), modes.end(), [](const auto& a, const auto& b) {
@@ -251,57 +302,75 @@ void SeamSheet::refresh_modes(const study::InterfaceResult& result) {
         return a.factor() < b.factor();
     });
     const double required = document_.check().required;
-    int row = 0;
+    std::size_t row = 0;
     bool service = false;
     for (const auto& m : modes) {
         if (m.mode_class == families::ModeClass::service && !service) {
-            auto* sub = new QLabel(tr("while it serves (no part of the least)"), this);
-            sub->setFont(body_font(0.85));
-            sub->setStyleSheet(QString("color: %1").arg(theme().quiet.name()));
-            modes_->addWidget(sub, row++, 0, 1, 2);
+            const auto [heading, nothing] = mode_labels(row++);
+            heading->setText(tr("while it serves (no part of the least)"));
+            heading->setFont(body_font(0.85));
+            set_text_colour(heading, theme().quiet);
+            nothing->clear();
             service = true;
         }
         const QString words = QString::fromStdString(m.motion.empty() ? m.label : m.motion);
-        auto* name = new QLabel(words, this);
-        name->setWordWrap(true);
-        auto* factor = new QLabel(factor_text(m.factor()), this);
-        factor->setFont(body_font(1, true));
         const double limit = service ? 1 : required;
-        const auto verdict = !(m.factor() >= 1) ? study::Verdict::slips : m.factor() < limit ? study::Verdict::doubtful : study::Verdict::holds;
+        const auto verdict = !(m.factor() >= 1)   ? study::Verdict::slips
+                             : m.factor() < limit ? study::Verdict::doubtful
+                                                  : study::Verdict::holds;
+        const auto [name, factor] = mode_labels(row++);
+        name->setText(words);
+        name->setFont(body_font());
+        set_text_colour(name, theme().text);
         factor->setText(mark_of(verdict) + " " + factor_text(m.factor()));
-        factor->setStyleSheet(QString("color: %1").arg(theme().of(verdict).name()));
-        factor->setAlignment(Qt::AlignRight | Qt::AlignTop);
-        factor->setToolTip(m.direction ? tr("with a push %1; %2 on all of the load, %3 on the push alone").arg(QString::fromStdString(study::direction_words(*m.direction)), factor_text(m.mass), factor_text(m.live))
+        set_text_colour(factor, theme().of(verdict));
+        factor->setToolTip(m.direction ? tr("with a push %1; %2 on all of the load, %3 on the push alone")
+                                             .arg(QString::fromStdString(study::direction_words(*m.direction)),
+                                                  factor_text(m.mass), factor_text(m.live))
                                        : tr("with the weight alone"));
-        modes_->addWidget(name, row, 0);
-        modes_->addWidget(factor, row++, 1);
         mode_rows_.emplace_back(words, factor_text(m.factor()));
+    }
+    for (; row < mode_labels_.size(); ++row) {
+        mode_labels_[row].first->hide();
+        mode_labels_[row].second->hide();
     }
 }
 
 void SeamSheet::refresh_working(const families::Joint& joint, const mechanics::Load& load) {
     const auto lines = joint.working(load);
-    working_button_->setText((working_button_->isChecked() ? tr("▾ working, %1 lines") : tr("▸ working, %1 lines")).arg(lines.size()));
+    working_button_->setText(
+        (working_button_->isChecked() ? tr("▾ working, %1 lines") : tr("▸ working, %1 lines")).arg(lines.size()));
     if (!working_button_->isChecked()) {
         working_->clear();
         return;
     }
     const auto w = load.whole();
     QString text = tr("<p>Load at the seam: force (%1, %2, %3), moment (%4, %5, %6)</p>")
-                       .arg(shown(w.fx, quantity::Dimension::force), shown(w.fy, quantity::Dimension::force), shown(w.fz, quantity::Dimension::force), shown(w.mx, quantity::Dimension::torque), shown(w.my, quantity::Dimension::torque), shown(w.mz, quantity::Dimension::torque));
+                       .arg(shown(w.fx, quantity::Dimension::force), shown(w.fy, quantity::Dimension::force),
+                            shown(w.fz, quantity::Dimension::force), shown(w.mx, quantity::Dimension::torque),
+                            shown(w.my, quantity::Dimension::torque), shown(w.mz, quantity::Dimension::torque));
     for (const auto& line : lines) {
         QString name = QString::fromStdString(line.quantity);
         name.replace('_', ' ');
-        text += QString("<p style='margin:3px 0'><b>%1</b> = %2%3 = <b>%4</b> <span style='color:%5'>[%6]</span></p>")
-                    .arg(name.toHtmlEscaped(), QString::fromStdString(line.formula).toHtmlEscaped(), line.numbers.empty() ? QString() : " = " + QString::fromStdString(line.numbers).toHtmlEscaped(), shown(line.value, line.dimension),
-                         theme().quiet.name(), QString::fromStdString(line.source).toHtmlEscaped());
+        text +=
+            QString("<p style='margin:3px 0'><b>%1</b> = %2%3 = <b>%4</b> <span style='color:%5'>[%6]</span></p>")
+                .arg(name.toHtmlEscaped(), QString::fromStdString(line.formula).toHtmlEscaped(),
+                     line.numbers.empty() ? QString() : " = " + QString::fromStdString(line.numbers).toHtmlEscaped(),
+                     shown(line.value, line.dimension), theme().quiet.name(),
+                     QString::fromStdString(line.source).toHtmlEscaped());
     }
     working_->setText(text);
 }
 
-QString SeamSheet::verdict_text() const { return verdict_->text(); }
-QString SeamSheet::working_text() const { return working_->isHidden() ? QString() : working_->text(); }
-QStringList SeamSheet::advice_texts() const { return advisories_->isHidden() ? QStringList() : advisories_->text().split('\n'); }
+QString SeamSheet::verdict_text() const {
+    return verdict_->text();
+}
+QString SeamSheet::working_text() const {
+    return working_->isHidden() ? QString() : working_->text();
+}
+QStringList SeamSheet::advice_texts() const {
+    return advisories_->isHidden() ? QStringList() : advisories_->text().split('\n');
+}
 
 void SeamSheet::paintEvent(QPaintEvent*) {
     QPainter p(this);

@@ -19,7 +19,7 @@ class InputRow;
 /// The selected interface: its section to scale, its inputs, how it could let go, and the working.
 class SeamSheet : public QWidget {
     Q_OBJECT
-   public:
+ public:
     SeamSheet(project::Document& document, QWidget* parent = nullptr);
     void select(const QString& interface);
     /// Shows one of the interface's elements: "screw", "face".
@@ -34,10 +34,10 @@ class SeamSheet : public QWidget {
     std::vector<std::pair<QString, QString>> mode_rows() const { return mode_rows_; }
     QStringList advice_texts() const;
 
-   protected:
+ protected:
     void paintEvent(QPaintEvent*) override;
 
-   private:
+ private:
     void rebuild();
     void refresh();
     void refresh_inputs(const rig::Element& element, const families::Values& typical);
@@ -55,6 +55,8 @@ class SeamSheet : public QWidget {
     QWidget* more_panel_;
     QPushButton *more_, *working_button_;
     QGridLayout* modes_;
+    std::vector<std::pair<QLabel*, QLabel*>> mode_labels_;
+    std::pair<QLabel*, QLabel*> mode_labels(std::size_t row);
     std::vector<InputRow*> rows_;
     std::vector<std::pair<QString, QString>> mode_rows_;
     project::Document::Subscription subscription_;

@@ -16,7 +16,12 @@
 namespace clampet::desktop {
 
 StackView::StackView(project::Document& document, QWidget* parent)
-    : QWidget(parent), document_(document), headline_(new QLabel(this)), column_(nullptr), add_(new QPushButton(tr("+ part on top"), this)), remove_(new QPushButton(tr("− top part"), this)) {
+    : QWidget(parent),
+      document_(document),
+      headline_(new QLabel(this)),
+      column_(nullptr),
+      add_(new QPushButton(tr("+ part on top"), this)),
+      remove_(new QPushButton(tr("− top part"), this)) {
     auto* outer = new QVBoxLayout(this);
     outer->setContentsMargins(12, 12, 4, 8);
     headline_->setWordWrap(true);
@@ -44,13 +49,15 @@ StackView::StackView(project::Document& document, QWidget* parent)
     outer->addLayout(actions);
     auto* legend = new QLabel(tr("scale 0.5× to 10×  ┊ required  ▏typical  ▭ low to high"), this);
     legend->setFont(body_font(0.8));
-    legend->setStyleSheet(QString("color: %1").arg(theme().quiet.name()));
+    set_text_colour(legend, theme().quiet);
     outer->addWidget(legend);
     connect(add_, &QPushButton::clicked, this, &StackView::add_part);
     connect(remove_, &QPushButton::clicked, this, &StackView::remove_top);
     subscription_ = document_.observe([this](const project::Change& change) {
-        if (change.everything || !same_structure()) rebuild();
-        else refresh();
+        if (change.everything || !same_structure())
+            rebuild();
+        else
+            refresh();
     });
     rebuild();
 }
@@ -60,9 +67,13 @@ SeamButton* StackView::seam(const QString& interface) const {
     return at == seams_.end() ? nullptr : at->second;
 }
 
-QString StackView::headline() const { return headline_->property("plain").toString(); }
+QString StackView::headline() const {
+    return headline_->property("plain").toString();
+}
 
-bool StackView::same_structure() const { return seams_.size() == document_.check().interfaces.size() && blocks_.size() == document_.rig().parts.size(); }
+bool StackView::same_structure() const {
+    return seams_.size() == document_.check().interfaces.size() && blocks_.size() == document_.rig().parts.size();
+}
 
 std::string StackView::top_part() const {
     const auto& order = document_.check().placement.from_payload_down;
@@ -121,7 +132,8 @@ void StackView::refresh() {
     const QString words = QString::fromStdString(study::headline(check));
     const QColor colour = theme().of(check.verdict);
     headline_->setProperty("plain", words);
-    headline_->setText(QString("<span style='color:%1; font-weight:600'>%2</span>").arg(colour.name(), words.toHtmlEscaped()));
+    headline_->setText(
+        QString("<span style='color:%1; font-weight:600'>%2</span>").arg(colour.name(), words.toHtmlEscaped()));
     headline_->setAccessibleDescription(words);
     remove_->setEnabled(!check.interfaces.empty());
     add_->setEnabled(!document_.is_empty());
@@ -139,9 +151,12 @@ void StackView::add_part() {
     menu->setAttribute(Qt::WA_DeleteOnClose);
     for (const auto* family : families::registry()) {
         const QString key = QString::fromUtf8(family->key().data(), static_cast<int>(family->key().size()));
-        auto* action = menu->addAction(family_icon(key, theme().text), tr("joined by: %1").arg(QString::fromUtf8(family->name().data(), static_cast<int>(family->name().size()))));
+        auto* action = menu->addAction(
+            family_icon(key, theme().text),
+            tr("joined by: %1").arg(QString::fromUtf8(family->name().data(), static_cast<int>(family->name().size()))));
         connect(action, &QAction::triggered, this, [this, key] {
-            const auto done = document_.perform(project::AddPart{top_part(), tr("New part").toStdString(), key.toStdString(), 0.1});
+            const auto done =
+                document_.perform(project::AddPart{top_part(), tr("New part").toStdString(), key.toStdString(), 0.1});
             if (!done) emit problem(QString::fromStdString(done.problem().sentence()));
         });
     }

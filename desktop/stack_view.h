@@ -1,6 +1,6 @@
 #pragma once
-#include <QWidget>
 #include <map>
+#include <QWidget>
 
 #include "project/document.h"
 
@@ -16,7 +16,7 @@ class SeamButton;
 /// The load path as a column: payload at the top, ground at the bottom, a seam between two blocks.
 class StackView : public QWidget {
     Q_OBJECT
-   public:
+ public:
     StackView(project::Document& document, QWidget* parent = nullptr);
     void select(const QString& interface);
     const QString& selected() const { return selected_; }
@@ -25,11 +25,11 @@ class StackView : public QWidget {
     QPushButton* add_button() const { return add_; }
     QPushButton* remove_button() const { return remove_; }
 
-   signals:
+ signals:
     void selected_changed(const QString& interface);
     void problem(const QString& text);
 
-   private:
+ private:
     void rebuild();
     void refresh();
     void add_part();

@@ -1,10 +1,10 @@
 #include "desktop/stage_bar.h"
 
+#include <algorithm>
 #include <QHBoxLayout>
 #include <QMenu>
 #include <QPainter>
 #include <QToolButton>
-#include <algorithm>
 
 #include "desktop/theme.h"
 
@@ -30,7 +30,8 @@ void StageTab::set_state(const QString& state, bool warns) {
 
 QSize StageTab::sizeHint() const {
     const double em = QFontMetricsF(body_font()).height();
-    return {qRound(std::max(8.0 * em, QFontMetricsF(body_font(0.85)).horizontalAdvance(state_) + 30)), qRound(2.9 * em)};
+    return {qRound(std::max(8.0 * em, QFontMetricsF(body_font(0.85)).horizontalAdvance(state_) + 30)),
+            qRound(2.9 * em)};
 }
 
 void StageTab::paintEvent(QPaintEvent*) {
@@ -45,10 +46,12 @@ void StageTab::paintEvent(QPaintEvent*) {
     const QRectF inside = QRectF(rect()).adjusted(14, 5, -8, -5);
     p.setFont(body_font(1, true));
     p.setPen(isChecked() ? t.text : t.header_text);
-    p.drawText(QRectF(inside.left(), inside.top(), inside.width(), inside.height() / 2), Qt::AlignLeft | Qt::AlignVCenter | Qt::TextShowMnemonic, text());
+    p.drawText(QRectF(inside.left(), inside.top(), inside.width(), inside.height() / 2),
+               Qt::AlignLeft | Qt::AlignVCenter | Qt::TextShowMnemonic, text());
     p.setFont(body_font(0.85));
     p.setPen(isChecked() ? (warns_ ? t.slips : t.quiet) : t.header_quiet);
-    p.drawText(QRectF(inside.left(), inside.center().y(), inside.width(), inside.height() / 2), Qt::AlignLeft | Qt::AlignVCenter, state_);
+    p.drawText(QRectF(inside.left(), inside.center().y(), inside.width(), inside.height() / 2),
+               Qt::AlignLeft | Qt::AlignVCenter, state_);
 }
 
 StageBar::StageBar(QWidget* parent) : QWidget(parent), tabs_(new QHBoxLayout), menus_(new QHBoxLayout) {
@@ -78,13 +81,17 @@ void StageBar::add_menu(const QString& title, QMenu* menu) {
     button->setFocusPolicy(Qt::StrongFocus);
     button->setFont(body_font());
     const Theme& t = theme();
-    button->setStyleSheet(QString("QToolButton { color: %1; background: transparent; border: 2px solid transparent; padding: 5px 9px; border-radius: 4px; }"
-                                  "QToolButton:focus { border-color: #a3b0ff; } QToolButton:hover { background: %2; } QToolButton::menu-indicator { image: none; }")
+    button->setStyleSheet(QString("QToolButton { color: %1; background: transparent; border: 2px solid transparent; "
+                                  "padding: 5px 9px; border-radius: 4px; }"
+                                  "QToolButton:focus { border-color: #a3b0ff; } QToolButton:hover { background: %2; } "
+                                  "QToolButton::menu-indicator { image: none; }")
                               .arg(t.header_text.name(), t.header.lighter(140).name()));
     menus_->addWidget(button);
 }
 
-int StageBar::title_width() { return qRound(290 * std::min(1.2, text_scale())); }
+int StageBar::title_width() {
+    return qRound(290 * std::min(1.2, text_scale()));
+}
 
 void StageBar::set_title(const QString& title, const QString& detail) {
     title_ = title;
@@ -102,10 +109,13 @@ void StageBar::paintEvent(QPaintEvent*) {
     const auto write = [&](QRectF where, const QString& text, const QFont& font, const QColor& colour) {
         p.setFont(font);
         p.setPen(colour);
-        p.drawText(where, Qt::AlignLeft | Qt::AlignVCenter | Qt::TextSingleLine, QFontMetricsF(font).elidedText(text, Qt::ElideRight, where.width()));
+        p.drawText(where, Qt::AlignLeft | Qt::AlignVCenter | Qt::TextSingleLine,
+                   QFontMetricsF(font).elidedText(text, Qt::ElideRight, where.width()));
     };
-    write(QRectF(place.left(), place.top(), place.width(), place.height() * 0.55), title_, body_font(1.15, true), t.header_text);
-    write(QRectF(place.left(), place.top() + place.height() * 0.55, place.width(), place.height() * 0.45), detail_, body_font(0.85), t.header_quiet);
+    write(QRectF(place.left(), place.top(), place.width(), place.height() * 0.55), title_, body_font(1.15, true),
+          t.header_text);
+    write(QRectF(place.left(), place.top() + place.height() * 0.55, place.width(), place.height() * 0.45), detail_,
+          body_font(0.85), t.header_quiet);
 }
 
 }  // namespace clampet::desktop

@@ -10,16 +10,16 @@ namespace clampet::desktop {
 /// One stage of the work, with its state in a line.
 class StageTab : public QAbstractButton {
     Q_OBJECT
-   public:
+ public:
     StageTab(const QString& name, QWidget* parent = nullptr);
     void set_state(const QString& state, bool warns);
     QString state() const { return state_; }
     QSize sizeHint() const override;
 
-   protected:
+ protected:
     void paintEvent(QPaintEvent*) override;
 
-   private:
+ private:
     QString state_;
     bool warns_ = false;
 };
@@ -27,16 +27,16 @@ class StageTab : public QAbstractButton {
 /// The dark bar along the top: the rig's name, the stages, the menus.
 class StageBar : public QWidget {
     Q_OBJECT
-   public:
+ public:
     explicit StageBar(QWidget* parent = nullptr);
     StageTab* add_stage(const QString& name);
     void add_menu(const QString& title, class QMenu* menu);
     void set_title(const QString& title, const QString& detail);
 
-   protected:
+ protected:
     void paintEvent(QPaintEvent*) override;
 
-   private:
+ private:
     static int title_width();
     QHBoxLayout *tabs_, *menus_;
     QString title_, detail_;

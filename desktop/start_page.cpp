@@ -21,9 +21,11 @@ StartPage::StartPage(QWidget* parent) : QWidget(parent), recent_(new QVBoxLayout
     auto* title = new QLabel(tr("Will this rig hold this camera?"), this);
     title->setFont(body_font(1.9, true));
     title->setWordWrap(true);
-    auto* words = new QLabel(tr("Lay the load path out from the camera to the ground, and see where it would let go first, and why. Every number can be changed, and shows its working."), this);
+    auto* words = new QLabel(tr("Lay the load path out from the camera to the ground, and see where it would let go "
+                                "first, and why. Every number can be changed, and shows its working."),
+                             this);
     words->setWordWrap(true);
-    words->setStyleSheet(QString("color: %1").arg(theme().quiet.name()));
+    set_text_colour(words, theme().quiet);
     column->addWidget(title);
     column->addWidget(words);
     column->addSpacing(8);
@@ -33,7 +35,7 @@ StartPage::StartPage(QWidget* parent) : QWidget(parent), recent_(new QVBoxLayout
         button->setAccessibleDescription(description);
         auto* hint = new QLabel(description, this);
         hint->setWordWrap(true);
-        hint->setStyleSheet(QString("color: %1").arg(theme().quiet.name()));
+        set_text_colour(hint, theme().quiet);
         hint->setFont(body_font(0.92));
         auto* row = new QHBoxLayout;
         button->setMinimumWidth(qRound(210 * text_scale()));
@@ -42,11 +44,17 @@ StartPage::StartPage(QWidget* parent) : QWidget(parent), recent_(new QVBoxLayout
         column->addLayout(row);
         return button;
     };
-    connect(add("start-demo", tr("Look at the &demo"), tr("A camera on a stair rail, from the invented film Half-Muffled. One screw bottoms, one seam slips, one is doubtful.")), &QPushButton::clicked, this, &StartPage::demo_wanted);
+    connect(add("start-demo", tr("Look at the &demo"),
+                tr("A camera on a stair rail, from the invented film Half-Muffled. One screw bottoms, one seam slips, "
+                   "one is doubtful.")),
+            &QPushButton::clicked, this, &StartPage::demo_wanted);
     for (const auto& point : project::starting_points())
-        connect(add("start-" + QString::fromStdString(point.key), QString::fromStdString(point.title), QString::fromStdString(point.description)), &QPushButton::clicked, this,
+        connect(add("start-" + QString::fromStdString(point.key), QString::fromStdString(point.title),
+                    QString::fromStdString(point.description)),
+                &QPushButton::clicked, this,
                 [this, key = QString::fromStdString(point.key)] { emit starting_point_wanted(key); });
-    connect(add("start-open", tr("&Open a file…"), tr("A rig saved before, ending in .clampet.json.")), &QPushButton::clicked, this, &StartPage::open_wanted);
+    connect(add("start-open", tr("&Open a file…"), tr("A rig saved before, ending in .clampet.json.")),
+            &QPushButton::clicked, this, &StartPage::open_wanted);
     column->addSpacing(8);
     column->addLayout(recent_);
     column->addStretch(2);

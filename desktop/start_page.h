@@ -9,17 +9,17 @@ namespace clampet::desktop {
 /// What to begin with: the demonstration, a starting point, or a rig of late.
 class StartPage : public QWidget {
     Q_OBJECT
-   public:
+ public:
     explicit StartPage(QWidget* parent = nullptr);
     void show_recent(const QStringList& files);
 
-   signals:
+ signals:
     void demo_wanted();
     void starting_point_wanted(const QString& key);
     void file_wanted(const QString& path);
     void open_wanted();
 
-   private:
+ private:
     QVBoxLayout* recent_;
 };
 

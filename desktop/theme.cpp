@@ -9,27 +9,65 @@
 #include <QSvgRenderer>
 
 // Resources of a static library are registered by hand, from outside any namespace.
-static void register_resources() { Q_INIT_RESOURCE(desktop); }
+static void register_resources() {
+    Q_INIT_RESOURCE(desktop);
+}
 
 namespace clampet::desktop {
 namespace {
 
 Theme light_theme() {
     Theme t;
-    t.paper = "#f3eee5"; t.panel = "#fbf8f2"; t.field = "#fffefa"; t.line = "#d9d0c0"; t.text = "#22282b"; t.quiet = "#6b6f6c";
-    t.accent = "#3b4cb0"; t.accent_soft = "#e4e7f6"; t.header = "#2b3033"; t.header_text = "#f6f1e7"; t.header_quiet = "#b7b6ae";
-    t.holds = "#1b7566"; t.doubtful = "#96670a"; t.slips = "#a8322a";
-    t.metal = "#d3d5d2"; t.wood = "#ead6b1"; t.plastic = "#dfe5ea"; t.rubber = "#59605f"; t.tube = "#cfcecb"; t.payload = "#4a5459"; t.glass = "#23292c"; t.site = "#e6dfd2";
+    t.paper = "#f3eee5";
+    t.panel = "#fbf8f2";
+    t.field = "#fffefa";
+    t.line = "#d9d0c0";
+    t.text = "#22282b";
+    t.quiet = "#6b6f6c";
+    t.accent = "#3b4cb0";
+    t.accent_soft = "#e4e7f6";
+    t.header = "#2b3033";
+    t.header_text = "#f6f1e7";
+    t.header_quiet = "#b7b6ae";
+    t.holds = "#1b7566";
+    t.doubtful = "#96670a";
+    t.slips = "#a8322a";
+    t.metal = "#d3d5d2";
+    t.wood = "#ead6b1";
+    t.plastic = "#dfe5ea";
+    t.rubber = "#59605f";
+    t.tube = "#cfcecb";
+    t.payload = "#4a5459";
+    t.glass = "#23292c";
+    t.site = "#e6dfd2";
     return t;
 }
 
 Theme dark_theme() {
     Theme t;
     t.dark = true;
-    t.paper = "#1d2022"; t.panel = "#26292b"; t.field = "#2f3335"; t.line = "#454a4b"; t.text = "#ece6da"; t.quiet = "#a8a79f";
-    t.accent = "#a3b0ff"; t.accent_soft = "#333a58"; t.header = "#121415"; t.header_text = "#f2ede2"; t.header_quiet = "#9a9a93";
-    t.holds = "#5ecbb5"; t.doubtful = "#e6b84f"; t.slips = "#f58678";
-    t.metal = "#5b6061"; t.wood = "#78623f"; t.plastic = "#556068"; t.rubber = "#34393a"; t.tube = "#55595a"; t.payload = "#39424a"; t.glass = "#0f1314"; t.site = "#3a3833";
+    t.paper = "#1d2022";
+    t.panel = "#26292b";
+    t.field = "#2f3335";
+    t.line = "#454a4b";
+    t.text = "#ece6da";
+    t.quiet = "#a8a79f";
+    t.accent = "#a3b0ff";
+    t.accent_soft = "#333a58";
+    t.header = "#121415";
+    t.header_text = "#f2ede2";
+    t.header_quiet = "#9a9a93";
+    t.holds = "#5ecbb5";
+    t.doubtful = "#e6b84f";
+    t.slips = "#f58678";
+    t.metal = "#5b6061";
+    t.wood = "#78623f";
+    t.plastic = "#556068";
+    t.rubber = "#34393a";
+    t.tube = "#55595a";
+    t.payload = "#39424a";
+    t.glass = "#0f1314";
+    t.site = "#3a3833";
     return t;
 }
 
@@ -38,7 +76,6 @@ double scale = 1;
 
 QString style_sheet(const Theme& t) {
     return QString(R"(
-        QWidget { color: %1; }
         QLineEdit { background: %2; border: 1px solid %3; border-radius: 4px; padding: 2px 6px; selection-background-color: %4; selection-color: %5; }
         QLineEdit:focus { border: 2px solid %4; padding: 1px 5px; }
         QLineEdit[bad="true"] { border: 2px solid %6; }
@@ -61,25 +98,37 @@ QString style_sheet(const Theme& t) {
         QScrollBar::handle:vertical { background: %3; border-radius: 5px; min-height: 24px; }
         QScrollBar::add-line, QScrollBar::sub-line { height: 0; width: 0; }
     )")
-        .arg(t.text.name(), t.field.name(), t.line.name(), t.accent.name(), t.panel.name(), t.slips.name(), t.accent_soft.name(), t.panel.name(), t.quiet.name());
+        .arg(t.text.name(), t.field.name(), t.line.name(), t.accent.name(), t.panel.name(), t.slips.name(),
+             t.accent_soft.name(), t.panel.name(), t.quiet.name());
 }
 
 }  // namespace
 
-QColor Theme::of(study::Verdict verdict) const { return verdict == study::Verdict::holds ? holds : verdict == study::Verdict::doubtful ? doubtful : slips; }
+QColor Theme::of(study::Verdict verdict) const {
+    return verdict == study::Verdict::holds ? holds : verdict == study::Verdict::doubtful ? doubtful : slips;
+}
 
 QColor Theme::of(drawing::Material material) const {
     using drawing::Material;
     switch (material) {
-        case Material::metal: return metal;
-        case Material::wood: return wood;
-        case Material::plastic: return plastic;
-        case Material::rubber: return rubber;
-        case Material::tube: return tube;
-        case Material::payload: return dark ? QColor("#48525a") : QColor("#b9c0c3");
-        case Material::site: return site;
-        case Material::air: return panel;
-        case Material::none: return Qt::transparent;
+        case Material::metal:
+            return metal;
+        case Material::wood:
+            return wood;
+        case Material::plastic:
+            return plastic;
+        case Material::rubber:
+            return rubber;
+        case Material::tube:
+            return tube;
+        case Material::payload:
+            return dark ? QColor("#48525a") : QColor("#b9c0c3");
+        case Material::site:
+            return site;
+        case Material::air:
+            return panel;
+        case Material::none:
+            return Qt::transparent;
     }
     return Qt::transparent;
 }
@@ -94,10 +143,23 @@ QColor Theme::of_part(const std::string& material) const {
     return metal;
 }
 
-const Theme& theme() { return current; }
-double text_scale() { return scale; }
+const Theme& theme() {
+    return current;
+}
+double text_scale() {
+    return scale;
+}
 
-bool system_prefers_dark() { return QApplication::palette().color(QPalette::Window).lightness() < 110; }
+void set_text_colour(QWidget* widget, const QColor& colour) {
+    if (widget->palette().color(QPalette::WindowText) == colour) return;
+    QPalette palette = widget->palette();
+    palette.setColor(QPalette::WindowText, colour);
+    widget->setPalette(palette);
+}
+
+bool system_prefers_dark() {
+    return QApplication::palette().color(QPalette::Window).lightness() < 110;
+}
 
 bool load_fonts() {
     register_resources();
@@ -123,7 +185,8 @@ void apply_theme(bool dark, double text) {
     p.setColor(QPalette::Base, t.field);
     p.setColor(QPalette::AlternateBase, t.panel);
     p.setColor(QPalette::Button, t.panel);
-    for (const auto role : {QPalette::WindowText, QPalette::Text, QPalette::ButtonText, QPalette::ToolTipText}) p.setColor(role, t.text);
+    for (const auto role : {QPalette::WindowText, QPalette::Text, QPalette::ButtonText, QPalette::ToolTipText})
+        p.setColor(role, t.text);
     p.setColor(QPalette::PlaceholderText, t.quiet);
     p.setColor(QPalette::Disabled, QPalette::Text, t.quiet);
     p.setColor(QPalette::Disabled, QPalette::ButtonText, t.quiet);
@@ -139,7 +202,16 @@ void apply_theme(bool dark, double text) {
 
 QPixmap family_pixmap(const QString& family, const QColor& colour, int size, double ratio) {
     QFile file(":/icons/" + family + ".svg");
-    if (!file.open(QIODevice::ReadOnly)) return {};
+    if (!file.open(QIODevice::ReadOnly)) {  // a family without an icon of its own: a plain mark
+        QPixmap plain(qRound(size * ratio), qRound(size * ratio));
+        plain.fill(Qt::transparent);
+        QPainter painter(&plain);
+        painter.setPen(QPen(colour, 1.7 * ratio));
+        painter.drawRect(QRectF(0.25 * size * ratio, 0.25 * size * ratio, 0.5 * size * ratio, 0.5 * size * ratio));
+        painter.end();
+        plain.setDevicePixelRatio(ratio);
+        return plain;
+    }
     const QByteArray svg = file.readAll().replace("#000000", colour.name().toUtf8());
     QPixmap pixmap(qRound(size * ratio), qRound(size * ratio));
     pixmap.fill(Qt::transparent);
@@ -150,6 +222,8 @@ QPixmap family_pixmap(const QString& family, const QColor& colour, int size, dou
     return pixmap;
 }
 
-QIcon family_icon(const QString& family, const QColor& colour) { return QIcon(family_pixmap(family, colour, 24, 2)); }
+QIcon family_icon(const QString& family, const QColor& colour) {
+    return QIcon(family_pixmap(family, colour, 24, 2));
+}
 
 }  // namespace clampet::desktop

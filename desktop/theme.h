@@ -4,6 +4,8 @@
 #include <QIcon>
 #include <QString>
 
+class QWidget;
+
 #include "drawing/drawing.h"
 #include "study/check.h"
 
@@ -26,6 +28,9 @@ const Theme& theme();
 void apply_theme(bool dark, double text_scale);
 double text_scale();
 bool system_prefers_dark();
+
+/// Colours a widget's text without a style sheet of its own, which would be slow to change.
+void set_text_colour(QWidget* widget, const QColor& colour);
 
 /// Loads the shipped font; returns false when it is missing from the build.
 bool load_fonts();

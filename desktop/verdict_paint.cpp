@@ -45,13 +45,15 @@ void paint_hold_bar(QPainter& p, const HoldBarLayout& bar, study::Verdict verdic
         p.drawRoundedRect(bar.band, 2.5, 2.5);
     }
     p.setPen(QPen(t.accent, 1.6, Qt::DotLine));
-    p.drawLine(QPointF(bar.required_tick.center().x(), bar.required_tick.top()), QPointF(bar.required_tick.center().x(), bar.required_tick.bottom()));
+    p.drawLine(QPointF(bar.required_tick.center().x(), bar.required_tick.top()),
+               QPointF(bar.required_tick.center().x(), bar.required_tick.bottom()));
     p.setPen(Qt::NoPen);
     p.setBrush(t.text);
     if (bar.below || bar.above) {
         const double x = bar.typical_mark.center().x(), y = bar.typical_mark.center().y(), s = bar.below ? -1 : 1;
         p.drawPolygon(QPolygonF({QPointF(x + s * 3, y), QPointF(x - s * 4, y - 5), QPointF(x - s * 4, y + 5)}));
-    } else p.drawRect(bar.typical_mark);
+    } else
+        p.drawRect(bar.typical_mark);
     p.restore();
 }
 

@@ -6,7 +6,7 @@
 
 /// A folder that goes away with its contents.
 class TemporaryFolder {
-   public:
+ public:
     TemporaryFolder() {
         std::string pattern = (std::filesystem::temp_directory_path() / "clampet-test-XXXXXX").string();
         if (!mkdtemp(pattern.data())) throw std::runtime_error("no temporary folder");
@@ -26,6 +26,6 @@ class TemporaryFolder {
         return n;
     }
 
-   private:
+ private:
     std::filesystem::path path_;
 };

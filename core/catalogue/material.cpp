@@ -17,8 +17,9 @@ std::vector<Material> read_materials() {
     std::vector<Material> all;
     const auto document = nlohmann::json::parse(embedded::materials());
     for (const auto& row : document.at("materials")) {
-        all.push_back({row.at("name"), row.at("density_kg_m3"), row.at("youngs_modulus_GPa").get<double>() * 1e9, row.at("poisson"),
-                       row.at("ultimate_MPa").get<double>() * 1e6, row.at("bearing_MPa").get<double>() * 1e6, row.at("soft_thread"), row.at("source")});
+        all.push_back({row.at("name"), row.at("density_kg_m3"), row.at("youngs_modulus_GPa").get<double>() * 1e9,
+                       row.at("poisson"), row.at("ultimate_MPa").get<double>() * 1e6,
+                       row.at("bearing_MPa").get<double>() * 1e6, row.at("soft_thread"), row.at("source")});
     }
     return all;
 }
@@ -44,7 +45,8 @@ Result<Material> material_named(std::string_view name) {
         if (material.name == name) return material;
         known += (known.empty() ? "" : ", ") + material.name;
     }
-    return Problem{"material", fmt::format("The material “{}” is not in the catalogue.", name), fmt::format("Use one of: {}.", known)};
+    return Problem{"material", fmt::format("The material “{}” is not in the catalogue.", name),
+                   fmt::format("Use one of: {}.", known)};
 }
 
 std::span<const FrictionPair> friction_pairs() {
@@ -56,17 +58,21 @@ Result<FrictionPair> friction_between(std::string_view a, std::string_view b) {
     std::string partners;
     for (const auto& pair : friction_pairs()) {
         if ((pair.a == a && pair.b == b) || (pair.a == b && pair.b == a)) return pair;
-        if (pair.a == a || pair.b == a || pair.a == b || pair.b == b) partners += (partners.empty() ? "" : "; ") + pair.name();
+        if (pair.a == a || pair.b == a || pair.a == b || pair.b == b)
+            partners += (partners.empty() ? "" : "; ") + pair.name();
     }
-    return Problem{"friction", fmt::format("There is no friction value for {} on {}.", a, b),
-                   partners.empty() ? "Measure it and type the number, for example 0.35."
-                                    : fmt::format("Type a measured number, for example 0.35, or use a pair that is known: {}.", partners)};
+    return Problem{
+        "friction", fmt::format("There is no friction value for {} on {}.", a, b),
+        partners.empty()
+            ? "Measure it and type the number, for example 0.35."
+            : fmt::format("Type a measured number, for example 0.35, or use a pair that is known: {}.", partners)};
 }
 
 Result<FrictionPair> friction_named(std::string_view name) {
     const auto split = name.find(" on ");
     if (split == name.npos)
-        return Problem{"friction", fmt::format("“{}” is not a pair of materials.", name), "Write for example steel on plywood."};
+        return Problem{"friction", fmt::format("“{}” is not a pair of materials.", name),
+                       "Write for example steel on plywood."};
     return friction_between(name.substr(0, split), name.substr(split + 4));
 }
 

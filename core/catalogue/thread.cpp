@@ -20,7 +20,9 @@ namespace {
 
 using quantity::inch;
 constexpr double quarter_pi = std::numbers::pi / 4;
-double square(double x) { return x * x; }
+double square(double x) {
+    return x * x;
+}
 
 void set_basic_sizes(Thread& t) {
     const double d = t.major, P = t.pitch;
@@ -45,7 +47,8 @@ void set_unified_limits(Thread& t, bool special) {
     const double major_tolerance = 0.060 * std::cbrt(P * P);
     const double basic_minor = 0.25 * P - 0.4 * P * P;
     double minor_tolerance = basic_minor;
-    if (D < 0.25) minor_tolerance = std::max(basic_minor, std::min(0.394 * P, 0.05 * std::cbrt(P * P) + 0.03 * P / D - 0.002));
+    if (D < 0.25)
+        minor_tolerance = std::max(basic_minor, std::min(0.394 * P, 0.05 * std::cbrt(P * P) + 0.03 * P / D - 0.002));
     const double top = t.major - allowance * inch;
     t.external_major = {top - major_tolerance * inch, top};
     t.external_pitch = {t.pitch_diameter - (allowance + pitch_tolerance) * inch, t.pitch_diameter - allowance * inch};
@@ -88,9 +91,12 @@ Thread read_row(const nlohmann::json& row) {
     t.major = metric ? row.at("major_mm").get<double>() * 1e-3 : row.at("major_in").get<double>() * inch;
     t.pitch = metric ? row.at("pitch_mm").get<double>() * 1e-3 : inch / row.at("threads_per_inch").get<double>();
     set_basic_sizes(t);
-    if (metric) set_iso_limits(t, row);
-    else if (t.form == ThreadForm::unified) set_unified_limits(t, row.value("special", false));
-    else set_whitworth_limits(t);
+    if (metric)
+        set_iso_limits(t, row);
+    else if (t.form == ThreadForm::unified)
+        set_unified_limits(t, row.value("special", false));
+    else
+        set_whitworth_limits(t);
     return t;
 }
 
@@ -110,7 +116,8 @@ std::string folded(std::string_view text) {
             std::string_view from, to;
         };
         bool swapped = false;
-        for (const Swap& swap : {Swap{"×", "x"}, Swap{"¼", "1/4"}, Swap{"⅜", "3/8"}, Swap{"½", "1/2"}, Swap{"⅝", "5/8"}, Swap{"–", "-"}}) {
+        for (const Swap& swap :
+             {Swap{"×", "x"}, Swap{"¼", "1/4"}, Swap{"⅜", "3/8"}, Swap{"½", "1/2"}, Swap{"⅝", "5/8"}, Swap{"–", "-"}}) {
             if (!rest.starts_with(swap.from)) continue;
             out += swap.to;
             i += swap.from.size() - 1;
@@ -127,13 +134,17 @@ bool is_called(const Thread& thread, const std::string& wanted) {
     const std::string own = folded(thread.designation);
     if (own == wanted) return true;
     if (thread.form == ThreadForm::unified) return own.substr(0, own.size() - 3) == wanted;  // without UNC, UNF, UNS
-    if (thread.form == ThreadForm::iso) return wanted == folded(fmt::format("M{:g}x{:g}", thread.major * 1e3, thread.pitch * 1e3));
-    return own + std::to_string(std::lround(inch / thread.pitch)) == wanted || wanted == own.substr(0, own.size() - 3) + "whitworth";
+    if (thread.form == ThreadForm::iso)
+        return wanted == folded(fmt::format("M{:g}x{:g}", thread.major * 1e3, thread.pitch * 1e3));
+    return own + std::to_string(std::lround(inch / thread.pitch)) == wanted ||
+           wanted == own.substr(0, own.size() - 3) + "whitworth";
 }
 
 }  // namespace
 
-double Thread::lead_angle() const { return std::atan(pitch / (std::numbers::pi * pitch_diameter)); }
+double Thread::lead_angle() const {
+    return std::atan(pitch / (std::numbers::pi * pitch_diameter));
+}
 
 std::span<const Thread> threads() {
     static const std::vector<Thread> all = read_all();
@@ -151,13 +162,17 @@ Result<Thread> thread_named(std::string_view designation) {
             near += (near.empty() ? "" : ", ") + thread.designation;
     }
     if (near.empty()) near = "1/4-20, 3/8-16, M5, M6, M8";
-    return Problem{"thread", fmt::format("The thread “{}” is not in the catalogue.", designation), fmt::format("Write for example {}.", near)};
+    return Problem{"thread", fmt::format("The thread “{}” is not in the catalogue.", designation),
+                   fmt::format("Write for example {}.", near)};
 }
 
 Result<Thread> iso_metric_thread(double major, double pitch) {
     if (!(pitch >= 0.0002) || !(pitch < major))
-        return Problem{"pitch", fmt::format("The pitch is {:.4g} mm.", pitch * 1e3), "Measure crest to crest, for example 1.5 mm."};
-    if (!(major <= 1)) return Problem{"major", fmt::format("The diameter is {:.4g} mm.", major * 1e3), "Measure over the crests, for example 6 mm."};
+        return Problem{"pitch", fmt::format("The pitch is {:.4g} mm.", pitch * 1e3),
+                       "Measure crest to crest, for example 1.5 mm."};
+    if (!(major <= 1))
+        return Problem{"major", fmt::format("The diameter is {:.4g} mm.", major * 1e3),
+                       "Measure over the crests, for example 6 mm."};
     Thread t;
     t.designation = fmt::format("M{:g}x{:g}", major * 1e3, pitch * 1e3);
     t.major = major;
@@ -168,11 +183,16 @@ Result<Thread> iso_metric_thread(double major, double pitch) {
 
 std::string_view name_of(Fit fit) {
     switch (fit) {
-        case Fit::fits: return "fits";
-        case Fit::by_luck: return "by luck";
-        case Fit::jams: return "jams";
-        case Fit::no_contact: return "no contact";
-        case Fit::too_big: return "too big";
+        case Fit::fits:
+            return "fits";
+        case Fit::by_luck:
+            return "by luck";
+        case Fit::jams:
+            return "jams";
+        case Fit::no_contact:
+            return "no contact";
+        case Fit::too_big:
+            return "too big";
     }
     return "";
 }
@@ -189,12 +209,15 @@ FitVerdict fit(const Thread& male, const Thread& female, double engaged_turns) {
     };
     if (male.external_major.high > female.major + 1e-9) {
         verdict.fit = Fit::too_big;
-        verdict.reason = fmt::format("The male thread is {:.2f} mm over its crests, the female {:.2f} mm at its roots.", male.external_major.high * 1e3, female.major * 1e3);
+        verdict.reason = fmt::format("The male thread is {:.2f} mm over its crests, the female {:.2f} mm at its roots.",
+                                     male.external_major.high * 1e3, female.major * 1e3);
         return verdict;
     }
     if (male.external_major.high <= female.internal_minor.low) {
         verdict.fit = Fit::no_contact;
-        verdict.reason = fmt::format("The male thread ({:.2f} mm) passes inside the female crests ({:.2f} mm) without touching.", male.external_major.high * 1e3, female.internal_minor.low * 1e3);
+        verdict.reason =
+            fmt::format("The male thread ({:.2f} mm) passes inside the female crests ({:.2f} mm) without touching.",
+                        male.external_major.high * 1e3, female.internal_minor.low * 1e3);
         return verdict;
     }
     if (same_pitch) {
@@ -206,7 +229,9 @@ FitVerdict fit(const Thread& male, const Thread& female, double engaged_turns) {
             verdict.reason = "The flanks of the male thread are thicker than the female groove.";
         } else if (!same_form || std::abs(male.major - female.major) > 1e-6) {
             verdict.fit = Fit::by_luck;
-            verdict.reason = same_form ? "Same pitch, another diameter: the flanks overlap less than they should." : "Same pitch, another flank angle: it goes in and bears on the edges of the flanks only.";
+            verdict.reason =
+                same_form ? "Same pitch, another diameter: the flanks overlap less than they should."
+                          : "Same pitch, another flank angle: it goes in and bears on the edges of the flanks only.";
         } else {
             verdict.reason = "Same form, diameter and pitch.";
         }
@@ -219,23 +244,31 @@ FitVerdict fit(const Thread& male, const Thread& female, double engaged_turns) {
         verdict.reason = "The flanks of the male thread are thicker than the female groove: it does not start.";
     } else if (verdict.turns_low > engaged_turns) {
         verdict.fit = Fit::by_luck;
-        verdict.reason = fmt::format("The pitches differ ({:.3f} and {:.3f} mm), but it would jam only after {:.1f} turns.", male.pitch * 1e3, female.pitch * 1e3, verdict.turns_low);
+        verdict.reason =
+            fmt::format("The pitches differ ({:.3f} and {:.3f} mm), but it would jam only after {:.1f} turns.",
+                        male.pitch * 1e3, female.pitch * 1e3, verdict.turns_low);
     } else {
         verdict.fit = Fit::jams;
-        verdict.reason = fmt::format("The pitches differ ({:.3f} and {:.3f} mm): it jams after {:.2f} to {:.2f} turns; a chamfer adds about one.", male.pitch * 1e3, female.pitch * 1e3,
-                                     std::max(0.0, verdict.turns_low), verdict.turns_high);
+        verdict.reason = fmt::format(
+            "The pitches differ ({:.3f} and {:.3f} mm): it jams after {:.2f} to {:.2f} turns; a chamfer adds about "
+            "one.",
+            male.pitch * 1e3, female.pitch * 1e3, std::max(0.0, verdict.turns_low), verdict.turns_high);
     }
     return verdict;
 }
 
-double tap_drill(const Thread& thread, double thread_share) { return thread.major - thread_share * 1.299 * thread.pitch; }
+double tap_drill(const Thread& thread, double thread_share) {
+    return thread.major - thread_share * 1.299 * thread.pitch;
+}
 
 double clearance_hole(const Thread& thread) {
     // ISO 273 medium for metric, ASME B18.2.8 normal for inch sizes; from memory. In between: 1.1 d.
     struct Row {
         double major, hole;
     };
-    static constexpr Row rows[] = {{2, 2.4}, {2.5, 2.9}, {3, 3.4}, {4, 4.5}, {5, 5.5}, {6, 6.6}, {8, 9}, {10, 11}, {12, 13.5}, {6.35, 7.14}, {7.9375, 8.73}, {9.525, 10.32}, {12.7, 14.29}};
+    static constexpr Row rows[] = {{2, 2.4},       {2.5, 2.9},     {3, 3.4},     {4, 4.5},   {5, 5.5},
+                                   {6, 6.6},       {8, 9},         {10, 11},     {12, 13.5}, {6.35, 7.14},
+                                   {7.9375, 8.73}, {9.525, 10.32}, {12.7, 14.29}};
     for (const auto& row : rows)
         if (std::abs(thread.major * 1e3 - row.major) < 1e-3) return row.hole * 1e-3;
     return 1.1 * thread.major;

@@ -19,17 +19,17 @@ struct Limits {
 struct Thread {
     std::string designation, series;
     ThreadForm form = ThreadForm::iso;
-    double major = 0, pitch = 0;       ///< d, P [m]
-    double flank_half_angle = 0;       ///< alpha [rad]
-    double pitch_diameter = 0;         ///< d_2 [m]
-    double minor_internal = 0;         ///< D_1 [m]
-    double minor_external = 0;         ///< d_3, root of the screw [m]
-    double stress_area = 0;            ///< A_t [m^2]
+    double major = 0, pitch = 0;  ///< d, P [m]
+    double flank_half_angle = 0;  ///< alpha [rad]
+    double pitch_diameter = 0;    ///< d_2 [m]
+    double minor_internal = 0;    ///< D_1 [m]
+    double minor_external = 0;    ///< d_3, root of the screw [m]
+    double stress_area = 0;       ///< A_t [m^2]
     std::string external_class, internal_class;
     Limits external_major, external_pitch, internal_pitch, internal_minor;
     std::string source;
 
-    double lead_angle() const;         ///< psi [rad], single start
+    double lead_angle() const;  ///< psi [rad], single start
     double depth_per_side() const { return (major - minor_internal) / 2; }
 };
 
@@ -53,9 +53,9 @@ struct FitVerdict {
     std::string reason;
 };
 /// Does this male thread go into this female one?
-/// Meaning  n = [(P_b - P_a)/2 + (D_2 - d_2) tan 30 deg] / |P_a - P_b| turns before the flanks jam, over the class limits.
-/// Range    `engaged_turns`: turns that the joint would use; "by luck" when they jam later than that.
-/// Source   Derived from the thread forms; checks M6 in 1/4-20: 0.93 to 1.43, #10-32 in M5: 18 to 37.
+/// Meaning  n = [(P_b - P_a)/2 + (D_2 - d_2) tan 30 deg] / |P_a - P_b| turns before the flanks jam, over the class
+/// limits. Range    `engaged_turns`: turns that the joint would use; "by luck" when they jam later than that. Source
+/// Derived from the thread forms; checks M6 in 1/4-20: 0.93 to 1.43, #10-32 in M5: 18 to 37.
 FitVerdict fit(const Thread& male, const Thread& female, double engaged_turns = 5);
 
 /// Tapping drill for a share of full thread depth, d - q 1.299 P (60 degrees) [m]. Source Machinery's Handbook.

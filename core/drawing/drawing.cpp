@@ -13,13 +13,21 @@ Path& Drawing::rectangle(Point low, Point high, Material material, Line line) {
 void Drawing::path(std::vector<Point> points, Material material, Line line, bool closed) {
     elements.emplace_back(Path{std::move(points), closed, material, line});
 }
-void Drawing::line(Point from, Point to, Line line) { elements.emplace_back(Path{{from, to}, false, Material::none, line}); }
-void Drawing::circle(Point centre, double radius, Material material, Line line) { elements.emplace_back(Circle{centre, radius, material, line}); }
-void Drawing::text(Point at, std::string text, Align align, TextRole role) { elements.emplace_back(Text{at, std::move(text), align, role}); }
+void Drawing::line(Point from, Point to, Line line) {
+    elements.emplace_back(Path{{from, to}, false, Material::none, line});
+}
+void Drawing::circle(Point centre, double radius, Material material, Line line) {
+    elements.emplace_back(Circle{centre, radius, material, line});
+}
+void Drawing::text(Point at, std::string text, Align align, TextRole role) {
+    elements.emplace_back(Text{at, std::move(text), align, role});
+}
 void Drawing::dimension(Point from, Point to, double offset, std::string label) {
     elements.emplace_back(Dimension{from, to, offset, std::move(label)});
 }
-void Drawing::arrow(Point from, Point to, std::string label, Line line) { elements.emplace_back(Arrow{from, to, std::move(label), line}); }
+void Drawing::arrow(Point from, Point to, std::string label, Line line) {
+    elements.emplace_back(Arrow{from, to, std::move(label), line});
+}
 
 namespace {
 

@@ -59,7 +59,8 @@ struct Drawing {
     std::string summary;  ///< what it shows, for people who cannot see it
 
     Path& rectangle(Point low, Point high, Material material, Line line = Line::outline);
-    void path(std::vector<Point> points, Material material = Material::none, Line line = Line::outline, bool closed = true);
+    void path(std::vector<Point> points, Material material = Material::none, Line line = Line::outline,
+              bool closed = true);
     void line(Point from, Point to, Line line = Line::thin);
     void circle(Point centre, double radius, Material material = Material::none, Line line = Line::outline);
     void text(Point at, std::string text, Align align = Align::left, TextRole role = TextRole::label);

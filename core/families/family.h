@@ -46,11 +46,11 @@ struct Parameter {
     std::string key, label;
     Kind kind = Kind::quantity;
     Dimension dimension = Dimension::number;
-    double standard = 0;                 ///< default [SI]
-    double least = 0, most = 0;          ///< bounds [SI]; `least` itself is allowed when least_allowed
+    double standard = 0;         ///< default [SI]
+    double least = 0, most = 0;  ///< bounds [SI]; `least` itself is allowed when least_allowed
     bool least_allowed = true;
     std::vector<Choice> choices;
-    std::string standard_text;           ///< default of a choice or text
+    std::string standard_text;  ///< default of a choice or text
     std::string help, source;
     Spread spread;
     std::string friction_pair;           ///< default pair of materials, where the parameter is a friction
@@ -77,7 +77,7 @@ struct Advisory {
 
 /// An interface with its numbers in force: immutable, safe to use from any thread.
 class Joint {
-   public:
+ public:
     virtual ~Joint() = default;
     virtual std::span<const Mode> modes() const noexcept = 0;
     /// Utilisation of a mode under one wrench: under 1 it holds. May be infinite. Finite wrenches only.
@@ -87,7 +87,9 @@ class Joint {
     /// A lighter model of the same joint, good enough to find the worst direction of a load; itself by default.
     virtual const Joint& for_search() const noexcept { return *this; }
     /// Quick test for searches: true only when the mode does not occur under this wrench.
-    virtual bool surely_holds(std::size_t mode, const Wrench& wrench) const noexcept { return utilisation(mode, wrench) < 1; }
+    virtual bool surely_holds(std::size_t mode, const Wrench& wrench) const noexcept {
+        return utilisation(mode, wrench) < 1;
+    }
     /// "twists", "slides": how it would move, for modes that have motions.
     virtual std::string motion(std::size_t mode, const Wrench& wrench) const;
     virtual std::vector<NamedValue> demand(std::size_t mode, const Wrench& wrench) const = 0;
@@ -101,7 +103,7 @@ class Joint {
 };
 
 class Family {
-   public:
+ public:
     virtual ~Family() = default;
     virtual std::string_view key() const = 0;      ///< in files and scripts: never renamed without a migration
     virtual std::string_view name() const = 0;     ///< "Ball in its ring"

@@ -4,7 +4,8 @@
 
 namespace clampet::families {
 
-Parameter quantity_row(std::string key, std::string label, Dimension dimension, double standard, Bounds bounds, std::string help, std::string source) {
+Parameter quantity_row(std::string key, std::string label, Dimension dimension, double standard, Bounds bounds,
+                       std::string help, std::string source) {
     Parameter p;
     p.key = std::move(key);
     p.label = std::move(label);
@@ -18,22 +19,28 @@ Parameter quantity_row(std::string key, std::string label, Dimension dimension, 
     return p;
 }
 
-Parameter length_row(std::string key, std::string label, double standard, double most, std::string help, std::string source) {
-    return quantity_row(std::move(key), std::move(label), Dimension::length, standard, {0, most, false}, std::move(help), std::move(source));
+Parameter length_row(std::string key, std::string label, double standard, double most, std::string help,
+                     std::string source) {
+    return quantity_row(std::move(key), std::move(label), Dimension::length, standard, {0, most, false},
+                        std::move(help), std::move(source));
 }
-Parameter gap_row(std::string key, std::string label, double standard, double most, std::string help, std::string source) {
-    return quantity_row(std::move(key), std::move(label), Dimension::length, standard, {0, most, true}, std::move(help), std::move(source));
+Parameter gap_row(std::string key, std::string label, double standard, double most, std::string help,
+                  std::string source) {
+    return quantity_row(std::move(key), std::move(label), Dimension::length, standard, {0, most, true}, std::move(help),
+                        std::move(source));
 }
 
 Parameter friction_row(std::string key, std::string label, std::string pair, std::string help) {
     const auto found = catalogue::friction_named(pair);
-    Parameter p = quantity_row(std::move(key), std::move(label), Dimension::number, found ? found->typical : 0.3, {0, 2}, std::move(help), found ? pair + ", " + found->source : "from memory");
+    Parameter p = quantity_row(std::move(key), std::move(label), Dimension::number, found ? found->typical : 0.3,
+                               {0, 2}, std::move(help), found ? pair + ", " + found->source : "from memory");
     p.friction_pair = std::move(pair);
     if (found) p.spread = {found->low / found->typical, found->high / found->typical, true, {}};
     return p;
 }
 
-Parameter choice_row(std::string key, std::string label, std::vector<Choice> choices, std::string standard, std::string help) {
+Parameter choice_row(std::string key, std::string label, std::vector<Choice> choices, std::string standard,
+                     std::string help) {
     Parameter p;
     p.key = std::move(key);
     p.label = std::move(label);

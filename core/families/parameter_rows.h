@@ -10,15 +10,20 @@ struct Bounds {
     double least = 0, most = 0;
     bool least_allowed = true;
 };
-Parameter quantity_row(std::string key, std::string label, Dimension dimension, double standard, Bounds bounds, std::string help, std::string source);
+Parameter quantity_row(std::string key, std::string label, Dimension dimension, double standard, Bounds bounds,
+                       std::string help, std::string source);
 /// A length that must be more than zero, up to `most`.
-Parameter length_row(std::string key, std::string label, double standard, double most, std::string help, std::string source = "input");
+Parameter length_row(std::string key, std::string label, double standard, double most, std::string help,
+                     std::string source = "input");
 /// A length that may be zero.
-Parameter gap_row(std::string key, std::string label, double standard, double most, std::string help, std::string source = "input");
+Parameter gap_row(std::string key, std::string label, double standard, double most, std::string help,
+                  std::string source = "input");
 /// Dry friction of a pair: more friction holds more.
 Parameter friction_row(std::string key, std::string label, std::string pair, std::string help);
-Parameter choice_row(std::string key, std::string label, std::vector<Choice> choices, std::string standard, std::string help);
-Parameter text_row(std::string key, std::string label, std::string standard, std::string help, std::string source = "input");
+Parameter choice_row(std::string key, std::string label, std::vector<Choice> choices, std::string standard,
+                     std::string help);
+Parameter text_row(std::string key, std::string label, std::string standard, std::string help,
+                   std::string source = "input");
 Parameter shown_for(Parameter parameter, std::string key, std::vector<std::string> choices);
 
 std::vector<Parameter> joined(std::initializer_list<std::vector<Parameter>> groups);

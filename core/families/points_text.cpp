@@ -22,7 +22,8 @@ Result<std::vector<mechanics::Point>> read_points(const std::string& text, const
         const auto y = quantity::parse(pair.substr(comma + 1), quantity::Dimension::length, "mm");
         if (!x || !y) return Problem{where, fmt::format("“{}” is not an x,y pair.", pair), example};
         points.push_back({*x, *y});
-        if (points.size() > most_points) return Problem{where, fmt::format("There are more than {} points.", most_points), "Use fewer."};
+        if (points.size() > most_points)
+            return Problem{where, fmt::format("There are more than {} points.", most_points), "Use fewer."};
     }
     return points;
 }

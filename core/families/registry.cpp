@@ -11,11 +11,7 @@ namespace clampet::families {
 
 std::span<const Family* const> registry() {
     static const std::array all{
-        &thread(),
-        &flat_face(),
-        &tube_grip(),
-        &ball(),
-        &stance(),
+        &thread(), &flat_face(), &tube_grip(), &ball(), &stance(),
     };
     return all;
 }

@@ -8,17 +8,24 @@ namespace clampet::families {
 double Joint::load_factor(std::size_t mode, const Ray& ray) const noexcept {
     return mechanics::first_exit([&](double lambda) { return utilisation(mode, ray.at(lambda)); });
 }
-std::string Joint::motion(std::size_t, const Wrench&) const { return {}; }
+std::string Joint::motion(std::size_t, const Wrench&) const {
+    return {};
+}
 
 Factors factors(const Joint& joint, std::size_t mode, const Load& load) noexcept {
     Factors f;
     const bool steady = load.variable.is_zero();
-    if (joint.modes()[mode].live_only) f.mass = mechanics::not_driven;
-    else f.mass = joint.load_factor(mode, mechanics::ray_of_mass(load));
+    if (joint.modes()[mode].live_only)
+        f.mass = mechanics::not_driven;
+    else
+        f.mass = joint.load_factor(mode, mechanics::ray_of_mass(load));
     // Without a permanent part both rays are the same; without a variable part only the state at Q = 0 counts.
-    if (load.permanent.is_zero() && !joint.modes()[mode].live_only) f.live = f.mass;
-    else if (steady) f.live = joint.load_factor(mode, {load.permanent, {}});
-    else f.live = joint.load_factor(mode, mechanics::ray_of_live(load));
+    if (load.permanent.is_zero() && !joint.modes()[mode].live_only)
+        f.live = f.mass;
+    else if (steady && !joint.modes()[mode].live_only)
+        f.live = joint.utilisation(mode, load.permanent) < 1 ? mechanics::not_driven : 0;
+    else
+        f.live = joint.load_factor(mode, mechanics::ray_of_live(load));
     return f;
 }
 
@@ -28,7 +35,8 @@ Report report(const Joint& joint, const Load& load) {
     const Wrench whole = load.whole();
     for (std::size_t i = 0; i < modes.size(); ++i) {
         const Factors f = factors(joint, i, load);
-        ModeReport row{modes[i].key, modes[i].label, joint.motion(i, whole), modes[i].mode_class, f.least(), f.mass, f.live, joint.demand(i, whole), joint.capacity(i, whole)};
+        ModeReport row{modes[i].key, modes[i].label, joint.motion(i, whole), modes[i].mode_class,     f.least(),
+                       f.mass,       f.live,         joint.demand(i, whole), joint.capacity(i, whole)};
         if (row.mode_class == ModeClass::ultimate && row.factor < report.factor) {
             report.factor = row.factor;
             report.governs = row.mode;

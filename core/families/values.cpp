@@ -34,30 +34,37 @@ const Parameter* find_parameter(const Family& family, std::string_view key) {
 Status check_value(const Parameter& p, const Value& value) {
     if (p.kind == Kind::quantity) {
         if (!std::holds_alternative<double>(value))
-            return Problem{p.key, fmt::format("{} is not a number.", p.label), fmt::format("Write for example {}.", quantity::example_of(p.dimension))};
+            return Problem{p.key, fmt::format("{} is not a number.", p.label),
+                           fmt::format("Write for example {}.", quantity::example_of(p.dimension))};
         const double v = std::get<double>(value);
         const bool low_enough = p.least_allowed ? v >= p.least : v > p.least;
         if (low_enough && v <= p.most) return Done{};
         const auto shown = [&](double si) { return quantity::format(si, p.dimension); };
-        const std::string remedy = fmt::format("It must be {} {} and at most {}, for example {}.", p.least_allowed ? "at least" : "more than", shown(p.least), shown(p.most), shown(p.standard));
+        const std::string remedy =
+            fmt::format("It must be {} {} and at most {}, for example {}.", p.least_allowed ? "at least" : "more than",
+                        shown(p.least), shown(p.most), shown(p.standard));
         return Problem{p.key, fmt::format("{} is {}.", p.label, std::isnan(v) ? "not a number" : shown(v)), remedy};
     }
-    if (!std::holds_alternative<std::string>(value)) return Problem{p.key, fmt::format("{} is a number.", p.label), "Write its name."};
+    if (!std::holds_alternative<std::string>(value))
+        return Problem{p.key, fmt::format("{} is a number.", p.label), "Write its name."};
     if (p.kind == Kind::text) return Done{};
     for (const auto& choice : p.choices)
         if (choice.key == std::get<std::string>(value)) return Done{};
-    return Problem{p.key, fmt::format("{} cannot be “{}”.", p.label, std::get<std::string>(value)), fmt::format("Choose one of: {}.", listed(p.choices))};
+    return Problem{p.key, fmt::format("{} cannot be “{}”.", p.label, std::get<std::string>(value)),
+                   fmt::format("Choose one of: {}.", listed(p.choices))};
 }
 
 Result<Values> complete(const Family& family, const Values& given) {
     Values values;
-    for (const auto& p : family.parameters()) values[p.key] = p.kind == Kind::quantity ? Value{p.standard} : Value{p.standard_text};
+    for (const auto& p : family.parameters())
+        values[p.key] = p.kind == Kind::quantity ? Value{p.standard} : Value{p.standard_text};
     for (const auto& [key, value] : given) {
         const Parameter* p = find_parameter(family, key);
         if (!p) {
             std::string known;
             for (const auto& row : family.parameters()) known += (known.empty() ? "" : ", ") + row.key;
-            return Problem{key, fmt::format("{} has no parameter “{}”.", family.name(), key), fmt::format("It has: {}.", known)};
+            return Problem{key, fmt::format("{} has no parameter “{}”.", family.name(), key),
+                           fmt::format("It has: {}.", known)};
         }
         if (const auto ok = check_value(*p, value); !ok) return ok.problem();
         values[key] = value;
@@ -65,8 +72,12 @@ Result<Values> complete(const Family& family, const Values& given) {
     return values;
 }
 
-double number(const Values& values, std::string_view key) { return std::get<double>(values.find(key)->second); }
-const std::string& text(const Values& values, std::string_view key) { return std::get<std::string>(values.find(key)->second); }
+double number(const Values& values, std::string_view key) {
+    return std::get<double>(values.find(key)->second);
+}
+const std::string& text(const Values& values, std::string_view key) {
+    return std::get<std::string>(values.find(key)->second);
+}
 
 Result<std::shared_ptr<const Joint>> join(const Family& family, const Values& given) {
     auto values = complete(family, given);

@@ -1,11 +1,12 @@
 #include "mechanics/contact_pressure.h"
 
-#include <Eigen/Dense>
 #include <cmath>
+#include <Eigen/Dense>
 
 namespace clampet::mechanics {
 
-PressureSolver::PressureSolver(const Patch& patch, double tolerance) : patch_(patch), tolerance_(tolerance), padded_{patch.x, patch.y, patch.stiffness}, edges_(hull_edges(patch, 180)) {
+PressureSolver::PressureSolver(const Patch& patch, double tolerance)
+    : patch_(patch), tolerance_(tolerance), padded_{patch.x, patch.y, patch.stiffness}, edges_(hull_edges(patch, 180)) {
     if (patch.count() % 2 != 0)
         for (auto* v : {&padded_.x, &padded_.y, &padded_.stiffness}) v->push_back(0);
     Eigen::Matrix3d stiffness = Eigen::Matrix3d::Zero();
@@ -33,7 +34,9 @@ double PressureSolver::least(const ContactPressure& p) const noexcept {
     return low;
 }
 
-double PressureSolver::greatest(const ContactPressure& p) const noexcept { return -least({-p.a, -p.b, -p.c}); }
+double PressureSolver::greatest(const ContactPressure& p) const noexcept {
+    return -least({-p.a, -p.b, -p.c});
+}
 
 ContactPressure PressureSolver::solve(double N, double Sx, double Sy) const noexcept {
     if (!(N > 0)) return {};
@@ -53,7 +56,8 @@ ContactPressure PressureSolver::solve(double N, double Sx, double Sy) const noex
         using Two = Eigen::Array<double, 2, 1>;
         Two e = Two::Zero(), k0 = e, kx = e, ky = e, kxx = e, kxy = e, kyy = e;
         for (std::size_t i = 0; i < padded_.x.size(); i += 2) {
-            const Two x = Eigen::Map<const Two>(&padded_.x[i]), y = Eigen::Map<const Two>(&padded_.y[i]), k_all = Eigen::Map<const Two>(&padded_.stiffness[i]);
+            const Two x = Eigen::Map<const Two>(&padded_.x[i]), y = Eigen::Map<const Two>(&padded_.y[i]),
+                      k_all = Eigen::Map<const Two>(&padded_.stiffness[i]);
             const Two g = v[0] + v[1] * x + v[2] * y, k = (g > 0).select(k_all, 0.0), kx_i = k * x, ky_i = k * y;
             e += k * g * g;
             k0 += k;
@@ -68,7 +72,9 @@ ContactPressure PressureSolver::solve(double N, double Sx, double Sy) const noex
         energy = e.sum() / 2 - target.dot(v);
         residual = target - stiffness * v;
     };
-    const auto unbalanced = [&] { return std::abs(residual[0]) + (std::abs(residual[1]) + std::abs(residual[2])) / scale; };
+    const auto unbalanced = [&] {
+        return std::abs(residual[0]) + (std::abs(residual[1]) + std::abs(residual[2])) / scale;
+    };
     evaluate(q);
     for (int iteration = 0; iteration < 60 && unbalanced() > tolerance_ * N; ++iteration) {
         Eigen::Matrix3d H = stiffness;

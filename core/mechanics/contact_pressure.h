@@ -1,6 +1,6 @@
 #pragma once
-#include <Eigen/Core>
 #include <array>
+#include <Eigen/Core>
 #include <span>
 
 #include "mechanics/patch.h"
@@ -10,14 +10,14 @@ namespace clampet::mechanics {
 /// Pressure under a rigid block that can press but not pull: p = stiffness density * max(0, a + b x + c y).
 struct ContactPressure {
     double a = 0, b = 0, c = 0;
-    bool whole = false;        ///< the whole patch is pressed
-    bool in_balance = false;   ///< false: the resultant lies outside the hull, or nothing presses
+    bool whole = false;       ///< the whole patch is pressed
+    bool in_balance = false;  ///< false: the resultant lies outside the hull, or nothing presses
     double at(double x, double y) const { return a + b * x + c * y; }
 };
 
 /// Solves pressures on one patch again and again; built once.
 class PressureSolver {
-   public:
+ public:
     /// `tolerance` of the balance, as a share of N.
     explicit PressureSolver(const Patch& patch, double tolerance = 1e-9);
     /// Pressure that carries force N at the moments sum(x p) = Sx and sum(y p) = Sy.
@@ -34,7 +34,7 @@ class PressureSolver {
     double second_moment_x() const { return inertia_x_; }
     double second_moment_y() const { return inertia_y_; }
 
-   private:
+ private:
     struct Points {
         std::vector<double> x, y, stiffness;
     };

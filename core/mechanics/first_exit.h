@@ -54,8 +54,8 @@ double first_exit(const Utilisation& utilisation, double tolerance = 1e-9) noexc
     return low;
 }
 
-/// The same where the crossing is known to lie under `high`, at which the utilisation is `at_high` >= 1: a few steps of the
-/// secant from there, to a part in a thousand. For searches.
+/// The same where the crossing is known to lie under `high`, at which the utilisation is `at_high` >= 1: a few steps of
+/// the secant from there, to a part in a thousand. For searches.
 template <class Utilisation>
 double first_exit_under(double high, double at_high, const Utilisation& utilisation) noexcept {
     double low = 0, f_low = utilisation(0.0) - 1, f_high = at_high - 1;
@@ -98,7 +98,11 @@ double first_exit_below(double cap, const Utilisation& utilisation, double toler
     if (!(cap > 0)) return 0;
     const double just_below = cap * (1 - 1e-5);
     if (utilisation(just_below) < 1) return cap;
-    return first_exit([&](double lambda) { return lambda > just_below ? std::numeric_limits<double>::infinity() : utilisation(lambda); }, tolerance);
+    return first_exit(
+        [&](double lambda) {
+            return lambda > just_below ? std::numeric_limits<double>::infinity() : utilisation(lambda);
+        },
+        tolerance);
 }
 
 }  // namespace clampet::mechanics

@@ -1,7 +1,7 @@
 #pragma once
-#include <Eigen/Dense>
 #include <array>
 #include <cmath>
+#include <Eigen/Dense>
 #include <limits>
 #include <span>
 #include <vector>
@@ -20,19 +20,21 @@ struct SlipSums {
 /// Rotations are scaled by a length of the contact's size, so that all K numbers are alike in magnitude.
 template <int K_, int D>
 class SlipContacts {
-   public:
+ public:
     static constexpr int K = K_;
     using Rows = std::array<double, static_cast<std::size_t>(D) * K>;
     std::size_t size() const { return rows_.size(); }
     void add(const Rows& row_major) { rows_.push_back(row_major); }
-    void sum(const Eigen::Matrix<double, K, 1>& q, double epsilon, std::span<const double> limit, SlipSums<K>& out) const noexcept {
+    void sum(const Eigen::Matrix<double, K, 1>& q, double epsilon, std::span<const double> limit,
+             SlipSums<K>& out) const noexcept {
         const double e2 = epsilon * epsilon + 1e-300;
         out.value = out.dual = out.squares = 0;
         out.gradient.setZero();
         out.hessian.setZero();
         for (std::size_t i = 0; i < rows_.size(); ++i) {
             if (limit[i] == 0) continue;
-            const Eigen::Map<const Eigen::Matrix<double, D, K, K == 1 ? Eigen::ColMajor : Eigen::RowMajor>> J(rows_[i].data());
+            const Eigen::Map<const Eigen::Matrix<double, D, K, K == 1 ? Eigen::ColMajor : Eigen::RowMajor>> J(
+                rows_[i].data());
             const Eigen::Matrix<double, D, 1> v = J * q;
             const double vv = v.squaredNorm(), s = std::sqrt(vv + e2), c = limit[i] / s;
             const Eigen::Matrix<double, K, 1> jv = J.transpose() * v;
@@ -44,13 +46,13 @@ class SlipContacts {
         }
     }
 
-   private:
+ private:
     std::vector<Rows> rows_;
 };
 
 /// Points of a flat face: they slide with (u - y w, v + x w). Coordinates are scaled by `length`. Two at a time.
 class PlanarContacts {
-   public:
+ public:
     static constexpr int K = 3;
     PlanarContacts() = default;
     PlanarContacts(std::span<const double> x, std::span<const double> y, double length) : count_(x.size()) {
@@ -67,9 +69,11 @@ class PlanarContacts {
     void sum(const Eigen::Vector3d& q, double epsilon, std::span<const double> limit, SlipSums<3>& out) const noexcept {
         using Two = Eigen::Array<double, 2, 1>;  // one SSE register: the sums stay in registers
         const double e2 = epsilon * epsilon + 1e-300;
-        Two f = Two::Zero(), dual = f, squares = f, g0 = f, g1 = f, g2 = f, h00 = f, h01 = f, h11 = f, h02 = f, h12 = f, h22 = f;
+        Two f = Two::Zero(), dual = f, squares = f, g0 = f, g1 = f, g2 = f, h00 = f, h01 = f, h11 = f, h02 = f, h12 = f,
+            h22 = f;
         for (std::size_t i = 0; i < x_.size(); i += 2) {
-            const Two x = Eigen::Map<const Two>(&x_[i]), y = Eigen::Map<const Two>(&y_[i]), L = Eigen::Map<const Two>(&limit[i]);
+            const Two x = Eigen::Map<const Two>(&x_[i]), y = Eigen::Map<const Two>(&y_[i]),
+                      L = Eigen::Map<const Two>(&limit[i]);
             const Two u = q[0] - q[2] * y, v = q[1] + q[2] * x, vv = u * u + v * v;
             const Two s2 = vv + e2, s = s2.sqrt(), c = L / s, c3 = c / s2, a = x * v - y * u;
             f += L * s;
@@ -93,14 +97,14 @@ class PlanarContacts {
         out.hessian << h00.sum(), a01, a02, a01, h11.sum(), a12, a02, a12, h22.sum();
     }
 
-   private:
+ private:
     std::size_t count_ = 0;
     std::vector<double> x_, y_;
 };
 
 /// Points of a sphere with unit normals n: they slide with w x n. Two at a time.
 class SphereContacts {
-   public:
+ public:
     static constexpr int K = 3;
     void add(double x, double y, double z) {
         if (count_ % 4 == 0)
@@ -115,10 +119,13 @@ class SphereContacts {
         using Two = Eigen::Array<double, 2, 1>;  // one SSE register: the sums stay in registers
         const double ww = w.squaredNorm(), e2 = epsilon * epsilon + 1e-300;
         // J^T v = w - (n.w) n and J^T J = 1 - n n^T, so that only sums over n are needed.
-        Two f = Two::Zero(), dual = f, squares = f, c0 = f, t0 = f, g0 = f, g1 = f, g2 = f, b0 = f, b1 = f, b2 = f, m00 = f, m01 = f, m11 = f, m02 = f, m12 = f, m22 = f;
+        Two f = Two::Zero(), dual = f, squares = f, c0 = f, t0 = f, g0 = f, g1 = f, g2 = f, b0 = f, b1 = f, b2 = f,
+            m00 = f, m01 = f, m11 = f, m02 = f, m12 = f, m22 = f;
         for (std::size_t i = 0; i < x_.size(); i += 2) {
-            const Two x = Eigen::Map<const Two>(&x_[i]), y = Eigen::Map<const Two>(&y_[i]), z = Eigen::Map<const Two>(&z_[i]), L = Eigen::Map<const Two>(&limit[i]);
-            const Two d = w[0] * x + w[1] * y + w[2] * z, vv = (ww - d * d).max(0.0), s2 = vv + e2, s = s2.sqrt(), c = L / s, c3 = c / s2, cd = c * d, c3d = c3 * d, m = c + c3d * d;
+            const Two x = Eigen::Map<const Two>(&x_[i]), y = Eigen::Map<const Two>(&y_[i]),
+                      z = Eigen::Map<const Two>(&z_[i]), L = Eigen::Map<const Two>(&limit[i]);
+            const Two d = w[0] * x + w[1] * y + w[2] * z, vv = (ww - d * d).max(0.0), s2 = vv + e2, s = s2.sqrt(),
+                      c = L / s, c3 = c / s2, cd = c * d, c3d = c3 * d, m = c + c3d * d;
             f += L * s;
             dual += c * vv;
             squares += L * vv;
@@ -146,10 +153,11 @@ class SphereContacts {
         const double a01 = m01.sum(), a02 = m02.sum(), a12 = m12.sum();
         Eigen::Matrix3d M;
         M << m00.sum(), a01, a02, a01, m11.sum(), a12, a02, a12, m22.sum();
-        out.hessian = c * Eigen::Matrix3d::Identity() - t * (w * w.transpose()) + w * b.transpose() + b * w.transpose() - M;
+        out.hessian =
+            c * Eigen::Matrix3d::Identity() - t * (w * w.transpose()) + w * b.transpose() + b * w.transpose() - M;
     }
 
-   private:
+ private:
     std::size_t count_ = 0;
     std::vector<double> x_, y_, z_;
 };
@@ -174,13 +182,16 @@ Eigen::Matrix<double, K - 1, 1> newton_step(const SlipSums<K>& at, const Eigen::
 ///          What is returned is the dual value, a set of friction forces that are all within their limits and balance
 ///          the demand, so that it errs on the safe side (by about 1e-4, less where the motion is not a rotation about
 ///          a point of the patch).
-///          The search stops early once the multiplier is known to exceed `enough`. `finest` is the last smoothing, as a
-///          share of the mean speed: 0.01, or 0.06 for a search (about 3e-3 on the safe side).
+///          The search stops early once the multiplier is known to exceed `enough`. `finest` is the last smoothing, as
+///          a share of the mean speed: 0.01, or 0.06 for a search (about 3e-3 on the safe side).
 /// Range    limit_i = mu N_i >= 0. No demand gives infinity, no friction gives 0.
-/// Source   Upper-bound theorem for rigid bodies with isotropic friction; Goyal, Ruina and Papadopoulos, Wear 143 (1991).
+/// Source   Upper-bound theorem for rigid bodies with isotropic friction; Goyal, Ruina and Papadopoulos, Wear 143
+/// (1991).
 template <class Contacts>
-SlipLimit<Contacts::K> slip_limit(const Contacts& contacts, std::span<const double> limit, const std::array<double, Contacts::K>& demand,
-                                  double enough = std::numeric_limits<double>::infinity(), double finest = 0.01) noexcept {
+SlipLimit<Contacts::K> slip_limit(const Contacts& contacts, std::span<const double> limit,
+                                  const std::array<double, Contacts::K>& demand,
+                                  double enough = std::numeric_limits<double>::infinity(),
+                                  double finest = 0.01) noexcept {
     constexpr int K = Contacts::K;
     using Vector = Eigen::Matrix<double, K, 1>;
     using Square = Eigen::Matrix<double, K, K>;

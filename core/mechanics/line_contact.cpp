@@ -5,8 +5,12 @@
 
 namespace clampet::mechanics {
 
-bool LineContact::in_balance() const noexcept { return force > 0 && std::abs(moment) < force * length / 2; }
-bool LineContact::is_whole() const noexcept { return force > 0 && std::abs(moment) <= force * length / 6; }
+bool LineContact::in_balance() const noexcept {
+    return force > 0 && std::abs(moment) < force * length / 2;
+}
+bool LineContact::is_whole() const noexcept {
+    return force > 0 && std::abs(moment) <= force * length / 6;
+}
 
 double LineContact::density(double x) const noexcept {
     if (!in_balance()) return 0;
@@ -17,6 +21,8 @@ double LineContact::density(double x) const noexcept {
     return std::max(0.0, 2 * force / pressed * (1 - from_edge / pressed));
 }
 
-double LineContact::peak() const noexcept { return std::max(density(length / 2), density(-length / 2)); }
+double LineContact::peak() const noexcept {
+    return std::max(density(length / 2), density(-length / 2));
+}
 
 }  // namespace clampet::mechanics

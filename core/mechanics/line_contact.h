@@ -10,8 +10,8 @@ struct LineContact {
     double length = 0, force = 0, moment = 0;  ///< L [m], N [N], moment of the pressure about the middle [N m]
     bool in_balance() const noexcept;
     bool is_whole() const noexcept;
-    double density(double x) const noexcept;   ///< [N/m]
-    double peak() const noexcept;              ///< [N/m]
+    double density(double x) const noexcept;  ///< [N/m]
+    double peak() const noexcept;             ///< [N/m]
 };
 
 }  // namespace clampet::mechanics

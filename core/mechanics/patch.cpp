@@ -11,7 +11,9 @@ namespace clampet::mechanics {
 namespace {
 
 constexpr double two_pi = 2 * std::numbers::pi;
-double cross(Point o, Point a, Point b) { return (a.x - o.x) * (b.y - o.y) - (a.y - o.y) * (b.x - o.x); }
+double cross(Point o, Point a, Point b) {
+    return (a.x - o.x) * (b.y - o.y) - (a.y - o.y) * (b.x - o.x);
+}
 
 /// Distance from `centre` to the boundary of a convex polygon along angle `phi`; 0 when the centre is outside.
 double reach_to_boundary(const std::vector<Point>& polygon, Point centre, double phi) {
@@ -71,22 +73,31 @@ std::vector<QuadratureNode> rays(const PatchShape& shape, unsigned around) {
 Status check_shape(const PatchShape& shape) {
     if (shape.polygon.empty()) {
         if (!(shape.radius > 0)) return Problem{"", "The face has no size.", "Give its diameter, for example 40 mm."};
-        if (!(shape.hole_radius >= 0) || !(shape.hole_radius < shape.radius)) return Problem{"hole_diameter", "The hole is as large as the face.", "Make the hole smaller than the face."};
+        if (!(shape.hole_radius >= 0) || !(shape.hole_radius < shape.radius))
+            return Problem{"hole_diameter", "The hole is as large as the face.",
+                           "Make the hole smaller than the face."};
         return Done{};
     }
-    if (shape.polygon.size() < 3) return Problem{"", "The face has fewer than three corners.", "Give at least three corners."};
+    if (shape.polygon.size() < 3)
+        return Problem{"", "The face has fewer than three corners.", "Give at least three corners."};
     for (std::size_t i = 0; i < shape.polygon.size(); ++i) {
         const auto& p = shape.polygon;
         const std::size_t n = p.size();
-        if (!(cross(p[i], p[(i + 1) % n], p[(i + 2) % n]) > 0)) return Problem{"", "The corners do not go round a convex outline counter-clockwise.", "List them in order, without notches."};
+        if (!(cross(p[i], p[(i + 1) % n], p[(i + 2) % n]) > 0))
+            return Problem{"", "The corners do not go round a convex outline counter-clockwise.",
+                           "List them in order, without notches."};
         const double ex = p[(i + 1) % n].x - p[i].x, ey = p[(i + 1) % n].y - p[i].y;
         const double clearance = cross(p[i], p[(i + 1) % n], shape.centre) / std::hypot(ex, ey);
-        if (!(clearance > shape.hole_radius)) return Problem{"screw_x", "The screw or its hole is not inside the face.", "Move the screw inside the outline, or make the hole smaller."};
+        if (!(clearance > shape.hole_radius))
+            return Problem{"screw_x", "The screw or its hole is not inside the face.",
+                           "Move the screw inside the outline, or make the hole smaller."};
     }
     return Done{};
 }
 
-double relative_stiffness(Bedding bedding, double r, double edge) { return bedding == Bedding::bonded_rubber ? 1 - (r / edge) * (r / edge) : 1; }
+double relative_stiffness(Bedding bedding, double r, double edge) {
+    return bedding == Bedding::bonded_rubber ? 1 - (r / edge) * (r / edge) : 1;
+}
 
 /// A reach that covers a polygon is none; one that lies inside it makes a disc.
 PatchShape simplified(PatchShape shape) {
@@ -97,7 +108,8 @@ PatchShape simplified(PatchShape shape) {
         nearest = std::min(nearest, cross(a, b, shape.centre) / std::hypot(b.x - a.x, b.y - a.y));
         farthest = std::max(farthest, std::hypot(a.x - shape.centre.x, a.y - shape.centre.y));
     }
-    if (shape.reach >= farthest) shape.reach = 0;
+    if (shape.reach >= farthest)
+        shape.reach = 0;
     else if (shape.reach <= nearest) {
         shape.polygon.clear();
         shape.radius = shape.reach;
@@ -134,7 +146,9 @@ Result<Patch> make_patch(const PatchShape& given, Bedding bedding, unsigned radi
         double edge = shape.polygon.empty() ? shape.radius : reach_to_boundary(shape.polygon, shape.centre, ray.at);
         if (limited) edge = std::min(edge, shape.reach);
         const double c = std::cos(ray.at), s = std::sin(ray.at);
-        if (edge <= shape.hole_radius) return Problem{"hole_diameter", "The pressed zone is no larger than the hole.", "Use a larger washer or head, or a smaller hole."};
+        if (edge <= shape.hole_radius)
+            return Problem{"hole_diameter", "The pressed zone is no larger than the hole.",
+                           "Use a larger washer or head, or a smaller hole."};
         patch.area += ray.weight * (edge * edge - shape.hole_radius * shape.hole_radius) / 2;
         if (bedding == Bedding::rim) {
             patch.x.push_back(shape.centre.x + edge * c);
@@ -151,7 +165,8 @@ Result<Patch> make_patch(const PatchShape& given, Bedding bedding, unsigned radi
     }
     const bool round = shape.polygon.empty();
     if (round) patch.round = limited ? std::min(shape.radius, shape.reach) : shape.radius;
-    if (!round && !limited) patch.outline = shape.polygon;
+    if (!round && !limited)
+        patch.outline = shape.polygon;
     else {
         for (int i = 0; i < 180; ++i) {
             const double phi = two_pi * i / 180;
@@ -161,7 +176,8 @@ Result<Patch> make_patch(const PatchShape& given, Bedding bedding, unsigned radi
         }
         patch.outline = convex_hull(patch.outline);
     }
-    for (const auto& p : patch.outline) patch.size = std::max(patch.size, std::hypot(p.x - patch.centre.x, p.y - patch.centre.y));
+    for (const auto& p : patch.outline)
+        patch.size = std::max(patch.size, std::hypot(p.x - patch.centre.x, p.y - patch.centre.y));
     return patch;
 }
 
@@ -176,8 +192,10 @@ Result<Patch> make_feet(std::span<const Point> feet) {
     }
     patch.outline = convex_hull({feet.begin(), feet.end()});
     double twice_area = 0;
-    for (std::size_t i = 0; i + 2 < patch.outline.size(); ++i) twice_area += cross(patch.outline[0], patch.outline[i + 1], patch.outline[i + 2]);
-    for (const auto& p : patch.outline) patch.size = std::max(patch.size, std::hypot(p.x - patch.centre.x, p.y - patch.centre.y));
+    for (std::size_t i = 0; i + 2 < patch.outline.size(); ++i)
+        twice_area += cross(patch.outline[0], patch.outline[i + 1], patch.outline[i + 2]);
+    for (const auto& p : patch.outline)
+        patch.size = std::max(patch.size, std::hypot(p.x - patch.centre.x, p.y - patch.centre.y));
     patch.area = twice_area / 2;
     if (patch.outline.size() < 3 || !(twice_area > 1e-9 * patch.size * patch.size))
         return Problem{"points", "The feet do not span an area.", "Give at least three feet that are not in one line."};

@@ -13,11 +13,11 @@ struct Point {
 
 /// A flat contact patch: a convex outline less a round hole, seen along z [m].
 struct PatchShape {
-    std::vector<Point> polygon;   ///< counter-clockwise convex outline; empty for a disc
-    double radius = 0;            ///< of the disc, where there is no polygon
-    Point centre;                 ///< of the hole, the screw and the polar grid; for a disc also its own centre
+    std::vector<Point> polygon;  ///< counter-clockwise convex outline; empty for a disc
+    double radius = 0;           ///< of the disc, where there is no polygon
+    Point centre;                ///< of the hole, the screw and the polar grid; for a disc also its own centre
     double hole_radius = 0;
-    double reach = 0;             ///< only what lies within this distance of `centre` carries; 0 = everything
+    double reach = 0;  ///< only what lies within this distance of `centre` carries; 0 = everything
 };
 
 /// How pressure may be distributed before tilting: evenly stiff, a thin bonded rubber layer, or a rim.
@@ -29,8 +29,8 @@ struct Patch {
     std::vector<Point> outline;           ///< counter-clockwise hull of what can carry
     std::optional<double> round;          ///< outer radius when the hull is a disc about `centre`
     Point centre;
-    double size = 0;                      ///< largest distance of the outline from `centre`
-    double area = 0;                      ///< geometric area [m^2]
+    double size = 0;  ///< largest distance of the outline from `centre`
+    double area = 0;  ///< geometric area [m^2]
     std::size_t count() const { return x.size(); }
 };
 

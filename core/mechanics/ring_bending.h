@@ -8,7 +8,8 @@ struct RadialForce {
     double angle = 0, force = 0;
 };
 /// Largest bending moment in a thin ring under radial forces, divided by its radius [N].
-/// Meaning  M = r sum F_i [ (pi - phi) sin phi - 1 - cos(phi)/2 ] / (2 pi), what is out of balance being carried by shear
+/// Meaning  M = r sum F_i [ (pi - phi) sin phi - 1 - cos(phi)/2 ] / (2 pi), what is out of balance being carried by
+/// shear
 ///          round the ring. Two opposite forces give 0.3183 F (Roark, formulas for circular rings, case 1).
 /// Range    Thin rings (wall under a fifth of the radius).
 /// Source   Roark's Formulas for Stress and Strain, circular rings; superposition.

@@ -15,9 +15,12 @@ StackVerdict judge_stack(const StackUp& s) noexcept {
     v.turns = v.engaged / s.pitch;
     v.required = std::max(s.needed, s.least_turns * s.pitch);
     const double deepest = s.through ? unlimited : s.socket_depth - bottom_clearance;
-    if (v.protrusion > deepest + micrometre) v.state = StackState::bottoms;
-    else if (s.plain_length > s.items + micrometre) v.state = StackState::shank;
-    else if (v.engaged < v.required - micrometre) v.state = StackState::too_short;
+    if (v.protrusion > deepest + micrometre)
+        v.state = StackState::bottoms;
+    else if (s.plain_length > s.items + micrometre)
+        v.state = StackState::shank;
+    else if (v.engaged < v.required - micrometre)
+        v.state = StackState::too_short;
     const double least = v.required + v.lead_in;
     v.extra_items = {std::max({0.0, v.protrusion - deepest, s.plain_length - s.items}), v.protrusion - least};
     v.screw_lengths = {s.items + least, s.through ? unlimited : s.items + deepest};

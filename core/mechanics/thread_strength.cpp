@@ -10,15 +10,18 @@ MatingSizes basic_sizes(const catalogue::Thread& male, const catalogue::Thread& 
 }
 
 MatingSizes worst_sizes(const catalogue::Thread& male, const catalogue::Thread& female) {
-    return {male.pitch, male.external_major.low, male.external_pitch.low, female.internal_minor.high, female.internal_pitch.high};
+    return {male.pitch, male.external_major.low, male.external_pitch.low, female.internal_minor.high,
+            female.internal_pitch.high};
 }
 
 double external_shear_area_per_length(const MatingSizes& s) noexcept {
-    return std::max(0.0, std::numbers::pi / s.pitch * s.internal_minor * (s.pitch / 2 + (s.external_pitch - s.internal_minor) / std::numbers::sqrt3));
+    return std::max(0.0, std::numbers::pi / s.pitch * s.internal_minor *
+                             (s.pitch / 2 + (s.external_pitch - s.internal_minor) / std::numbers::sqrt3));
 }
 
 double internal_shear_area_per_length(const MatingSizes& s) noexcept {
-    return std::max(0.0, std::numbers::pi / s.pitch * s.external_major * (s.pitch / 2 + (s.external_major - s.internal_pitch) / std::numbers::sqrt3));
+    return std::max(0.0, std::numbers::pi / s.pitch * s.external_major *
+                             (s.pitch / 2 + (s.external_major - s.internal_pitch) / std::numbers::sqrt3));
 }
 
 }  // namespace clampet::mechanics

@@ -5,10 +5,10 @@ namespace clampet::mechanics {
 
 /// A screw being tightened. Callers use designated initialisers: seven doubles in a row get swapped.
 struct TightenedScrew {
-    double pitch = 0, pitch_diameter = 0;                          ///< P, d_2 [m]; single start
-    double flank_half_angle = 0;                                   ///< alpha [rad]: 30 degrees for ISO and unified
-    double thread_friction = 0, bearing_friction = 0;              ///< mu_t in the thread, mu_b where it rubs [1]
-    double bearing_outer_diameter = 0, bearing_inner_diameter = 0; ///< D_o, D_i of what rubs [m]; 0 for a ball tip
+    double pitch = 0, pitch_diameter = 0;                           ///< P, d_2 [m]; single start
+    double flank_half_angle = 0;                                    ///< alpha [rad]: 30 degrees for ISO and unified
+    double thread_friction = 0, bearing_friction = 0;               ///< mu_t in the thread, mu_b where it rubs [1]
+    double bearing_outer_diameter = 0, bearing_inner_diameter = 0;  ///< D_o, D_i of what rubs [m]; 0 for a ball tip
 };
 
 /// Checks a screw at the door. Range 0 < P <= d_2; 0 <= mu <= 2; 0 <= D_i <= D_o. NaN is out of every range.

@@ -15,7 +15,7 @@ struct WorkLine {
     std::string numbers;   ///< the same with numbers, empty for a plain input
     double value = 0;      ///< SI
     quantity::Dimension dimension = quantity::Dimension::number;
-    std::string source;    ///< standard and clause, "derived", "from memory", "input"
+    std::string source;  ///< standard and clause, "derived", "from memory", "input"
 };
 using Working = std::vector<WorkLine>;
 

@@ -11,11 +11,14 @@ struct Wrench {
     friend Wrench operator+(const Wrench& a, const Wrench& b) {
         return {a.fx + b.fx, a.fy + b.fy, a.fz + b.fz, a.mx + b.mx, a.my + b.my, a.mz + b.mz};
     }
-    friend Wrench operator*(double s, const Wrench& w) { return {s * w.fx, s * w.fy, s * w.fz, s * w.mx, s * w.my, s * w.mz}; }
+    friend Wrench operator*(double s, const Wrench& w) {
+        return {s * w.fx, s * w.fy, s * w.fz, s * w.mx, s * w.my, s * w.mz};
+    }
     friend Wrench operator-(const Wrench& a, const Wrench& b) { return a + (-1.0) * b; }
     friend bool operator==(const Wrench&, const Wrench&) = default;
     bool is_finite() const {
-        return std::isfinite(fx) && std::isfinite(fy) && std::isfinite(fz) && std::isfinite(mx) && std::isfinite(my) && std::isfinite(mz);
+        return std::isfinite(fx) && std::isfinite(fy) && std::isfinite(fz) && std::isfinite(mx) && std::isfinite(my) &&
+               std::isfinite(mz);
     }
     bool is_zero() const { return *this == Wrench{}; }
 };
@@ -31,7 +34,11 @@ struct Ray {
     Wrench start, direction;
     Wrench at(double lambda) const { return start + lambda * direction; }
 };
-inline Ray ray_of_mass(const Load& load) { return {{}, load.whole()}; }
-inline Ray ray_of_live(const Load& load) { return {load.permanent, load.variable}; }
+inline Ray ray_of_mass(const Load& load) {
+    return {{}, load.whole()};
+}
+inline Ray ray_of_live(const Load& load) {
+    return {load.permanent, load.variable};
+}
 
 }  // namespace clampet::mechanics

@@ -27,7 +27,9 @@ bool Change::touches(const std::string& interface) const {
     return everything || std::find(interfaces.begin(), interfaces.end(), interface) != interfaces.end();
 }
 
-Document::Document() { saved_text_ = write_rig(rig_); }
+Document::Document() {
+    saved_text_ = write_rig(rig_);
+}
 
 void Document::set_rig(rig::Rig rig, const std::string& only_interface) {
     rig_ = std::move(rig);
@@ -37,7 +39,8 @@ void Document::set_rig(rig::Rig rig, const std::string& only_interface) {
         // No load changed: only this interface is computed again.
         for (auto& result : check_.interfaces) {
             if (result.id != only_interface) continue;
-            if (auto fresh = study::check_interface(rig_, check_.placement, *rig_.interface(only_interface))) result = std::move(*fresh);
+            if (auto fresh = study::check_interface(rig_, check_.placement, *rig_.interface(only_interface)))
+                result = std::move(*fresh);
         }
         study::conclude(check_);
     } else if (auto checked = study::check_valid(rig_)) {
@@ -90,8 +93,10 @@ Status Document::adopt(rig::Rig rig, std::optional<std::filesystem::path> path, 
     undo_.clear();
     redo_.clear();
     path_ = std::move(path);
-    if (modified) saved_text_.reset();
-    else saved_text_ = write_rig(rig);
+    if (modified)
+        saved_text_.reset();
+    else
+        saved_text_ = write_rig(rig);
     set_rig(std::move(rig), "");
     notify({true, {}});
     return Done{};
@@ -101,7 +106,8 @@ Status Document::open(const std::filesystem::path& path) {
     const auto text = read_file(path);
     if (!text) return text.problem();
     auto rig = read_rig(*text);
-    if (!rig) return Problem{path.filename().string() + ", " + rig.problem().where, rig.problem().what, rig.problem().remedy};
+    if (!rig)
+        return Problem{path.filename().string() + ", " + rig.problem().where, rig.problem().what, rig.problem().remedy};
     return adopt(std::move(*rig), path);
 }
 

@@ -18,14 +18,14 @@ inline constexpr Gesture single = 0;
 
 /// What an edit changed, with all that follows from it.
 struct Change {
-    bool everything = false;               ///< another rig was loaded, or parts came or went
-    std::vector<std::string> interfaces;   ///< whose numbers or loads changed
+    bool everything = false;              ///< another rig was loaded, or parts came or went
+    std::vector<std::string> interfaces;  ///< whose numbers or loads changed
     bool touches(const std::string& interface) const;
 };
 
 /// One open rig with its undo history and its check. Single-threaded: belongs to the thread that made it.
 class Document {
-   public:
+ public:
     Document();  ///< an empty rig
     Document(const Document&) = delete;
     Document& operator=(const Document&) = delete;
@@ -58,7 +58,7 @@ class Document {
     using Subscription = std::shared_ptr<void>;
     [[nodiscard]] Subscription observe(Observer observer);
 
-   private:
+ private:
     struct Step {
         rig::Rig before;
         std::string label;

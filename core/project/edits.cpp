@@ -9,7 +9,9 @@
 namespace clampet::project {
 namespace {
 
-Problem missing(const char* what, const std::string& id) { return {"", fmt::format("There is no {} “{}”.", what, id), "It may have been removed; undo brings it back."}; }
+Problem missing(const char* what, const std::string& id) {
+    return {"", fmt::format("There is no {} “{}”.", what, id), "It may have been removed; undo brings it back."};
+}
 
 std::string fresh_id(const rig::Rig& rig, const std::string& stem) {
     std::set<std::string> taken;
@@ -23,7 +25,10 @@ std::string fresh_id(const rig::Rig& rig, const std::string& stem) {
 double top_of(const rig::Part& part) {
     double top = 0.02;
     for (const auto& s : part.shapes) {
-        const double half = s.kind == rig::ShapeKind::box ? s.size.z() / 2 : s.kind == rig::ShapeKind::sphere ? s.diameter / 2 : std::max(s.diameter, s.length * std::abs(s.axis.z())) / 2;
+        const double half = s.kind == rig::ShapeKind::box ? s.size.z() / 2
+                            : s.kind == rig::ShapeKind::sphere
+                                ? s.diameter / 2
+                                : std::max(s.diameter, s.length * std::abs(s.axis.z())) / 2;
         top = std::max(top, s.at.z() + half);
     }
     return top;
@@ -35,7 +40,8 @@ struct Apply {
     Result<rig::Rig> operator()(const SetInput& e) {
         rig::Interface* f = rig.interface(e.interface);
         if (!f) return missing("interface", e.interface);
-        const auto element = std::find_if(f->elements.begin(), f->elements.end(), [&](const auto& x) { return x.id == e.element; });
+        const auto element =
+            std::find_if(f->elements.begin(), f->elements.end(), [&](const auto& x) { return x.id == e.element; });
         if (element == f->elements.end()) return missing("element", e.element);
         element->inputs[e.key] = e.value;
         for (const auto end : {rig::End::typical, rig::End::weak, rig::End::strong})
@@ -57,7 +63,8 @@ struct Apply {
     Result<rig::Rig> operator()(const SetPartName& e) {
         rig::Part* part = rig.part(e.part);
         if (!part) return missing("part", e.part);
-        if (e.name.empty() || e.name.size() > 200) return Problem{"name", "A name has 1 to 200 characters.", "For example Camera, 35 mm lens."};
+        if (e.name.empty() || e.name.size() > 200)
+            return Problem{"name", "A name has 1 to 200 characters.", "For example Camera, 35 mm lens."};
         part->name = e.name;
         return std::move(rig);
     }
@@ -65,7 +72,8 @@ struct Apply {
         rig::Interface* f = rig.interface(e.interface);
         if (!f) return missing("interface", e.interface);
         if (!f->pose) return Problem{"pose", fmt::format("{} does not swing.", f->name), "Only a ball can be posed."};
-        if (!std::isfinite(e.pose.forward) || !std::isfinite(e.pose.side) || !std::isfinite(e.pose.pan)) return Problem{"pose", "The pose is not an angle.", "For example 45 deg."};
+        if (!std::isfinite(e.pose.forward) || !std::isfinite(e.pose.side) || !std::isfinite(e.pose.pan))
+            return Problem{"pose", "The pose is not an angle.", "For example 45 deg."};
         f->pose = e.pose;
         return std::move(rig);
     }
@@ -85,7 +93,9 @@ struct Apply {
         rig::Part* below = rig.part(e.on_part);
         if (!below) return missing("part", e.on_part);
         const families::Family* family = families::family_named(e.family);
-        if (!family) return Problem{"family", fmt::format("There is no interface family “{}”.", e.family), "Choose one of the list."};
+        if (!family)
+            return Problem{"family", fmt::format("There is no interface family “{}”.", e.family),
+                           "Choose one of the list."};
         rig::Part part;
         part.id = fresh_id(rig, "part");
         part.name = e.name;
@@ -98,7 +108,8 @@ struct Apply {
         block.size = {1.4 * side, 1.2 * side, side};
         part.shapes = {block};
         part.centre_of_gravity = {0, 0, side / 2};
-        rig::Port port{"above-" + part.id, e.family, {0, 0, top_of(*below)}, rig::Vector::UnitZ(), rig::Vector::UnitX()};
+        rig::Port port{
+            "above-" + part.id, e.family, {0, 0, top_of(*below)}, rig::Vector::UnitZ(), rig::Vector::UnitX()};
         below->ports.push_back(port);
         rig::Interface f;
         f.id = fresh_id(rig, "seam");
@@ -123,7 +134,8 @@ struct Apply {
                 if (gone.contains(f.support.part)) grew = gone.insert(f.payload.part).second || grew;
             }
         }
-        if (carrier.empty()) return Problem{"", "The support carries everything and cannot be taken away.", "Start a new rig instead."};
+        if (carrier.empty())
+            return Problem{"", "The support carries everything and cannot be taken away.", "Start a new rig instead."};
         std::erase_if(rig.parts, [&](const auto& p) { return gone.contains(p.id); });
         std::erase_if(rig.interfaces, [&](const auto& f) { return gone.contains(f.payload.part); });
         if (gone.contains(rig.push.part)) rig.push.part = carrier;
@@ -138,7 +150,9 @@ struct Apply {
 
 }  // namespace
 
-Result<rig::Rig> edited(const rig::Rig& rig, const Edit& edit) { return std::visit(Apply{rig}, edit); }
+Result<rig::Rig> edited(const rig::Rig& rig, const Edit& edit) {
+    return std::visit(Apply{rig}, edit);
+}
 
 std::string label_of(const Edit& edit) {
     struct Label {

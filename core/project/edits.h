@@ -38,7 +38,7 @@ struct SetRigName {
 };
 /// Puts a new part on top of another, joined by one family at its defaults.
 struct AddPart {
-    std::string on_part;            ///< the part that will carry it
+    std::string on_part;  ///< the part that will carry it
     std::string name, family;
     double mass = 0;
 };
@@ -46,7 +46,8 @@ struct AddPart {
 struct RemovePart {
     std::string part;
 };
-using Edit = std::variant<SetInput, SetMass, SetCentreOfGravity, SetPartName, SetPose, SetRequired, SetPush, SetRigName, AddPart, RemovePart>;
+using Edit = std::variant<SetInput, SetMass, SetCentreOfGravity, SetPartName, SetPose, SetRequired, SetPush, SetRigName,
+                          AddPart, RemovePart>;
 
 /// The rig with an edit done, validated; or a Problem and the old rig stands.
 Result<rig::Rig> edited(const rig::Rig& rig, const Edit& edit);

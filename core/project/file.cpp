@@ -18,18 +18,22 @@ Problem cannot_write(const std::filesystem::path& path, int error) {
     switch (error) {
         case ENOSPC:
         case EDQUOT:
-        case EFBIG: return {"", what, "Free some space or save to another place; the old file is untouched."};
+        case EFBIG:
+            return {"", what, "Free some space or save to another place; the old file is untouched."};
         case EACCES:
         case EPERM:
-        case EROFS: return {"", what, "Save to a folder that you may write to; the old file is untouched."};
-        case ENOENT: return {"", what, "The folder is not there: make it, or choose another."};
-        default: return {"", what, "Save to another place; the old file is untouched."};
+        case EROFS:
+            return {"", what, "Save to a folder that you may write to; the old file is untouched."};
+        case ENOENT:
+            return {"", what, "The folder is not there: make it, or choose another."};
+        default:
+            return {"", what, "Save to another place; the old file is untouched."};
     }
 }
 
 /// A file descriptor that closes itself, and a temporary name that goes away unless it was kept.
 class Temporary {
-   public:
+ public:
     explicit Temporary(std::filesystem::path path) : path_(std::move(path)) {}
     Temporary(const Temporary&) = delete;
     Temporary& operator=(const Temporary&) = delete;
@@ -40,7 +44,7 @@ class Temporary {
     int fd = -1;
     bool kept = false;
 
-   private:
+ private:
     std::filesystem::path path_;
 };
 
@@ -62,16 +66,26 @@ bool write_all(int fd, std::string_view text) {
 Result<std::string> read_file(const std::filesystem::path& path) {
     std::error_code error;
     const auto status = std::filesystem::status(path, error);
-    if (!std::filesystem::exists(status)) return Problem{"", fmt::format("There is no file “{}”.", path.string()), "Check the name and the folder."};
-    if (std::filesystem::is_directory(status)) return Problem{"", fmt::format("“{}” is a folder.", path.string()), "Choose a rig file, ending in .clampet.json."};
-    if (!std::filesystem::is_regular_file(status)) return Problem{"", fmt::format("“{}” is not a plain file.", path.string()), "Choose a rig file, ending in .clampet.json."};
+    if (!std::filesystem::exists(status))
+        return Problem{"", fmt::format("There is no file “{}”.", path.string()), "Check the name and the folder."};
+    if (std::filesystem::is_directory(status))
+        return Problem{"", fmt::format("“{}” is a folder.", path.string()),
+                       "Choose a rig file, ending in .clampet.json."};
+    if (!std::filesystem::is_regular_file(status))
+        return Problem{"", fmt::format("“{}” is not a plain file.", path.string()),
+                       "Choose a rig file, ending in .clampet.json."};
     const auto size = std::filesystem::file_size(path, error);
     if (!error && size > largest_file)
-        return Problem{"", fmt::format("“{}” is {} MB, and a rig file is at most {} MB.", path.string(), size >> 20, largest_file >> 20), "This is probably another kind of file."};
+        return Problem{"",
+                       fmt::format("“{}” is {} MB, and a rig file is at most {} MB.", path.string(), size >> 20,
+                                   largest_file >> 20),
+                       "This is probably another kind of file."};
     std::ifstream stream(path, std::ios::binary);
     std::ostringstream text;
     if (stream.is_open() && size > 0) text << stream.rdbuf();
-    if (!stream.is_open() || stream.bad()) return Problem{"", fmt::format("“{}” could not be read: {}.", path.string(), std::strerror(errno)), "Check that you may read it."};
+    if (!stream.is_open() || stream.bad())
+        return Problem{"", fmt::format("“{}” could not be read: {}.", path.string(), std::strerror(errno)),
+                       "Check that you may read it."};
     return text.str();
 }
 
@@ -80,7 +94,8 @@ Status write_file_atomically(const std::filesystem::path& given, std::string_vie
     std::filesystem::path path = std::filesystem::weakly_canonical(given, error);  // through a link, to the file itself
     if (error || path.empty()) path = given;
     const std::filesystem::path folder = path.has_parent_path() ? path.parent_path() : ".";
-    const std::filesystem::path beside = folder / fmt::format(".{}.{}.part", path.filename().string().substr(0, 200), ::getpid());
+    const std::filesystem::path beside =
+        folder / fmt::format(".{}.{}.part", path.filename().string().substr(0, 200), ::getpid());
     mode_t mode = 0644;
     struct stat old {};
     if (::stat(path.c_str(), &old) == 0) {

@@ -10,7 +10,7 @@ namespace {
 
 /// Walks over the text and counts the line ends it has passed.
 class CountingIterator {
-   public:
+ public:
     using iterator_category = std::input_iterator_tag;
     using value_type = char;
     using difference_type = std::ptrdiff_t;
@@ -31,14 +31,14 @@ class CountingIterator {
     bool operator==(const CountingIterator& other) const { return at_ == other.at_; }
     bool operator!=(const CountingIterator& other) const { return at_ != other.at_; }
 
-   private:
+ private:
     const char* at_;
     std::size_t* line_;
 };
 
 /// Notes the line of every value by its path.
 class LineNotes : public nlohmann::json_sax<nlohmann::json> {
-   public:
+ public:
     explicit LineNotes(const std::size_t* line) : line_(line) {}
     bool null() override { return value(); }
     bool boolean(bool) override { return value(); }
@@ -66,7 +66,7 @@ class LineNotes : public nlohmann::json_sax<nlohmann::json> {
     bool parse_error(std::size_t, const std::string&, const nlohmann::detail::exception&) override { return false; }
     std::map<std::string, std::size_t> lines;
 
-   private:
+ private:
     struct Level {
         bool array;
         std::size_t index;
@@ -95,13 +95,15 @@ class LineNotes : public nlohmann::json_sax<nlohmann::json> {
 }  // namespace
 
 std::size_t line_at(std::string_view text, std::size_t offset) {
-    return 1 + static_cast<std::size_t>(std::count(text.begin(), text.begin() + static_cast<std::ptrdiff_t>(std::min(offset, text.size())), '\n'));
+    return 1 + static_cast<std::size_t>(std::count(
+                   text.begin(), text.begin() + static_cast<std::ptrdiff_t>(std::min(offset, text.size())), '\n'));
 }
 
 std::size_t line_of(std::string_view text, const std::string& path) {
     std::size_t line = 1;
     LineNotes notes(&line);
-    nlohmann::json::sax_parse(CountingIterator(text.data(), &line), CountingIterator(text.data() + text.size(), &line), &notes);
+    nlohmann::json::sax_parse(CountingIterator(text.data(), &line), CountingIterator(text.data() + text.size(), &line),
+                              &notes);
     for (std::string at = path;; at = at.substr(0, at.rfind('/'))) {
         if (const auto found = notes.lines.find(at); found != notes.lines.end()) return found->second;
         if (at.empty() || at.rfind('/') == at.npos) return 1;

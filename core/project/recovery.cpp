@@ -56,7 +56,8 @@ std::optional<Recovered> Recovery::take_orphan() {
     std::error_code ignored;
     std::vector<std::filesystem::path> copies;
     for (const auto& entry : std::filesystem::directory_iterator(folder_, ignored))
-        if (entry.path().filename().string().ends_with(".recovery.json") && entry.path() != data_) copies.push_back(entry.path());
+        if (entry.path().filename().string().ends_with(".recovery.json") && entry.path() != data_)
+            copies.push_back(entry.path());
     std::sort(copies.begin(), copies.end(), [&](const auto& a, const auto& b) {
         return std::filesystem::last_write_time(a, ignored) > std::filesystem::last_write_time(b, ignored);
     });
@@ -68,7 +69,8 @@ std::optional<Recovered> Recovery::take_orphan() {
         std::optional<Recovered> found;
         if (const auto text = read_file(copy)) {
             const auto json = nlohmann::json::parse(*text, nullptr, false);
-            if (json.is_object() && json.contains("rig") && json["rig"].is_string() && json.contains("path") && json["path"].is_string()) {
+            if (json.is_object() && json.contains("rig") && json["rig"].is_string() && json.contains("path") &&
+                json["path"].is_string()) {
                 if (auto rig = read_rig(json["rig"].get<std::string>())) {
                     found = Recovered{std::move(*rig), {}};
                     if (const std::string path = json["path"]; !path.empty()) found->path = path;

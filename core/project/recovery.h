@@ -18,7 +18,7 @@ struct Recovered {
 /// Keeps a copy of unsaved work in a folder. While the program runs its copy is locked; a crash frees the lock, and the
 /// next start finds the copy.
 class Recovery {
-   public:
+ public:
     /// Errors while making the folder are kept quiet: keep() then reports them.
     explicit Recovery(std::filesystem::path folder);
     Recovery(const Recovery&) = delete;
@@ -28,10 +28,11 @@ class Recovery {
     Status keep(const rig::Rig& rig, const std::optional<std::filesystem::path>& path);
     /// The work is saved or given up: no copy is needed.
     void discard();
-    /// Takes over the newest copy that no running program holds, if there is one. Copies that cannot be read stay in place.
+    /// Takes over the newest copy that no running program holds, if there is one. Copies that cannot be read stay in
+    /// place.
     std::optional<Recovered> take_orphan();
 
-   private:
+ private:
     std::filesystem::path folder_, data_, lock_path_;
     int lock_ = -1;
 };

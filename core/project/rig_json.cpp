@@ -18,10 +18,12 @@ constexpr const char* format_name = "clampet-rig";
 
 /// Reads values out of JSON and throws a Problem with the path of the first that is wrong; read_rig catches it.
 class Node {
-   public:
+ public:
     Node(const json& value, std::string path) : value_(value), path_(std::move(path)) {}
 
-    [[noreturn]] void fail(std::string what, std::string remedy) const { throw Problem{path_, std::move(what), std::move(remedy)}; }
+    [[noreturn]] void fail(std::string what, std::string remedy) const {
+        throw Problem{path_, std::move(what), std::move(remedy)};
+    }
     const std::string& path() const { return path_; }
     const json& raw() const { return value_; }
 
@@ -31,7 +33,8 @@ class Node {
             if (std::find(keys.begin(), keys.end(), key) != keys.end()) continue;
             std::string known;
             for (const char* k : keys) known += (known.empty() ? "" : ", ") + std::string(k);
-            Node(value_, path_ + "/" + key).fail(fmt::format("“{}” is not known here.", key), fmt::format("Use: {}.", known));
+            Node(value_, path_ + "/" + key)
+                .fail(fmt::format("“{}” is not known here.", key), fmt::format("Use: {}.", known));
         }
     }
     bool has(const char* key) const { return value_.contains(key); }
@@ -45,11 +48,13 @@ class Node {
         return value_.get<std::string>();
     }
     double number() const {
-        if (!value_.is_number()) fail("This should be a number.", "Write an SI number without a unit, for example 0.0337.");
+        if (!value_.is_number())
+            fail("This should be a number.", "Write an SI number without a unit, for example 0.0337.");
         return value_.get<double>();
     }
     Vector vector() const {
-        if (!value_.is_array() || value_.size() != 3) fail("This should be three numbers.", "Write for example [0, 0, 0.05].");
+        if (!value_.is_array() || value_.size() != 3)
+            fail("This should be three numbers.", "Write for example [0, 0, 0.05].");
         Vector v;
         for (std::size_t i = 0; i < 3; ++i) v[static_cast<Eigen::Index>(i)] = item(i).number();
         return v;
@@ -59,7 +64,9 @@ class Node {
         if (!value_.is_array()) fail("This should be a list.", "Write it between [ and ].");
         return value_.size();
     }
-    std::string string_or(const char* key, std::string fallback) const { return has(key) ? at(key).string() : fallback; }
+    std::string string_or(const char* key, std::string fallback) const {
+        return has(key) ? at(key).string() : fallback;
+    }
     double number_or(const char* key, double fallback) const { return has(key) ? at(key).number() : fallback; }
     Vector vector_or(const char* key, const Vector& fallback) const { return has(key) ? at(key).vector() : fallback; }
     std::string one_of(const char* key, std::initializer_list<const char*> choices, const char* fallback) const {
@@ -71,7 +78,7 @@ class Node {
         at(key).fail(fmt::format("“{}” is not one of the choices.", text), fmt::format("Use: {}.", known));
     }
 
-   private:
+ private:
     const json& value_;
     std::string path_;
 };
@@ -80,7 +87,10 @@ rig::Shape read_shape(const Node& n) {
     n.only({"kind", "at", "size", "diameter", "length", "axis", "profile", "material"});
     rig::Shape s;
     const std::string kind = n.one_of("kind", {"box", "cylinder", "sphere", "prism"}, "box");
-    s.kind = kind == "box" ? rig::ShapeKind::box : kind == "cylinder" ? rig::ShapeKind::cylinder : kind == "sphere" ? rig::ShapeKind::sphere : rig::ShapeKind::prism;
+    s.kind = kind == "box"        ? rig::ShapeKind::box
+             : kind == "cylinder" ? rig::ShapeKind::cylinder
+             : kind == "sphere"   ? rig::ShapeKind::sphere
+                                  : rig::ShapeKind::prism;
     s.at = n.vector_or("at", s.at);
     s.size = n.vector_or("size", s.size);
     s.diameter = n.number_or("diameter", s.diameter);
@@ -128,7 +138,9 @@ rig::Part read_part(const Node& n) {
 rig::Input read_input(const Node& n) {
     if (n.raw().is_number()) return n.number();
     if (n.raw().is_string()) return n.string();
-    if (!n.raw().is_object()) n.fail("This input is neither a number, a text nor an object.", "Write for example 0.8, \"M6\" or {\"low\": 0.6, \"typical\": 0.8, \"high\": 1.2}.");
+    if (!n.raw().is_object())
+        n.fail("This input is neither a number, a text nor an object.",
+               "Write for example 0.8, \"M6\" or {\"low\": 0.6, \"typical\": 0.8, \"high\": 1.2}.");
     if (n.has("pair")) {
         n.only({"pair"});
         return rig::FrictionOf{n.at("pair").string()};
@@ -137,7 +149,9 @@ rig::Input read_input(const Node& n) {
         n.only({"from"});
         const std::string from = n.at("from").string();
         const auto dot = from.find('.');
-        if (dot == from.npos) n.at("from").fail(fmt::format("“{}” does not name a result.", from), "Write the element and its result, for example screw.preload.");
+        if (dot == from.npos)
+            n.at("from").fail(fmt::format("“{}” does not name a result.", from),
+                              "Write the element and its result, for example screw.preload.");
         return rig::Link{from.substr(0, dot), from.substr(dot + 1)};
     }
     n.only({"low", "typical", "high"});
@@ -167,8 +181,10 @@ rig::Interface read_interface(const Node& n) {
         rig::Element element{e.at("id").string(), e.at("family").string(), {}};
         if (e.has("inputs")) {
             const Node inputs = e.at("inputs");
-            if (!inputs.raw().is_object()) inputs.fail("The inputs should be an object.", "Write {\"diameter\": 0.0337}.");
-            for (const auto& [key, value] : inputs.raw().items()) element.inputs[key] = read_input({value, inputs.path() + "/" + key});
+            if (!inputs.raw().is_object())
+                inputs.fail("The inputs should be an object.", "Write {\"diameter\": 0.0337}.");
+            for (const auto& [key, value] : inputs.raw().items())
+                element.inputs[key] = read_input({value, inputs.path() + "/" + key});
         }
         f.elements.push_back(std::move(element));
     }
@@ -177,10 +193,15 @@ rig::Interface read_interface(const Node& n) {
 
 rig::Rig read_root(const Node& n) {
     n.only({"format", "schema", "name", "note", "required", "push", "parts", "interfaces"});
-    if (n.string_or("format", "") != format_name) n.fail("This is not a Clampet rig.", fmt::format("A rig file says \"format\": \"{}\".", format_name));
+    if (n.string_or("format", "") != format_name)
+        n.fail("This is not a Clampet rig.", fmt::format("A rig file says \"format\": \"{}\".", format_name));
     const double schema = n.at("schema").number();
-    if (schema > schema_version) n.at("schema").fail(fmt::format("This file is of schema {:g}, newer than this Clampet knows ({}).", schema, schema_version), "Open it with a newer Clampet.");
-    if (schema != schema_version) n.at("schema").fail("There is no such schema.", fmt::format("Use {}.", schema_version));
+    if (schema > schema_version)
+        n.at("schema").fail(
+            fmt::format("This file is of schema {:g}, newer than this Clampet knows ({}).", schema, schema_version),
+            "Open it with a newer Clampet.");
+    if (schema != schema_version)
+        n.at("schema").fail("There is no such schema.", fmt::format("Use {}.", schema_version));
     rig::Rig r;
     r.name = n.string_or("name", "");
     r.note = n.string_or("note", "");
@@ -198,12 +219,17 @@ rig::Rig read_root(const Node& n) {
     return r;
 }
 
-ordered_json numbers(const Vector& v) { return {v.x(), v.y(), v.z()}; }
+ordered_json numbers(const Vector& v) {
+    return {v.x(), v.y(), v.z()};
+}
 
 ordered_json written(const rig::Shape& s) {
     ordered_json j;
     const auto kind = s.kind;
-    j["kind"] = kind == rig::ShapeKind::box ? "box" : kind == rig::ShapeKind::cylinder ? "cylinder" : kind == rig::ShapeKind::sphere ? "sphere" : "prism";
+    j["kind"] = kind == rig::ShapeKind::box        ? "box"
+                : kind == rig::ShapeKind::cylinder ? "cylinder"
+                : kind == rig::ShapeKind::sphere   ? "sphere"
+                                                   : "prism";
     j["at"] = numbers(s.at);
     if (kind == rig::ShapeKind::box) j["size"] = numbers(s.size);
     if (kind == rig::ShapeKind::cylinder || kind == rig::ShapeKind::sphere) j["diameter"] = s.diameter;
@@ -222,22 +248,33 @@ ordered_json written(const rig::Shape& s) {
 struct WriteInput {
     ordered_json operator()(double v) const { return v; }
     ordered_json operator()(const std::string& v) const { return v; }
-    ordered_json operator()(const rig::Band& b) const { return {{"low", b.low}, {"typical", b.typical}, {"high", b.high}}; }
+    ordered_json operator()(const rig::Band& b) const {
+        return {{"low", b.low}, {"typical", b.typical}, {"high", b.high}};
+    }
     ordered_json operator()(const rig::FrictionOf& f) const { return {{"pair", f.pair}}; }
     ordered_json operator()(const rig::Link& l) const { return {{"from", l.element + "." + l.result}}; }
 };
 
 ordered_json written(const rig::Part& p) {
-    ordered_json j{{"id", p.id}, {"name", p.name}, {"role", p.role}, {"origin", p.origin}, {"mass", p.mass}, {"centre_of_gravity", numbers(p.centre_of_gravity)}};
+    ordered_json j{{"id", p.id},         {"name", p.name}, {"role", p.role},
+                   {"origin", p.origin}, {"mass", p.mass}, {"centre_of_gravity", numbers(p.centre_of_gravity)}};
     j["ports"] = ordered_json::array();
-    for (const auto& port : p.ports) j["ports"].push_back({{"id", port.id}, {"kind", port.kind}, {"at", numbers(port.at)}, {"z", numbers(port.z)}, {"x", numbers(port.x)}});
+    for (const auto& port : p.ports)
+        j["ports"].push_back({{"id", port.id},
+                              {"kind", port.kind},
+                              {"at", numbers(port.at)},
+                              {"z", numbers(port.z)},
+                              {"x", numbers(port.x)}});
     j["shapes"] = ordered_json::array();
     for (const auto& s : p.shapes) j["shapes"].push_back(written(s));
     return j;
 }
 
 ordered_json written(const rig::Interface& f) {
-    ordered_json j{{"id", f.id}, {"name", f.name}, {"support", {{"part", f.support.part}, {"port", f.support.port}}}, {"payload", {{"part", f.payload.part}, {"port", f.payload.port}}}};
+    ordered_json j{{"id", f.id},
+                   {"name", f.name},
+                   {"support", {{"part", f.support.part}, {"port", f.support.port}}},
+                   {"payload", {{"part", f.payload.part}, {"port", f.payload.port}}}};
     if (f.pose) j["pose"] = {{"forward", f.pose->forward}, {"side", f.pose->side}, {"pan", f.pose->pan}};
     j["elements"] = ordered_json::array();
     for (const auto& e : f.elements) {
@@ -256,15 +293,22 @@ Result<rig::Rig> read_rig(std::string_view text) {
         document = json::parse(text);
     } catch (const json::parse_error& error) {
         const std::size_t line = line_at(text, error.byte);
-        if (error.byte >= text.size()) return Problem{fmt::format("line {}", line), "The file ends in the middle.", "It was cut off: take the last good copy."};
+        if (error.byte >= text.size())
+            return Problem{fmt::format("line {}", line), "The file ends in the middle.",
+                           "It was cut off: take the last good copy."};
         const auto around = text.substr(error.byte > 4 ? error.byte - 4 : 0, 12);
         if (around.find("NaN") != around.npos || around.find("nan") != around.npos || around.find("Inf") != around.npos)
-            return Problem{fmt::format("line {}", line), "NaN and infinity are not numbers in JSON.", "Write a number that was measured, or leave the key out."};
-        return Problem{fmt::format("line {}", line), "This is not valid JSON.", "Look for a missing comma, quote or bracket at or just before this line."};
+            return Problem{fmt::format("line {}", line), "NaN and infinity are not numbers in JSON.",
+                           "Write a number that was measured, or leave the key out."};
+        return Problem{fmt::format("line {}", line), "This is not valid JSON.",
+                       "Look for a missing comma, quote or bracket at or just before this line."};
     } catch (const json::out_of_range&) {
         return Problem{"", "A number in the file is too large.", "Write SI numbers, for example 0.0337 for 33.7 mm."};
     }
-    const auto with_line = [&](const Problem& p) { return Problem{fmt::format("line {}, {}", line_of(text, p.where), p.where.empty() ? "/" : p.where), p.what, p.remedy}; };
+    const auto with_line = [&](const Problem& p) {
+        return Problem{fmt::format("line {}, {}", line_of(text, p.where), p.where.empty() ? "/" : p.where), p.what,
+                       p.remedy};
+    };
     try {
         rig::Rig r = read_root({document, ""});
         if (const auto ok = rig::validate(r); !ok) return with_line(ok.problem());
@@ -275,7 +319,11 @@ Result<rig::Rig> read_rig(std::string_view text) {
 }
 
 std::string write_rig(const rig::Rig& r) {
-    ordered_json j{{"format", format_name}, {"schema", schema_version}, {"name", r.name}, {"note", r.note}, {"required", r.required},
+    ordered_json j{{"format", format_name},
+                   {"schema", schema_version},
+                   {"name", r.name},
+                   {"note", r.note},
+                   {"required", r.required},
                    {"push", {{"force", r.push.force}, {"part", r.push.part}, {"offset", numbers(r.push.offset)}}}};
     j["parts"] = ordered_json::array();
     for (const auto& p : r.parts) j["parts"].push_back(written(p));

@@ -10,7 +10,8 @@ namespace clampet::project {
 inline constexpr int schema_version = 1;
 
 /// Reads a rig file's text, all SI. See docs/file-format.md.
-/// Errors  A Problem whose `where` is "line N, /path": broken JSON, a missing or unknown key, a wrong type, a newer schema,
+/// Errors  A Problem whose `where` is "line N, /path": broken JSON, a missing or unknown key, a wrong type, a newer
+/// schema,
 ///         or a rig that rig::validate refuses. Nothing is returned in part.
 Result<rig::Rig> read_rig(std::string_view text);
 

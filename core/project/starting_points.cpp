@@ -22,7 +22,9 @@ std::span<const StartingPoint> starting_points() {
     return all;
 }
 
-rig::Rig demo_rig() { return *read_rig(embedded::stair_rail()); }
+rig::Rig demo_rig() {
+    return *read_rig(embedded::stair_rail());
+}
 
 Result<rig::Rig> starting_rig(const std::string& key) {
     if (key == "pole-clamp") return read_rig(embedded::pole_clamp());

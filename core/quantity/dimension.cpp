@@ -7,39 +7,94 @@
 namespace clampet::quantity {
 namespace {
 
-constexpr Exponents none{}, length{1}, mass{0, 1}, force{1, 1, -2}, torque{2, 1, -2}, stress{-1, 1, -2}, stiffness{0, 1, -2},
-    speed{1, 0, -1}, time{0, 0, 1}, angle{0, 0, 0, 1}, money{0, 0, 0, 0, 1};
+constexpr Exponents none{}, length{1}, mass{0, 1}, force{1, 1, -2}, torque{2, 1, -2}, stress{-1, 1, -2},
+    stiffness{0, 1, -2}, speed{1, 0, -1}, time{0, 0, 1}, angle{0, 0, 0, 1}, money{0, 0, 0, 0, 1};
 constexpr double pound_force = pound * standard_gravity;
 
 std::vector<Unit> make_units() {
     std::vector<Unit> all{
-        {"m", 1, length}, {"cm", 1e-2, length}, {"mm", 1e-3, length}, {"um", 1e-6, length}, {"µm", 1e-6, length},
-        {"in", inch, length}, {"inch", inch, length}, {"inches", inch, length}, {"\"", inch, length}, {"″", inch, length},
-        {"”", inch, length}, {"''", inch, length}, {"thou", inch / 1000, length}, {"mil", inch / 1000, length},
-        {"ft", 12 * inch, length}, {"foot", 12 * inch, length}, {"feet", 12 * inch, length}, {"'", 12 * inch, length},
-        {"′", 12 * inch, length}, {"’", 12 * inch, length},
-        {"rad", 1, angle}, {"deg", std::numbers::pi / 180, angle}, {"°", std::numbers::pi / 180, angle},
+        {"m", 1, length},
+        {"cm", 1e-2, length},
+        {"mm", 1e-3, length},
+        {"um", 1e-6, length},
+        {"µm", 1e-6, length},
+        {"in", inch, length},
+        {"inch", inch, length},
+        {"inches", inch, length},
+        {"\"", inch, length},
+        {"″", inch, length},
+        {"”", inch, length},
+        {"''", inch, length},
+        {"thou", inch / 1000, length},
+        {"mil", inch / 1000, length},
+        {"ft", 12 * inch, length},
+        {"foot", 12 * inch, length},
+        {"feet", 12 * inch, length},
+        {"'", 12 * inch, length},
+        {"′", 12 * inch, length},
+        {"’", 12 * inch, length},
+        {"rad", 1, angle},
+        {"deg", std::numbers::pi / 180, angle},
+        {"°", std::numbers::pi / 180, angle},
         {"degrees", std::numbers::pi / 180, angle},
-        {"kg", 1, mass, true}, {"g", 1e-3, mass, true}, {"t", 1e3, mass}, {"lb", pound, mass, true},
-        {"lbs", pound, mass, true}, {"oz", pound / 16, mass, true},
-        {"N", 1, force}, {"kN", 1e3, force}, {"mN", 1e-3, force}, {"kgf", standard_gravity, force},
-        {"kp", standard_gravity, force}, {"gf", 1e-3 * standard_gravity, force}, {"lbf", pound_force, force},
+        {"kg", 1, mass, true},
+        {"g", 1e-3, mass, true},
+        {"t", 1e3, mass},
+        {"lb", pound, mass, true},
+        {"lbs", pound, mass, true},
+        {"oz", pound / 16, mass, true},
+        {"N", 1, force},
+        {"kN", 1e3, force},
+        {"mN", 1e-3, force},
+        {"kgf", standard_gravity, force},
+        {"kp", standard_gravity, force},
+        {"gf", 1e-3 * standard_gravity, force},
+        {"lbf", pound_force, force},
         {"ozf", pound_force / 16, force},
-        {"Nm", 1, torque}, {"N-m", 1, torque}, {"Ncm", 1e-2, torque}, {"N-cm", 1e-2, torque}, {"Nmm", 1e-3, torque},
-        {"N-mm", 1e-3, torque}, {"in-lb", inch * pound_force, torque}, {"in-lbs", inch * pound_force, torque},
-        {"lb-in", inch * pound_force, torque}, {"in-lbf", inch * pound_force, torque},
-        {"lbf-in", inch * pound_force, torque}, {"ft-lb", 12 * inch * pound_force, torque},
-        {"ft-lbs", 12 * inch * pound_force, torque}, {"lb-ft", 12 * inch * pound_force, torque},
-        {"ft-lbf", 12 * inch * pound_force, torque}, {"lbf-ft", 12 * inch * pound_force, torque},
-        {"in-oz", inch * pound_force / 16, torque}, {"oz-in", inch * pound_force / 16, torque},
-        {"kg-cm", 1e-2 * standard_gravity, torque}, {"kgf-cm", 1e-2 * standard_gravity, torque},
-        {"Pa", 1, stress}, {"kPa", 1e3, stress}, {"MPa", 1e6, stress}, {"GPa", 1e9, stress}, {"bar", 1e5, stress},
-        {"psi", pound_force / (inch * inch), stress}, {"ksi", 1e3 * pound_force / (inch * inch), stress},
-        {"s", 1, time}, {"ms", 1e-3, time}, {"min", 60, time}, {"h", 3600, time}, {"km", 1e3, length},
-        {"mph", 0.44704, speed}, {"km/h", 1 / 3.6, speed}, {"€", 1, money}, {"$", 1, money}, {"£", 1, money},
-        {"EUR", 1, money}, {"USD", 1, money}, {"GBP", 1, money}, {"%", 0.01, none},
+        {"Nm", 1, torque},
+        {"N-m", 1, torque},
+        {"Ncm", 1e-2, torque},
+        {"N-cm", 1e-2, torque},
+        {"Nmm", 1e-3, torque},
+        {"N-mm", 1e-3, torque},
+        {"in-lb", inch * pound_force, torque},
+        {"in-lbs", inch * pound_force, torque},
+        {"lb-in", inch * pound_force, torque},
+        {"in-lbf", inch * pound_force, torque},
+        {"lbf-in", inch * pound_force, torque},
+        {"ft-lb", 12 * inch * pound_force, torque},
+        {"ft-lbs", 12 * inch * pound_force, torque},
+        {"lb-ft", 12 * inch * pound_force, torque},
+        {"ft-lbf", 12 * inch * pound_force, torque},
+        {"lbf-ft", 12 * inch * pound_force, torque},
+        {"in-oz", inch * pound_force / 16, torque},
+        {"oz-in", inch * pound_force / 16, torque},
+        {"kg-cm", 1e-2 * standard_gravity, torque},
+        {"kgf-cm", 1e-2 * standard_gravity, torque},
+        {"Pa", 1, stress},
+        {"kPa", 1e3, stress},
+        {"MPa", 1e6, stress},
+        {"GPa", 1e9, stress},
+        {"bar", 1e5, stress},
+        {"psi", pound_force / (inch * inch), stress},
+        {"ksi", 1e3 * pound_force / (inch * inch), stress},
+        {"s", 1, time},
+        {"ms", 1e-3, time},
+        {"min", 60, time},
+        {"h", 3600, time},
+        {"km", 1e3, length},
+        {"mph", 0.44704, speed},
+        {"km/h", 1 / 3.6, speed},
+        {"€", 1, money},
+        {"$", 1, money},
+        {"£", 1, money},
+        {"EUR", 1, money},
+        {"USD", 1, money},
+        {"GBP", 1, money},
+        {"%", 0.01, none},
     };
-    std::stable_sort(all.begin(), all.end(), [](const Unit& a, const Unit& b) { return a.symbol.size() > b.symbol.size(); });
+    std::stable_sort(all.begin(), all.end(),
+                     [](const Unit& a, const Unit& b) { return a.symbol.size() > b.symbol.size(); });
     return all;
 }
 
@@ -61,14 +116,24 @@ constexpr std::array<Entry, 10> entries{{
     {Dimension::speed, "speed", speed, "0.5 m/s", "m/s"},
     {Dimension::price, "price", money, "3.50 EUR", ""},
 }};
-const Entry& entry(Dimension dimension) { return entries.at(static_cast<std::size_t>(dimension)); }
+const Entry& entry(Dimension dimension) {
+    return entries.at(static_cast<std::size_t>(dimension));
+}
 
 }  // namespace
 
-Exponents exponents_of(Dimension dimension) { return entry(dimension).exponents; }
-std::string_view name_of(Dimension dimension) { return entry(dimension).name; }
-std::string_view example_of(Dimension dimension) { return entry(dimension).example; }
-std::string_view si_symbol(Dimension dimension) { return entry(dimension).si; }
+Exponents exponents_of(Dimension dimension) {
+    return entry(dimension).exponents;
+}
+std::string_view name_of(Dimension dimension) {
+    return entry(dimension).name;
+}
+std::string_view example_of(Dimension dimension) {
+    return entry(dimension).example;
+}
+std::string_view si_symbol(Dimension dimension) {
+    return entry(dimension).si;
+}
 
 std::optional<Dimension> dimension_named(std::string_view name) {
     for (const auto& row : entries)

@@ -36,11 +36,11 @@ struct Unit {
 };
 
 Exponents exponents_of(Dimension dimension);
-std::string_view name_of(Dimension dimension);               ///< "length"
+std::string_view name_of(Dimension dimension);  ///< "length"
 std::optional<Dimension> dimension_named(std::string_view name);
-std::string_view example_of(Dimension dimension);            ///< "30 mm or 1 1/4 in"
-std::string_view si_symbol(Dimension dimension);             ///< "N·m"; empty for plain numbers
-std::span<const Unit> units();                               ///< every unit, longest symbols first
+std::string_view example_of(Dimension dimension);  ///< "30 mm or 1 1/4 in"
+std::string_view si_symbol(Dimension dimension);   ///< "N·m"; empty for plain numbers
+std::span<const Unit> units();                     ///< every unit, longest symbols first
 std::optional<Unit> unit_named(std::string_view symbol);
 
 }  // namespace clampet::quantity

@@ -26,7 +26,9 @@ std::string significant(double value, int digits) {
 std::string inch_fraction(double inches) {
     const double sixty_fourths = inches * 64;
     const double nearest = std::round(sixty_fourths);
-    if (std::abs(sixty_fourths - nearest) > 1e-6 * std::max(1.0, std::abs(nearest)) || nearest == 0 || std::abs(nearest) > 64 * 200) return {};
+    if (std::abs(sixty_fourths - nearest) > 1e-6 * std::max(1.0, std::abs(nearest)) || nearest == 0 ||
+        std::abs(nearest) > 64 * 200)
+        return {};
     const long count = std::lround(std::abs(nearest));
     const long whole = count / 64, part = count % 64;
     const char* sign = nearest < 0 ? "-" : "";
@@ -47,16 +49,26 @@ std::string joined(const std::string& number, std::string_view unit) {
 std::string_view display_unit(Dimension dimension, System system) {
     const bool metric = system == System::metric;
     switch (dimension) {
-        case Dimension::number: return "";
-        case Dimension::length: return metric ? "mm" : "in";
-        case Dimension::angle: return "°";
-        case Dimension::force: return metric ? "N" : "lbf";
-        case Dimension::torque: return metric ? "N·m" : "in·lb";
-        case Dimension::mass: return metric ? "kg" : "lb";
-        case Dimension::stress: return metric ? "MPa" : "psi";
-        case Dimension::stiffness: return metric ? "N/mm" : "lbf/in";
-        case Dimension::speed: return metric ? "m/s" : "in/s";
-        case Dimension::price: return "€";
+        case Dimension::number:
+            return "";
+        case Dimension::length:
+            return metric ? "mm" : "in";
+        case Dimension::angle:
+            return "°";
+        case Dimension::force:
+            return metric ? "N" : "lbf";
+        case Dimension::torque:
+            return metric ? "N·m" : "in·lb";
+        case Dimension::mass:
+            return metric ? "kg" : "lb";
+        case Dimension::stress:
+            return metric ? "MPa" : "psi";
+        case Dimension::stiffness:
+            return metric ? "N/mm" : "lbf/in";
+        case Dimension::speed:
+            return metric ? "m/s" : "in/s";
+        case Dimension::price:
+            return "€";
     }
     return "";
 }

@@ -12,8 +12,12 @@ namespace {
 constexpr std::size_t longest_text = 200;
 constexpr int deepest_nesting = 20;
 
-bool is_digit(char c) { return c >= '0' && c <= '9'; }
-bool is_letter(char c) { return (c >= 'a' && c <= 'z') || (c >= 'A' && c <= 'Z'); }
+bool is_digit(char c) {
+    return c >= '0' && c <= '9';
+}
+bool is_letter(char c) {
+    return (c >= 'a' && c <= 'z') || (c >= 'A' && c <= 'Z');
+}
 
 struct FractionSign {
     std::string_view text;
@@ -25,7 +29,7 @@ constexpr FractionSign fraction_signs[] = {{"½", 0.5},       {"¼", 0.25},     
 
 /// A recursive-descent reader. Throws Problem inside; parse_any turns it into a Result.
 class Reader {
-   public:
+ public:
     explicit Reader(std::string_view text) : text_(text) {}
 
     Measured read() {
@@ -33,12 +37,15 @@ class Reader {
         if (at_end()) fail("Nothing was typed.", "Write a number and a unit, for example 30 mm.");
         const Measured value = sum(0);
         skip_space();
-        if (!at_end()) fail(fmt::format("“{}” is not understood here.", rest()), "Write a number and a unit, for example 30 mm.");
+        if (!at_end())
+            fail(fmt::format("“{}” is not understood here.", rest()), "Write a number and a unit, for example 30 mm.");
         return value;
     }
 
-   private:
-    [[noreturn]] static void fail(std::string what, std::string remedy) { throw Problem{"", std::move(what), std::move(remedy)}; }
+ private:
+    [[noreturn]] static void fail(std::string what, std::string remedy) {
+        throw Problem{"", std::move(what), std::move(remedy)};
+    }
     bool at_end() const { return at_ >= text_.size(); }
     std::string_view rest() const { return text_.substr(at_); }
     bool sees(std::string_view token) const { return rest().starts_with(token); }
@@ -57,9 +64,12 @@ class Reader {
         Measured left = product(depth);
         for (;;) {
             skip_space();
-            if (accept("+")) left = add(left, product(depth), +1);
-            else if (accept("-") || accept("−") || accept("–")) left = add(left, product(depth), -1);
-            else return left;
+            if (accept("+"))
+                left = add(left, product(depth), +1);
+            else if (accept("-") || accept("−") || accept("–"))
+                left = add(left, product(depth), -1);
+            else
+                return left;
         }
     }
 
@@ -73,7 +83,8 @@ class Reader {
             bare.weighs = other.weighs;
             bare.bare = false;
         }
-        if (!(a.exponents == b.exponents)) fail("These two cannot be added: they are different kinds of quantity.", "For example 30 mm - 2*3 mm.");
+        if (!(a.exponents == b.exponents))
+            fail("These two cannot be added: they are different kinds of quantity.", "For example 30 mm - 2*3 mm.");
         a.si += sign * b.si;
         a.weighs = a.weighs || b.weighs;
         return a;
@@ -84,7 +95,8 @@ class Reader {
         for (;;) {
             skip_space();
             const bool divides = sees("/") || sees("÷");
-            if (!divides && !accept("*") && !accept("×") && !accept("·") && !accept("⋅") && !accept_times()) return left;
+            if (!divides && !accept("*") && !accept("×") && !accept("·") && !accept("⋅") && !accept_times())
+                return left;
             if (divides) accept("/") || accept("÷");
             skip_space();
             const Measured right = factor(depth);
@@ -121,7 +133,8 @@ class Reader {
         if (at_number()) return chain();
         if (const auto unit = accept_unit()) return {unit->si, unit->exponents, false, unit->weighs};
         if (at_end()) fail("Something is missing at the end.", "For example 30 mm - 2*3 mm.");
-        fail(fmt::format("“{}” is not a number or a unit that Clampet knows.", word()), "Write for example 30 mm, 3/8 in, 12 kgf or 40 in·lb.");
+        fail(fmt::format("“{}” is not a number or a unit that Clampet knows.", word()),
+             "Write for example 30 mm, 3/8 in, 12 kgf or 40 in·lb.");
     }
 
     /// "2 lb 3 oz" and "5' 3 1/2"": quantities of one kind side by side add up.
@@ -136,8 +149,11 @@ class Reader {
             }
             const double unit_before = last_unit_;
             const Measured next = with_unit(number());
-            if (next.bare || !(next.exponents == value.exponents)) fail("Two quantities stand side by side.", "Put +, - or x between them, or write for example 2 lb 3 oz.");
-            if (!(std::abs(last_unit_) < std::abs(unit_before))) fail("The second unit is not smaller than the first.", "Write for example 2 lb 3 oz or 5 ft 3 in.");
+            if (next.bare || !(next.exponents == value.exponents))
+                fail("Two quantities stand side by side.",
+                     "Put +, - or x between them, or write for example 2 lb 3 oz.");
+            if (!(std::abs(last_unit_) < std::abs(unit_before)))
+                fail("The second unit is not smaller than the first.", "Write for example 2 lb 3 oz or 5 ft 3 in.");
             value.si += next.si;
         }
         return value;
@@ -195,8 +211,10 @@ class Reader {
             const std::size_t before = at_;
             if (const auto sign = accept_fraction_sign()) return {value + *sign, {}, true};
             const bool hyphen = peek() == '-' && at_plain_fraction(at_ + 1);
-            if (hyphen) ++at_;
-            else skip_space();
+            if (hyphen)
+                ++at_;
+            else
+                skip_space();
             if (const auto sign = accept_fraction_sign()) return {value + *sign, {}, true};
             if (at_plain_fraction(at_)) return {value + plain_fraction(), {}, true};
             at_ = before;
@@ -226,26 +244,33 @@ class Reader {
             ++at_;
             std::string fraction;
             while (is_digit(peek())) fraction += text_[at_++];
-            const bool thousands = comma && fraction.size() == 3 && !digits_text.empty() && digits_text != "0" && digits_text.size() <= 3;
+            const bool thousands =
+                comma && fraction.size() == 3 && !digits_text.empty() && digits_text != "0" && digits_text.size() <= 3;
             if (thousands || (comma && peek() == '.')) {
                 fail(fmt::format("“{},{}” could mean two things.", digits_text, fraction),
                      fmt::format("Write {}{} or {}.{}.", digits_text, fraction, digits_text, fraction));
             }
             digits_text += "." + fraction;
-            if ((peek() == '.' || peek() == ',') && is_digit(peek(1))) fail("There are two decimal points.", "Write for example 2.5 kg.");
+            if ((peek() == '.' || peek() == ',') && is_digit(peek(1)))
+                fail("There are two decimal points.", "Write for example 2.5 kg.");
         }
-        if ((peek() == 'e' || peek() == 'E') && (is_digit(peek(1)) || ((peek(1) == '-' || peek(1) == '+') && is_digit(peek(2))))) {
+        if ((peek() == 'e' || peek() == 'E') &&
+            (is_digit(peek(1)) || ((peek(1) == '-' || peek(1) == '+') && is_digit(peek(2))))) {
             whole = false;
             digits_text += 'e';
             ++at_;
-            if (peek() == '+') ++at_;
-            else if (accept("-")) digits_text += '-';
+            if (peek() == '+')
+                ++at_;
+            else if (accept("-"))
+                digits_text += '-';
             while (is_digit(peek())) digits_text += text_[at_++];
         }
         if (digits_text.starts_with('.')) digits_text.insert(0, "0");
         double value = 0;
         const auto [end, error] = std::from_chars(digits_text.data(), digits_text.data() + digits_text.size(), value);
-        if (error != std::errc{} || !std::isfinite(value)) fail(fmt::format("“{}” is too large or too small a number.", digits_text), "Write a number that can be built.");
+        if (error != std::errc{} || !std::isfinite(value))
+            fail(fmt::format("“{}” is too large or too small a number.", digits_text),
+                 "Write a number that can be built.");
         return value;
     }
 
@@ -280,10 +305,12 @@ bool counts_as_weight(const Measured& value, Dimension dimension, std::string_vi
 }  // namespace
 
 Result<Measured> parse_any(std::string_view text) {
-    if (text.size() > longest_text) return Problem{"", "This entry is too long.", "Write a number and a unit, for example 30 mm."};
+    if (text.size() > longest_text)
+        return Problem{"", "This entry is too long.", "Write a number and a unit, for example 30 mm."};
     try {
         const Measured value = Reader(text).read();
-        if (!std::isfinite(value.si)) return Problem{"", "This is too large a number.", "Write a number that can be built."};
+        if (!std::isfinite(value.si))
+            return Problem{"", "This is too large a number.", "Write a number that can be built."};
         return value;
     } catch (const Problem& problem) {
         return problem;
@@ -294,7 +321,8 @@ Result<double> parse(std::string_view text, Dimension dimension, std::string_vie
     auto value = parse_any(text);
     if (!value) {
         Problem problem = value.problem();
-        if (dimension != Dimension::length) problem.remedy = fmt::format("Write a {}, for example {}.", name_of(dimension), example_of(dimension));
+        if (dimension != Dimension::length)
+            problem.remedy = fmt::format("Write a {}, for example {}.", name_of(dimension), example_of(dimension));
         return problem;
     }
     if (value->exponents == exponents_of(dimension)) {
@@ -306,8 +334,10 @@ Result<double> parse(std::string_view text, Dimension dimension, std::string_vie
     }
     if (counts_as_weight(*value, dimension, text)) return value->si * standard_gravity;
     std::string remedy = fmt::format("Write for example {}.", example_of(dimension));
-    if (dimension == Dimension::force && value->weighs) remedy = fmt::format("For the pull of that mass write {:.4g} kgf.", value->si);
-    return Problem{"", fmt::format("“{}” is {}, and a {} is wanted.", text, described(*value), name_of(dimension)), remedy};
+    if (dimension == Dimension::force && value->weighs)
+        remedy = fmt::format("For the pull of that mass write {:.4g} kgf.", value->si);
+    return Problem{"", fmt::format("“{}” is {}, and a {} is wanted.", text, described(*value), name_of(dimension)),
+                   remedy};
 }
 
 }  // namespace clampet::quantity

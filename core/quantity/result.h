@@ -11,13 +11,15 @@ struct Problem {
     std::string what;    ///< what is wrong, with the value as typed: "The pitch is 0 mm."
     std::string remedy;  ///< what would be right, with an example
     /// Both sentences on one line, led by the place where there is one.
-    std::string sentence() const { return (where.empty() ? "" : where + ": ") + what + (remedy.empty() ? "" : " " + remedy); }
+    std::string sentence() const {
+        return (where.empty() ? "" : where + ": ") + what + (remedy.empty() ? "" : " " + remedy);
+    }
 };
 
 /// A value or a Problem; never both, never NaN.
 template <class T>
 class [[nodiscard]] Result {
-   public:
+ public:
     Result(T value) : state_(std::in_place_index<0>, std::move(value)) {}
     Result(Problem problem) : state_(std::in_place_index<1>, std::move(problem)) {}
     explicit operator bool() const { return state_.index() == 0; }
@@ -27,7 +29,7 @@ class [[nodiscard]] Result {
     T* operator->() { return &std::get<0>(state_); }
     const Problem& problem() const { return std::get<1>(state_); }
 
-   private:
+ private:
     std::variant<T, Problem> state_;
 };
 

@@ -20,7 +20,8 @@ double at_end(const Band& band, End end, bool more_holds_more) {
 /// A plain number scatters as its parameter says; within the parameter's bounds.
 double spread(double typical, const Parameter& p, End end) {
     const Band band{typical * p.spread.low, typical, typical * p.spread.high};
-    return std::clamp(at_end(band, end, p.spread.more_holds_more), std::min(p.least, typical), std::max(p.most, typical));
+    return std::clamp(at_end(band, end, p.spread.more_holds_more), std::min(p.least, typical),
+                      std::max(p.most, typical));
 }
 
 struct Resolve {
@@ -40,11 +41,15 @@ struct Resolve {
         for (const double v : {band.low, band.typical, band.high})
             if (const auto ok = families::check_value(parameter, v); !ok) return ok.problem();
         if (!(band.low <= band.typical && band.typical <= band.high))
-            return Problem{parameter.key, fmt::format("{} has its low, typical and high values out of order.", parameter.label), "Give low ≤ typical ≤ high."};
+            return Problem{parameter.key,
+                           fmt::format("{} has its low, typical and high values out of order.", parameter.label),
+                           "Give low ≤ typical ≤ high."};
         return families::Value{at_end(band, end, parameter.spread.more_holds_more)};
     }
     Result<families::Value> operator()(const FrictionOf& friction) const {
-        if (parameter.friction_pair.empty()) return Problem{parameter.key, fmt::format("{} is not a friction between two materials.", parameter.label), "Give a number."};
+        if (parameter.friction_pair.empty())
+            return Problem{parameter.key, fmt::format("{} is not a friction between two materials.", parameter.label),
+                           "Give a number."};
         const auto pair = catalogue::friction_named(friction.pair);
         if (!pair) return Problem{parameter.key, pair.problem().what, pair.problem().remedy};
         return families::Value{at_end({pair->low, pair->typical, pair->high}, end, parameter.spread.more_holds_more)};
@@ -52,7 +57,11 @@ struct Resolve {
     Result<families::Value> operator()(const Link& link) const {
         const auto at = linked.find(link.element + "." + link.result);
         if (at == linked.end())
-            return Problem{parameter.key, fmt::format("{} is taken from “{}.{}”, which is not there.", parameter.label, link.element, link.result), "Name an element that comes before this one in the same interface, and one of its results, for example screw.preload."};
+            return Problem{parameter.key,
+                           fmt::format("{} is taken from “{}.{}”, which is not there.", parameter.label, link.element,
+                                       link.result),
+                           "Name an element that comes before this one in the same interface, and one of its results, "
+                           "for example screw.preload."};
         return families::Value{at->second};
     }
 };
@@ -64,7 +73,8 @@ Result<Values> values_of(const Element& element, End end, const std::map<std::st
     if (!family) {
         std::string known;
         for (const auto* f : families::registry()) known += (known.empty() ? "" : ", ") + std::string(f->key());
-        return Problem{"family", fmt::format("There is no interface family “{}”.", element.family), fmt::format("Use one of: {}.", known)};
+        return Problem{"family", fmt::format("There is no interface family “{}”.", element.family),
+                       fmt::format("Use one of: {}.", known)};
     }
     Values values;
     for (const auto& parameter : family->parameters()) {
@@ -78,10 +88,13 @@ Result<Values> values_of(const Element& element, End end, const std::map<std::st
         } else {
             values[parameter.key] = parameter.standard_text;
         }
-        if (end == End::weak && !parameter.spread.weak_choice.empty()) values[parameter.key] = parameter.spread.weak_choice;
+        if (end == End::weak && !parameter.spread.weak_choice.empty())
+            values[parameter.key] = parameter.spread.weak_choice;
     }
     for (const auto& [key, input] : element.inputs)
-        if (!families::find_parameter(*family, key)) return Problem{"inputs/" + key, fmt::format("{} has no parameter “{}”.", family->name(), key), fmt::format("“clampet-cli bench {} --params” lists them.", family->key())};
+        if (!families::find_parameter(*family, key))
+            return Problem{"inputs/" + key, fmt::format("{} has no parameter “{}”.", family->name(), key),
+                           fmt::format("“clampet-cli bench {} --params” lists them.", family->key())};
     return values;
 }
 
@@ -90,7 +103,9 @@ Result<Prepared> prepare(const Interface& interface, End end) {
     std::map<std::string, double> linked;
     for (std::size_t i = 0; i < interface.elements.size(); ++i) {
         const Element& element = interface.elements[i];
-        const auto placed = [&](const Problem& p, const char* under) { return Problem{fmt::format("/elements/{}/{}{}", i, under, p.where), p.what, p.remedy}; };
+        const auto placed = [&](const Problem& p, const char* under) {
+            return Problem{fmt::format("/elements/{}/{}{}", i, under, p.where), p.what, p.remedy};
+        };
         auto values = values_of(element, end, linked);
         if (!values) return placed(values.problem(), "");
         auto joint = families::join(*families::family_named(element.family), *values);

@@ -24,14 +24,28 @@ Eigen::Isometry3d Port::frame() const {
 }
 
 Eigen::Matrix3d BallPose::rotation() const {
-    return (Eigen::AngleAxisd(pan, Vector::UnitZ()) * Eigen::AngleAxisd(side, Vector::UnitX()) * Eigen::AngleAxisd(forward, Vector::UnitY())).toRotationMatrix();
+    return (Eigen::AngleAxisd(pan, Vector::UnitZ()) * Eigen::AngleAxisd(side, Vector::UnitX()) *
+            Eigen::AngleAxisd(forward, Vector::UnitY()))
+        .toRotationMatrix();
 }
-double BallPose::tilt() const { return std::acos(std::clamp(rotation()(2, 2), -1.0, 1.0)); }
+double BallPose::tilt() const {
+    return std::acos(std::clamp(rotation()(2, 2), -1.0, 1.0));
+}
 
-const Port* Part::port(std::string_view wanted) const { return found(ports, wanted); }
-const Part* Rig::part(std::string_view id) const { return found(parts, id); }
-Part* Rig::part(std::string_view id) { return found(parts, id); }
-const Interface* Rig::interface(std::string_view id) const { return found(interfaces, id); }
-Interface* Rig::interface(std::string_view id) { return found(interfaces, id); }
+const Port* Part::port(std::string_view wanted) const {
+    return found(ports, wanted);
+}
+const Part* Rig::part(std::string_view id) const {
+    return found(parts, id);
+}
+Part* Rig::part(std::string_view id) {
+    return found(parts, id);
+}
+const Interface* Rig::interface(std::string_view id) const {
+    return found(interfaces, id);
+}
+Interface* Rig::interface(std::string_view id) {
+    return found(interfaces, id);
+}
 
 }  // namespace clampet::rig

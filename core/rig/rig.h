@@ -18,20 +18,20 @@ using Vector = Eigen::Vector3d;
 enum class ShapeKind { box, cylinder, sphere, prism };
 struct Shape {
     ShapeKind kind = ShapeKind::box;
-    Vector at = Vector::Zero();                  ///< its middle [m]
-    Vector size = Vector::Constant(0.02);        ///< of a box [m]
-    double diameter = 0.02, length = 0.02;       ///< of a cylinder (and a prism's depth) or a sphere [m]
-    Vector axis = Vector::UnitZ();               ///< of a cylinder or prism, unit length
-    std::vector<Eigen::Vector2d> profile;        ///< of a prism, in the two axes after `axis` (y: x, z; x: y, z; z: x, y)
-    std::string material = "metal";              ///< metal, wood, plastic, rubber, tube, payload, glass
+    Vector at = Vector::Zero();             ///< its middle [m]
+    Vector size = Vector::Constant(0.02);   ///< of a box [m]
+    double diameter = 0.02, length = 0.02;  ///< of a cylinder (and a prism's depth) or a sphere [m]
+    Vector axis = Vector::UnitZ();          ///< of a cylinder or prism, unit length
+    std::vector<Eigen::Vector2d> profile;   ///< of a prism, in the two axes after `axis` (y: x, z; x: y, z; z: x, y)
+    std::string material = "metal";         ///< metal, wood, plastic, rubber, tube, payload, glass
     friend bool operator==(const Shape&, const Shape&) = default;
 };
 
 /// A mounting feature of a part. On the support side of an interface z points to the payload; on the payload side it
 /// points into the part.
 struct Port {
-    std::string id, kind;                ///< "thread", "face", "tube", "ball", …
-    Vector at = Vector::Zero();          ///< origin in the part's frame [m]
+    std::string id, kind;                             ///< "thread", "face", "tube", "ball", …
+    Vector at = Vector::Zero();                       ///< origin in the part's frame [m]
     Vector z = Vector::UnitZ(), x = Vector::UnitX();  ///< unit vectors, perpendicular
     Eigen::Isometry3d frame() const;
     friend bool operator==(const Port&, const Port&) = default;
@@ -39,9 +39,9 @@ struct Port {
 
 struct Part {
     std::string id, name;
-    std::string role = "part";           ///< payload, part or support
-    std::string origin = "have";         ///< have, buy, make or site
-    double mass = 0;                     ///< [kg]
+    std::string role = "part";                  ///< payload, part or support
+    std::string origin = "have";                ///< have, buy, make or site
+    double mass = 0;                            ///< [kg]
     Vector centre_of_gravity = Vector::Zero();  ///< in the part's frame [m]
     std::vector<Port> ports;
     std::vector<Shape> shapes;

@@ -8,7 +8,8 @@ namespace clampet::rig {
 namespace {
 
 mechanics::Wrench expressed(const Eigen::Isometry3d& world_from_interface, const Vector& force, const Vector& moment) {
-    const Vector f = world_from_interface.linear().transpose() * force, m = world_from_interface.linear().transpose() * moment;
+    const Vector f = world_from_interface.linear().transpose() * force,
+                 m = world_from_interface.linear().transpose() * moment;
     return {f.x(), f.y(), f.z(), m.x(), m.y(), m.z()};
 }
 
@@ -32,7 +33,8 @@ Placement place(const Rig& rig) {
             p.world_from_interface[f.id] = here;
             Eigen::Isometry3d posed = here;
             if (f.pose) posed.linear() = here.linear() * f.pose->rotation();
-            p.world_from_part[f.payload.part] = posed * rig.part(f.payload.part)->port(f.payload.port)->frame().inverse();
+            p.world_from_part[f.payload.part] =
+                posed * rig.part(f.payload.part)->port(f.payload.port)->frame().inverse();
             order.push_back(&f);
             grew = true;
         }
@@ -40,7 +42,9 @@ Placement place(const Rig& rig) {
     for (const Interface* f : order) {
         std::string at = f->payload.part;
         std::vector<const Interface*> below{f};
-        for (auto it = carried_by.find(f->support.part); it != carried_by.end(); it = carried_by.find(it->second->support.part)) below.push_back(it->second);
+        for (auto it = carried_by.find(f->support.part); it != carried_by.end();
+             it = carried_by.find(it->second->support.part))
+            below.push_back(it->second);
         for (const Interface* each : below) p.beyond[each->id].push_back(at);
     }
     for (auto it = order.rbegin(); it != order.rend(); ++it) p.from_payload_down.push_back((*it)->id);

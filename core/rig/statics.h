@@ -12,7 +12,7 @@ namespace clampet::rig {
 struct Placement {
     std::map<std::string, Eigen::Isometry3d, std::less<>> world_from_part;
     std::map<std::string, Eigen::Isometry3d, std::less<>> world_from_interface;  ///< frame on the support side
-    std::map<std::string, std::vector<std::string>, std::less<>> beyond;         ///< interface → parts that it carries
+    std::map<std::string, std::vector<std::string>, std::less<>> beyond;  ///< interface → parts that it carries
     /// Interfaces from the payload down to the support.
     std::vector<std::string> from_payload_down;
     std::string root;

@@ -31,19 +31,23 @@ struct Least {
     Eigen::Vector3d direction = Eigen::Vector3d::UnitX();
 };
 
-/// Least load factor over directions, if it is under `below`. Most directions are only shown not to be worse than the best so far: one
-/// evaluation of the utilisation at that factor instead of a root search.
+/// Least load factor over directions, if it is under `below`. Most directions are only shown not to be worse than the
+/// best so far: one evaluation of the utilisation at that factor instead of a root search.
 template <class RayOf>
-Least search(const families::Joint& exact, std::size_t mode, const std::vector<Eigen::Vector3d>& directions, const RayOf& ray_of, bool refine, double below) {
+Least search(const families::Joint& exact, std::size_t mode, const std::vector<Eigen::Vector3d>& directions,
+             const RayOf& ray_of, bool refine, double below, bool exactly) {
     const families::Joint& joint = exact.for_search();
     Least best;
     best.factor = below;
     bool found = false;
     const auto try_direction = [&](const Eigen::Vector3d& d) {
         const Ray ray = ray_of(d);
-        if (std::isfinite(best.factor) && joint.surely_holds(mode, ray.at(best.factor * (1 - worth_finding)))) return false;
+        if (std::isfinite(best.factor) && joint.surely_holds(mode, ray.at(best.factor * (1 - worth_finding))))
+            return false;
         const auto used = [&](double lambda) { return joint.utilisation(mode, ray.at(lambda)); };
-        const double factor = std::isfinite(best.factor) ? mechanics::first_exit_under(best.factor, used(best.factor), used) : joint.load_factor(mode, ray);
+        const double factor = std::isfinite(best.factor)
+                                  ? mechanics::first_exit_under(best.factor, used(best.factor), used)
+                                  : joint.load_factor(mode, ray);
         if (!(factor < best.factor)) return false;
         best = {factor, d};
         found = true;
@@ -60,7 +64,7 @@ Least search(const families::Joint& exact, std::size_t mode, const std::vector<E
         if (!better) angle /= 2;
     }
     // The direction is the search's; the factor is computed anew, to the last digit.
-    best.factor = exact.load_factor(mode, ray_of(best.direction));
+    if (exactly) best.factor = exact.load_factor(mode, ray_of(best.direction));
     return best;
 }
 
@@ -69,9 +73,10 @@ struct Cases {
 };
 
 class ElementCheck {
-   public:
+ public:
     /// `seeds`: worst directions at typical inputs, tried first at the ends of the band; nullptr: all directions.
-    ElementCheck(const families::Joint& joint, const Load& rest, const std::optional<PushMap>& push, Cases cases, const std::vector<Eigen::Vector3d>* seeds = nullptr)
+    ElementCheck(const families::Joint& joint, const Load& rest, const std::optional<PushMap>& push, Cases cases,
+                 const std::vector<Eigen::Vector3d>* seeds = nullptr)
         : joint_(joint), rest_(rest), push_(push), cases_(cases) {
         if (!seeds) return;
         few_ = *seeds;
@@ -84,7 +89,8 @@ class ElementCheck {
         r.mass = r.live = infinite;
         r.load = rest_;
         r.load_case = case_rest;
-        if (cases_.rest) {
+        // A weight alone is never worse than the worst push on it: the factors' inverse is convex in the load.
+        if (cases_.rest && (!at_an_end() || !push_)) {
             const auto f = families::factors(joint_, m, rest_);
             r.mass = f.mass;
             r.live = f.live;
@@ -94,15 +100,26 @@ class ElementCheck {
         const auto& directions = live_only ? tipping_directions() : few_.empty() ? sphere_directions() : few_;
         const Wrench G = rest_.permanent;
         if (!live_only) {
-            const auto least = search(joint_, m, directions, [&](const Eigen::Vector3d& d) { return Ray{{}, G + push_->at(d)}; }, true, std::min(below, r.mass));
+            const auto least = search(
+                joint_, m, directions,
+                [&](const Eigen::Vector3d& d) {
+                    return Ray{{}, G + push_->at(d)};
+                },
+                true, std::min(below, r.mass), !at_an_end());
             take(r, r.mass, least);
         }
-        const auto least = search(joint_, m, directions, [&](const Eigen::Vector3d& d) { return Ray{G, push_->at(d)}; }, !live_only, std::min(below, r.live));
+        const auto least = search(
+            joint_, m, directions,
+            [&](const Eigen::Vector3d& d) {
+                return Ray{G, push_->at(d)};
+            },
+            !live_only, std::min(below, at_an_end() ? r.factor() : r.live), !at_an_end());
         take(r, r.live, least);
         return r;
     }
 
-   private:
+ private:
+    bool at_an_end() const { return !few_.empty(); }
     // A mode that has let go with the weight alone, or before any load, cannot get worse.
     static bool is_constant(const ModeResult& r) { return r.factor() == 0; }
 
@@ -127,7 +144,9 @@ class ElementCheck {
 std::optional<PushMap> push_map(const rig::Rig& rig, const rig::Placement& placement, const std::string& interface) {
     const auto point = rig::push_point(rig, placement);
     if (!point || !(rig.push.force > 0) || !rig::carries(placement, interface, rig.push.part)) return std::nullopt;
-    const auto along = [&](const Eigen::Vector3d& d) { return rig::force_wrench(placement, interface, {rig.push.force * d, *point}); };
+    const auto along = [&](const Eigen::Vector3d& d) {
+        return rig::force_wrench(placement, interface, {rig.push.force * d, *point});
+    };
     return PushMap{along(Eigen::Vector3d::UnitX()), along(Eigen::Vector3d::UnitY()), along(Eigen::Vector3d::UnitZ())};
 }
 
@@ -135,24 +154,32 @@ Result<Cases> cases_of(const CheckOptions& options) {
     if (options.cases.empty()) return Cases{};
     Cases cases{false, false};
     for (const auto& name : options.cases) {
-        if (name == case_rest) cases.rest = true;
-        else if (name == case_push) cases.push = true;
-        else return Problem{"case", fmt::format("There is no load case “{}”.", name), fmt::format("Use “{}” or “{}”.", case_rest, case_push)};
+        if (name == case_rest)
+            cases.rest = true;
+        else if (name == case_push)
+            cases.push = true;
+        else
+            return Problem{"case", fmt::format("There is no load case “{}”.", name),
+                           fmt::format("Use “{}” or “{}”.", case_rest, case_push)};
     }
     return cases;
 }
 
 /// Least ultimate factor of an interface with its inputs at one end.
-Result<double> end_factor(const rig::Interface& interface, rig::End end, const Load& rest, const std::optional<PushMap>& push, Cases cases, const std::vector<Eigen::Vector3d>& seeds) {
+Result<double> end_factor(const rig::Interface& interface, rig::End end, const Load& rest,
+                          const std::optional<PushMap>& push, Cases cases, const std::vector<Eigen::Vector3d>& seeds) {
     auto prepared = rig::prepare(interface, end);
     if (!prepared) return prepared.problem();
-    double least = infinite;
+    double least = infinite, exact = infinite;
     for (const auto& joint : prepared->joints)
         for (std::size_t m = 0; m < joint->modes().size(); ++m) {
             if (joint->modes()[m].mode_class != families::ModeClass::ultimate) continue;
-            least = std::min(least, ElementCheck(*joint, rest, push, cases, &seeds).mode(m, least).factor());
+            const ModeResult found = ElementCheck(*joint, rest, push, cases, &seeds).mode(m, least);
+            if (!(found.factor() < least)) continue;
+            least = found.factor();
+            exact = families::factors(*joint, m, found.load).least();
         }
-    return least;
+    return exact;
 }
 
 bool is_doubtful(const InterfaceResult& r) {
@@ -170,21 +197,27 @@ void note_swing(const rig::Interface& interface, const families::Joint& joint, I
     if (!interface.pose) return;
     for (const auto& value : joint.results({}))
         if (value.name == "swing_limit" && interface.pose->tilt() > value.value + 1e-9)
-            result.advisories.push_back({fmt::format("The ball is posed at {:.0f}°, and it swings only to {:.0f}°.", interface.pose->tilt() * 57.29578, value.value * 57.29578), true});
+            result.advisories.push_back({fmt::format("The ball is posed at {:.0f}°, and it swings only to {:.0f}°.",
+                                                     interface.pose->tilt() * 57.29578, value.value * 57.29578),
+                                         true});
 }
 
 }  // namespace
 
 std::string_view name_of(Verdict verdict) {
     switch (verdict) {
-        case Verdict::holds: return "Holds";
-        case Verdict::doubtful: return "Doubtful";
-        case Verdict::slips: return "Slips";
+        case Verdict::holds:
+            return "Holds";
+        case Verdict::doubtful:
+            return "Doubtful";
+        case Verdict::slips:
+            return "Slips";
     }
     return "";
 }
 
-Result<InterfaceResult> check_interface(const rig::Rig& rig, const rig::Placement& placement, const rig::Interface& interface, const CheckOptions& options) {
+Result<InterfaceResult> check_interface(const rig::Rig& rig, const rig::Placement& placement,
+                                        const rig::Interface& interface, const CheckOptions& options) {
     const auto cases = cases_of(options);
     if (!cases) return cases.problem();
     InterfaceResult result{interface.id, interface.name, {}, {}, infinite, infinite, infinite, Verdict::slips, {}, {}};
@@ -215,7 +248,8 @@ Result<InterfaceResult> check_interface(const rig::Rig& rig, const rig::Placemen
     std::vector<Eigen::Vector3d> seeds;
     for (const auto& mode : result.modes)
         if (mode.direction && mode.mode_class == families::ModeClass::ultimate) seeds.push_back(*mode.direction);
-    const auto low = end_factor(interface, rig::End::weak, result.rest, push, *cases, seeds), high = end_factor(interface, rig::End::strong, result.rest, push, *cases, seeds);
+    const auto low = end_factor(interface, rig::End::weak, result.rest, push, *cases, seeds),
+               high = end_factor(interface, rig::End::strong, result.rest, push, *cases, seeds);
     if (!low) return low.problem();
     if (!high) return high.problem();
     result.low = std::min(*low, result.typical);
@@ -233,7 +267,8 @@ void conclude(RigCheck& check) {
         if (!check.worst) check.worst = i;
         const auto& worst = check.interfaces[*check.worst];
         // The worse verdict first, then the lower factor: an interface that may not be trusted outranks a number.
-        if (here.verdict > worst.verdict || (here.verdict == worst.verdict && here.typical < worst.typical)) check.worst = i;
+        if (here.verdict > worst.verdict || (here.verdict == worst.verdict && here.typical < worst.typical))
+            check.worst = i;
     }
 }
 
@@ -243,7 +278,8 @@ Result<RigCheck> check(const rig::Rig& rig, const CheckOptions& options) {
 }
 
 Result<RigCheck> check_valid(const rig::Rig& rig, const CheckOptions& options) {
-    if (options.required && !(*options.required > 0 && *options.required <= 100)) return Problem{"required", "The required factor must be more than 0 and at most 100.", "For example 2."};
+    if (options.required && !(*options.required > 0 && *options.required <= 100))
+        return Problem{"required", "The required factor must be more than 0 and at most 100.", "For example 2."};
     RigCheck result;
     result.required = options.required.value_or(rig.required);
     result.placement = rig::place(rig);

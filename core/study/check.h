@@ -19,10 +19,10 @@ inline constexpr std::string_view case_rest = "rest", case_push = "hand push";
 struct ModeResult {
     std::string element, family, mode, label, motion;
     families::ModeClass mode_class = families::ModeClass::ultimate;
-    double mass = 0, live = 0;      ///< lambda_mass, lambda_live at typical inputs; infinity when not driven
-    std::string load_case;          ///< the case in which the lesser of them is least
+    double mass = 0, live = 0;                 ///< lambda_mass, lambda_live at typical inputs; infinity when not driven
+    std::string load_case;                     ///< the case in which the lesser of them is least
     std::optional<Eigen::Vector3d> direction;  ///< of the push, in the world
-    mechanics::Load load;           ///< that case's load in the interface's frame
+    mechanics::Load load;                      ///< that case's load in the interface's frame
     double factor() const { return mass < live ? mass : live; }
     bool by_mass() const { return mass <= live; }
 };
@@ -34,7 +34,7 @@ struct InterfaceResult {
     double low = 0, typical = 0, high = 0;
     Verdict verdict = Verdict::slips;
     std::vector<families::Advisory> advisories;
-    mechanics::Load rest;                ///< the weights alone
+    mechanics::Load rest;  ///< the weights alone
 };
 
 struct RigCheck {
@@ -46,8 +46,8 @@ struct RigCheck {
 };
 
 struct CheckOptions {
-    std::optional<double> required;      ///< instead of the rig's own
-    std::vector<std::string> cases;      ///< empty: all
+    std::optional<double> required;  ///< instead of the rig's own
+    std::vector<std::string> cases;  ///< empty: all
 };
 
 /// Every interface under every load case, at typical, weak and strong inputs.
@@ -58,7 +58,8 @@ struct CheckOptions {
 Result<RigCheck> check(const rig::Rig& rig, const CheckOptions& options = {});
 
 /// One interface of a placed, validated rig.
-Result<InterfaceResult> check_interface(const rig::Rig& rig, const rig::Placement& placement, const rig::Interface& interface, const CheckOptions& options = {});
+Result<InterfaceResult> check_interface(const rig::Rig& rig, const rig::Placement& placement,
+                                        const rig::Interface& interface, const CheckOptions& options = {});
 /// check() for a rig that is known to be valid: an edited document's.
 Result<RigCheck> check_valid(const rig::Rig& rig, const CheckOptions& options = {});
 /// Picks the worst interface and the rig's verdict.

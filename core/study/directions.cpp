@@ -1,8 +1,8 @@
 #include "study/directions.h"
 
-#include <Eigen/Geometry>
 #include <array>
 #include <cmath>
+#include <Eigen/Geometry>
 #include <map>
 #include <numbers>
 
@@ -20,7 +20,9 @@ std::vector<Eigen::Vector3d> subdivided_icosahedron(int times) {
         }
     std::vector<std::array<std::size_t, 3>> faces;
     const double edge = 1.0514622242382672;  // of the unit icosahedron
-    const auto adjacent = [&](std::size_t i, std::size_t j) { return std::abs((points[i] - points[j]).norm() - edge) < 1e-6; };
+    const auto adjacent = [&](std::size_t i, std::size_t j) {
+        return std::abs((points[i] - points[j]).norm() - edge) < 1e-6;
+    };
     for (std::size_t i = 0; i < 12; ++i)
         for (std::size_t j = i + 1; j < 12; ++j)
             for (std::size_t k = j + 1; k < 12; ++k)
@@ -73,7 +75,8 @@ std::vector<Eigen::Vector3d> neighbours(const Eigen::Vector3d& direction, double
     std::vector<Eigen::Vector3d> list;
     for (int i = 0; i < 6; ++i) {
         const double a = std::numbers::pi / 3 * i;
-        list.push_back((std::cos(angle) * direction + std::sin(angle) * (std::cos(a) * across + std::sin(a) * other)).normalized());
+        list.push_back((std::cos(angle) * direction + std::sin(angle) * (std::cos(a) * across + std::sin(a) * other))
+                           .normalized());
     }
     return list;
 }

@@ -4,8 +4,8 @@
 
 namespace clampet::study {
 
-/// 162 directions spread over the sphere: an icosahedron subdivided twice. Unit vectors; the first 12 are its corners, the
-/// first 42 those of the first subdivision.
+/// 162 directions spread over the sphere: an icosahedron subdivided twice. Unit vectors; the first 12 are its corners,
+/// the first 42 those of the first subdivision.
 const std::vector<Eigen::Vector3d>& sphere_directions();
 /// Those first 42, for the ends of a band.
 const std::vector<Eigen::Vector3d>& few_directions();

@@ -9,7 +9,9 @@
 namespace clampet::study {
 namespace {
 
-std::string with_verb(const ModeResult& m) { return m.motion.empty() ? m.label : m.motion; }
+std::string with_verb(const ModeResult& m) {
+    return m.motion.empty() ? m.label : m.motion;
+}
 
 /// "twists" → "twist", for "would twist first".
 std::string infinitive(const std::string& verb) {
@@ -53,13 +55,17 @@ std::string sentence(const InterfaceResult& r) {
     const auto& m = r.modes[*r.governs];
     if (m.factor() == 0) return fmt::format("{} {}.", r.name, with_verb(m));
     const char* margin = m.by_mass() ? "this load" : "this push";
-    return fmt::format("{} {} at {} {}, {}.", r.name, r.verdict == Verdict::slips ? with_verb(m) : "would " + infinitive(with_verb(m)), quantity::format_factor(m.factor()), margin, under(m));
+    return fmt::format("{} {} at {} {}, {}.", r.name,
+                       r.verdict == Verdict::slips ? with_verb(m) : "would " + infinitive(with_verb(m)),
+                       quantity::format_factor(m.factor()), margin, under(m));
 }
 
 std::string headline(const RigCheck& check) {
     if (!check.worst) return "There is no interface yet.";
     const auto& worst = check.interfaces[*check.worst];
-    if (check.verdict == Verdict::holds) return fmt::format("Everything holds. The least is {}: {}.", worst.name, quantity::format_factor(worst.typical));
+    if (check.verdict == Verdict::holds)
+        return fmt::format("Everything holds. The least is {}: {}.", worst.name,
+                           quantity::format_factor(worst.typical));
     if (check.verdict == Verdict::doubtful && worst.governs && worst.typical >= check.required && worst.low >= 1) {
         for (const auto& advisory : worst.advisories)
             if (advisory.doubtful) return fmt::format("{} is doubtful. {}", worst.name, advisory.text);

@@ -5,7 +5,8 @@
 
 namespace clampet::study {
 
-/// "Holds the load 3.4 times; would twist first." — one sentence about a seam, the same on screen and on the command line.
+/// "Holds the load 3.4 times; would twist first." — one sentence about a seam, the same on screen and on the command
+/// line.
 std::string sentence(const InterfaceResult& interface);
 /// "would twist first", "bottoms before it clamps".
 std::string short_sentence(const InterfaceResult& interface);

@@ -18,7 +18,8 @@ TEST_CASE("every row has a source and values in order", "[catalogue]") {
 }
 
 TEST_CASE("a friction pair is found in either order", "[catalogue]") {
-    CHECK(catalogue::friction_named("plywood on steel")->typical == catalogue::friction_named("steel on plywood")->typical);
+    CHECK(catalogue::friction_named("plywood on steel")->typical ==
+          catalogue::friction_named("steel on plywood")->typical);
     const auto missing = catalogue::friction_named("steel on cheese");
     REQUIRE_FALSE(missing);
     CHECK(missing.problem().what == "There is no friction value for steel on cheese.");

@@ -20,8 +20,17 @@ TEST_CASE("pitch and minor diameters agree with ISO 724", "[catalogue][thread][p
         const char* name;
         double pitch, pitch_diameter, minor;
     };
-    const auto row = GENERATE(values<Row>({{"M2", 0.4, 1.740, 1.567}, {"M2.5", 0.45, 2.208, 2.013}, {"M3", 0.5, 2.675, 2.459}, {"M4", 0.7, 3.545, 3.242}, {"M5", 0.8, 4.480, 4.134}, {"M6", 1, 5.350, 4.917},
-                                           {"M8", 1.25, 7.188, 6.647}, {"M10", 1.5, 9.026, 8.376}, {"M12", 1.75, 10.863, 10.106}, {"M6x0.75", 0.75, 5.513, 5.188}, {"M10x1", 1, 9.350, 8.917}}));
+    const auto row = GENERATE(values<Row>({{"M2", 0.4, 1.740, 1.567},
+                                           {"M2.5", 0.45, 2.208, 2.013},
+                                           {"M3", 0.5, 2.675, 2.459},
+                                           {"M4", 0.7, 3.545, 3.242},
+                                           {"M5", 0.8, 4.480, 4.134},
+                                           {"M6", 1, 5.350, 4.917},
+                                           {"M8", 1.25, 7.188, 6.647},
+                                           {"M10", 1.5, 9.026, 8.376},
+                                           {"M12", 1.75, 10.863, 10.106},
+                                           {"M6x0.75", 0.75, 5.513, 5.188},
+                                           {"M10x1", 1, 9.350, 8.917}}));
     CAPTURE(row.name);
     const auto t = named(row.name);
     CHECK(t.pitch * 1e3 == absolute(row.pitch, 1e-9));
@@ -35,7 +44,8 @@ TEST_CASE("metric stress areas agree with ISO 898-1", "[catalogue][thread][publi
         const char* name;
         double area;
     };
-    const auto row = GENERATE(values<Row>({{"M3", 5.03}, {"M4", 8.78}, {"M5", 14.2}, {"M6", 20.1}, {"M8", 36.6}, {"M10", 58.0}, {"M12", 84.3}}));
+    const auto row = GENERATE(values<Row>(
+        {{"M3", 5.03}, {"M4", 8.78}, {"M5", 14.2}, {"M6", 20.1}, {"M8", 36.6}, {"M10", 58.0}, {"M12", 84.3}}));
     CAPTURE(row.name);
     CHECK(named(row.name).stress_area * 1e6 == relative(row.area, 0.0035));
 }
@@ -44,15 +54,17 @@ TEST_CASE("2A and 2B limits agree with ASME B1.1", "[catalogue][thread][publishe
     // ASME B1.1 table of limits of size, classes 2A and 2B [in], as printed to 0.0001.
     struct Row {
         const char* name;
-        double major_high, major_low, pitch_high, pitch_low, nut_pitch_low, nut_pitch_high, nut_minor_low, nut_minor_high, area;
+        double major_high, major_low, pitch_high, pitch_low, nut_pitch_low, nut_pitch_high, nut_minor_low,
+            nut_minor_high, area;
     };
-    const auto row = GENERATE(values<Row>({{"1/4-20 UNC", 0.2489, 0.2408, 0.2164, 0.2127, 0.2175, 0.2224, 0.196, 0.207, 0.0318},
-                                           {"1/4-28 UNF", 0.2490, 0.2425, 0.2258, 0.2225, 0.2268, 0.2311, 0.211, 0.220, 0.0364},
-                                           {"5/16-18 UNC", 0.3113, 0.3026, 0.2752, 0.2712, 0.2764, 0.2817, 0.252, 0.265, 0.0524},
-                                           {"3/8-16 UNC", 0.3737, 0.3643, 0.3331, 0.3287, 0.3344, 0.3401, 0.307, 0.321, 0.0775},
-                                           {"1/2-13 UNC", 0.4985, 0.4876, 0.4485, 0.4435, 0.4500, 0.4565, 0.417, 0.434, 0.1419},
-                                           {"#10-32 UNF", 0.1891, 0.1831, 0.1688, 0.1658, 0.1697, 0.1736, 0.156, 0.164, 0.0200},
-                                           {"#8-32 UNC", 0.1631, 0.1571, 0.1428, 0.1399, 0.1437, 0.1475, 0.130, 0.139, 0.0140}}));
+    const auto row =
+        GENERATE(values<Row>({{"1/4-20 UNC", 0.2489, 0.2408, 0.2164, 0.2127, 0.2175, 0.2224, 0.196, 0.207, 0.0318},
+                              {"1/4-28 UNF", 0.2490, 0.2425, 0.2258, 0.2225, 0.2268, 0.2311, 0.211, 0.220, 0.0364},
+                              {"5/16-18 UNC", 0.3113, 0.3026, 0.2752, 0.2712, 0.2764, 0.2817, 0.252, 0.265, 0.0524},
+                              {"3/8-16 UNC", 0.3737, 0.3643, 0.3331, 0.3287, 0.3344, 0.3401, 0.307, 0.321, 0.0775},
+                              {"1/2-13 UNC", 0.4985, 0.4876, 0.4485, 0.4435, 0.4500, 0.4565, 0.417, 0.434, 0.1419},
+                              {"#10-32 UNF", 0.1891, 0.1831, 0.1688, 0.1658, 0.1697, 0.1736, 0.156, 0.164, 0.0200},
+                              {"#8-32 UNC", 0.1631, 0.1571, 0.1428, 0.1399, 0.1437, 0.1475, 0.130, 0.139, 0.0140}}));
     CAPTURE(row.name);
     const auto t = named(row.name);
     CHECK(t.external_major.high / inch == absolute(row.major_high, 0.00011));
@@ -78,7 +90,8 @@ TEST_CASE("6g and 6H limits of common sizes", "[catalogue][thread][from-memory]"
 }
 
 TEST_CASE("mixed threads jam where the flanks say so", "[catalogue][thread]") {
-    // Derived in the project's own notes on mechanics, section 2: M6 in 1/4-20 0.93 to 1.43, 3/8-16 in M10 3.2 to 5.2, #10-32 in M5 18 to 37.
+    // Derived in the project's own notes on mechanics, section 2: M6 in 1/4-20 0.93 to 1.43, 3/8-16 in M10 3.2 to 5.2,
+    // #10-32 in M5 18 to 37.
     const auto m6 = catalogue::fit(named("M6"), named("1/4-20"));
     CHECK(m6.fit == Fit::jams);
     CHECK(m6.turns_low == absolute(0.93, 0.006));
@@ -101,7 +114,8 @@ TEST_CASE("verdicts of fit", "[catalogue][thread]") {
 }
 
 TEST_CASE("threads go by many names", "[catalogue][thread]") {
-    for (const char* name : {"1/4-20 UNC", "1/4-20", "¼-20", "1/4-20unc"}) CHECK(named(name).designation == "1/4-20 UNC");
+    for (const char* name : {"1/4-20 UNC", "1/4-20", "¼-20", "1/4-20unc"})
+        CHECK(named(name).designation == "1/4-20 UNC");
     for (const char* name : {"M6", "m6", "M6x1", "M6×1"}) CHECK(named(name).designation == "M6");
     CHECK(named("M6x0.75").pitch == relative(0.00075, 1e-9));
     const auto unknown = catalogue::thread_named("M7");

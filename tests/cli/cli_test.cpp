@@ -95,13 +95,16 @@ TEST_CASE("validate says line and path of what is wrong", "[cli]") {
     std::ofstream(bad) << text;
     const auto r = run("validate " + bad);
     CHECK(r.exit_code == 3);
-    CHECK_THAT(r.err, Catch::Contains("/parts/5/mass") && Catch::Contains("line ") && Catch::Contains("for example 1.34"));
+    CHECK_THAT(r.err,
+               Catch::Contains("/parts/5/mass") && Catch::Contains("line ") && Catch::Contains("for example 1.34"));
     CHECK(std::count(r.err.begin(), r.err.end(), '\n') == 1);
     CHECK(run("validate " + std::string(folder.path())).exit_code == 3);
 }
 
 TEST_CASE("bench computes one interface and shows its working", "[cli]") {
-    const auto r = run("bench flat_face shape=disc diameter=40mm hole_diameter=0 bears=whole friction=0.3 force=1000N --wrench 0,0,0,0,0,1 --json");
+    const auto r =
+        run("bench flat_face shape=disc diameter=40mm hole_diameter=0 bears=whole friction=0.3 force=1000N --wrench "
+            "0,0,0,0,0,1 --json");
     const auto j = json::parse(r.out);
     CHECK(r.exit_code == 0);
     CHECK(j.at("family") == "flat_face");
@@ -112,12 +115,19 @@ TEST_CASE("bench computes one interface and shows its working", "[cli]") {
     CHECK(j.at("modes")[1].at("factor").is_null());
     CHECK(j.at("parameters").at("diameter") == 0.04);
     CHECK(j.at("working").size() > 5);
-    for (const auto& line : j.at("working")) CHECK((line.contains("quantity") && line.contains("formula") && line.contains("value") && line.contains("unit") && line.contains("source")));
-    CHECK_THAT(run("bench flat_face shape=disc diameter=40mm hole_diameter=0 bears=whole friction=0.3 force=1000N --wrench 0,0,0,0,0,1").out, Catch::Contains("4.0×, slips first") && Catch::Contains("Working"));
+    for (const auto& line : j.at("working"))
+        CHECK((line.contains("quantity") && line.contains("formula") && line.contains("value") &&
+               line.contains("unit") && line.contains("source")));
+    CHECK_THAT(run("bench flat_face shape=disc diameter=40mm hole_diameter=0 bears=whole friction=0.3 force=1000N "
+                   "--wrench 0,0,0,0,0,1")
+                   .out,
+               Catch::Contains("4.0×, slips first") && Catch::Contains("Working"));
 }
 
 TEST_CASE("bench splits the load into what stays and what may grow", "[cli]") {
-    const auto j = json::parse(run("bench flat_face bears=whole hole_diameter=0 friction=0.3 force=1000 --wrench 150,0,0,0,0,0 --permanent 100,0,0,0,0,0 --json").out);
+    const auto j = json::parse(run("bench flat_face bears=whole hole_diameter=0 friction=0.3 force=1000 --wrench "
+                                   "150,0,0,0,0,0 --permanent 100,0,0,0,0,0 --json")
+                                   .out);
     CHECK(j.at("modes")[0].at("factor_mass").get<double>() == relative(2, 1e-3));
     CHECK(j.at("modes")[0].at("factor_live").get<double>() == relative(4, 1e-3));
 }
@@ -126,9 +136,15 @@ TEST_CASE("bench refuses what cannot be built, on one line", "[cli]") {
     struct Row {
         const char *arguments, *says;
     };
-    for (const Row& row : {Row{"bench glue", "Use one of: thread"}, Row{"bench ball diameter=-3mm", "It must be more than 0 mm"}, Row{"bench ball diameter=3kg", "a length is wanted"}, Row{"bench ball colour=red", "It has: diameter"},
-                           Row{"bench ball diameter", "is not key=value"}, Row{"bench ball --wrench 1,2,3", "Write Fx,Fy,Fz,Mx,My,Mz"}, Row{"bench ball --wrench 1,2,3,4,5,nan", "is not six numbers"}, Row{"bench ball diameter=nan", "not a number"},
-                           Row{"bench ball friction='steel on cheese'", "Type a measured number"}, Row{"bench thread screw=M7", "not in the catalogue"}, Row{"bench tube_grip diameter=200mm", "Use a flank of at least"}}) {
+    for (const Row& row :
+         {Row{"bench glue", "Use one of: thread"}, Row{"bench ball diameter=-3mm", "It must be more than 0 mm"},
+          Row{"bench ball diameter=3kg", "a length is wanted"}, Row{"bench ball colour=red", "It has: diameter"},
+          Row{"bench ball diameter", "is not key=value"}, Row{"bench ball --wrench 1,2,3", "Write Fx,Fy,Fz,Mx,My,Mz"},
+          Row{"bench ball --wrench 1,2,3,4,5,nan", "is not six numbers"},
+          Row{"bench ball diameter=nan", "not a number"},
+          Row{"bench ball friction='steel on cheese'", "Type a measured number"},
+          Row{"bench thread screw=M7", "not in the catalogue"},
+          Row{"bench tube_grip diameter=200mm", "Use a flank of at least"}}) {
         CAPTURE(row.arguments);
         const auto r = run(row.arguments);
         CHECK(r.exit_code == 2);
@@ -145,7 +161,8 @@ TEST_CASE("families and their parameters are listed", "[cli]") {
         const auto key = f.at("family").get<std::string>();
         const auto params = json::parse(run("bench " + key + " --params --json").out).at("parameters");
         CHECK(params.size() > 3);
-        for (const auto& p : params) CHECK((p.contains("key") && p.contains("default") && p.contains("help") && p.contains("source")));
+        for (const auto& p : params)
+            CHECK((p.contains("key") && p.contains("default") && p.contains("help") && p.contains("source")));
         CHECK_THAT(run("families").out, Catch::Contains(key));
         CHECK(run("bench " + key + " --params").exit_code == 0);
     }
@@ -167,8 +184,11 @@ TEST_CASE("thread show, fit and stack", "[cli]") {
     CHECK(stack.at("protrusion").get<double>() == absolute(0.007875, 1e-9));
     CHECK(stack.at("washer_thickness").at("low").get<double>() == absolute(0.002675, 1e-9));
     CHECK(stack.at("standard_screw_lengths")[0].get<double>() == absolute(0.0127, 1e-9));
-    CHECK(json::parse(run("thread stack screw=M6x0.75x16mm items=6mm+2*1mm socket=12mm --json").out).at("verdict") == "right");
-    CHECK(json::parse(run("thread stack screw=1/4-20x1/2in items=9.5mm socket=5.5mm in=wood --json").out).at("verdict") == "short");
+    CHECK(json::parse(run("thread stack screw=M6x0.75x16mm items=6mm+2*1mm socket=12mm --json").out).at("verdict") ==
+          "right");
+    CHECK(
+        json::parse(run("thread stack screw=1/4-20x1/2in items=9.5mm socket=5.5mm in=wood --json").out).at("verdict") ==
+        "short");
     CHECK(run("thread stack screw=1/4-20 socket=5mm").exit_code == 2);
     CHECK(run("thread stack screw=1/4-20x1in socket=-5mm").exit_code == 2);
 }

@@ -1,17 +1,17 @@
 // Starts a QApplication before the first test and ends it after the last, in the runner that Catch2 brings.
 #define CATCH_CONFIG_EXTERNAL_INTERFACES
+#include <catch2/catch.hpp>
+#include <memory>
 #include <QApplication>
 #include <QSettings>
 #include <QTemporaryDir>
-#include <catch2/catch.hpp>
-#include <memory>
 
 #include "desktop/theme.h"
 
 namespace {
 
 class Application : public Catch::TestEventListenerBase {
-   public:
+ public:
     using TestEventListenerBase::TestEventListenerBase;
     void testRunStarting(const Catch::TestRunInfo&) override {
         if (qEnvironmentVariableIsEmpty("QT_QPA_PLATFORM")) qputenv("QT_QPA_PLATFORM", "offscreen");
@@ -26,7 +26,7 @@ class Application : public Catch::TestEventListenerBase {
     }
     void testRunEnded(const Catch::TestRunStats&) override { application_.reset(); }
 
-   private:
+ private:
     int count_ = 1;
     char name_[8] = "clampet";
     char* arguments_[2] = {name_, nullptr};

@@ -24,9 +24,11 @@ TEST_CASE("the hold bar's parts are where its numbers are", "[desktop][layout]")
 TEST_CASE("factors off the scale stay on it, marked", "[desktop][layout]") {
     const QRectF place(0, 0, 150, 20);
     const double infinite = std::numeric_limits<double>::infinity();
-    for (const auto& f : {HoldBarFactors{0, 0, 0, 2}, HoldBarFactors{infinite, infinite, infinite, 2}, HoldBarFactors{0.01, 50, infinite, 100}}) {
+    for (const auto& f : {HoldBarFactors{0, 0, 0, 2}, HoldBarFactors{infinite, infinite, infinite, 2},
+                          HoldBarFactors{0.01, 50, infinite, 100}}) {
         const auto bar = layout_hold_bar(f, place);
-        for (const auto& r : {bar.band, bar.typical_mark, bar.required_tick}) CHECK(place.adjusted(-2, -1, 2, 1).contains(r));
+        for (const auto& r : {bar.band, bar.typical_mark, bar.required_tick})
+            CHECK(place.adjusted(-2, -1, 2, 1).contains(r));
     }
     CHECK(layout_hold_bar({0, 0, 0, 2}, place).below);
     CHECK(layout_hold_bar({infinite, infinite, infinite, 2}, place).above);
@@ -60,7 +62,8 @@ TEST_CASE("the elevation shows the lever arm that the statics use", "[desktop][s
     const auto scene = make_scene(document, ViewSide::side, "ball");
     REQUIRE(scene.lever);
     for (const auto& r : document.check().interfaces)
-        if (r.id == "ball") CHECK(scene.lever->moment == Approx(std::hypot(r.rest.permanent.mx, r.rest.permanent.my)).epsilon(1e-6));
+        if (r.id == "ball")
+            CHECK(scene.lever->moment == Approx(std::hypot(r.rest.permanent.mx, r.rest.permanent.my)).epsilon(1e-6));
     REQUIRE(scene.ball);
     CHECK(scene.ball->angle == Approx(52 * M_PI / 180));
     REQUIRE(scene.push);

@@ -8,7 +8,8 @@ struct Field {
     QuantityField field{quantity::Dimension::length};
     std::vector<std::pair<double, quint64>> commits;
     Field() {
-        QObject::connect(&field, &QuantityField::committed, [this](double si, quint64 g) { commits.emplace_back(si, g); });
+        QObject::connect(&field, &QuantityField::committed,
+                         [this](double si, quint64 g) { commits.emplace_back(si, g); });
         field.show_value(0.0337);
         field.show();
         REQUIRE(QTest::qWaitForWindowExposed(&field));

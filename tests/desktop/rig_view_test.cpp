@@ -128,7 +128,8 @@ TEST_CASE("working on demand, with its sources", "[desktop][rig]") {
     d.click_seam("ball");
     CHECK(d.window.sheet()->working_text().isEmpty());
     QTest::mouseClick(d.window.sheet()->working_button(), Qt::LeftButton);
-    CHECK_THAT(d.window.sheet()->working_text().toStdString(), Catch::Contains("VDI 2230") && Catch::Contains("holding moment"));
+    CHECK_THAT(d.window.sheet()->working_text().toStdString(),
+               Catch::Contains("VDI 2230") && Catch::Contains("holding moment"));
     QTest::mouseClick(d.window.sheet()->working_button(), Qt::LeftButton);
     CHECK(d.window.sheet()->working_text().isEmpty());
 }
@@ -160,7 +161,11 @@ TEST_CASE("dragging the ball poses it and everything follows", "[desktop][elevat
     const auto start = view->pixel(view->scene().ball->handle).toPoint();
     const auto centre = view->pixel(view->scene().ball->centre);
     const double radius = std::hypot(start.x() - centre.x(), start.y() - centre.y());
-    const auto at = [&](double degrees) { return QPointF(centre.x() + radius * std::sin(degrees * M_PI / 180), centre.y() - radius * std::cos(degrees * M_PI / 180)).toPoint(); };
+    const auto at = [&](double degrees) {
+        return QPointF(centre.x() + radius * std::sin(degrees * M_PI / 180),
+                       centre.y() - radius * std::cos(degrees * M_PI / 180))
+            .toPoint();
+    };
     QTest::mousePress(view, Qt::LeftButton, {}, start);
     for (const double degrees : {45.0, 35.0, 25.0, 20.0}) QTest::mouseMove(view, at(degrees));
     QTest::mouseRelease(view, Qt::LeftButton, {}, at(20));

@@ -1,4 +1,5 @@
 #pragma once
+#include <catch2/catch.hpp>
 #include <QApplication>
 #include <QComboBox>
 #include <QLabel>
@@ -6,15 +7,14 @@
 #include <QPushButton>
 #include <QTemporaryDir>
 #include <QtTest>
-#include <catch2/catch.hpp>
 
 #include "desktop/brief_page.h"
+#include "desktop/drawing_view.h"
 #include "desktop/elevation_view.h"
 #include "desktop/input_row.h"
 #include "desktop/main_window.h"
 #include "desktop/notice_bar.h"
 #include "desktop/quantity_field.h"
-#include "desktop/drawing_view.h"
 #include "desktop/seam_button.h"
 #include "desktop/seam_sheet.h"
 #include "desktop/stack_view.h"
@@ -62,6 +62,8 @@ struct DemoWindow {
         QTest::keyClick(edit, Qt::Key_Backspace);
         QTest::keyClicks(edit, text);
     }
-    const clampet::rig::Input& given(const char* seam, std::size_t element, const char* key) { return window.document().rig().interface(seam)->elements[element].inputs.at(key); }
+    const clampet::rig::Input& given(const char* seam, std::size_t element, const char* key) {
+        return window.document().rig().interface(seam)->elements[element].inputs.at(key);
+    }
     void shortcut(const char* action) { window.action(action)->trigger(); }
 };

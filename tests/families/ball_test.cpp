@@ -10,7 +10,9 @@ using namespace bench;
 
 namespace {
 constexpr double degree = std::numbers::pi / 180;
-Values two_rings(double seat, double cap) { return {{"diameter", 0.022}, {"friction", 0.2}, {"force", 500.0}, {"seat_angle", seat}, {"cap_angle", cap}}; }
+Values two_rings(double seat, double cap) {
+    return {{"diameter", 0.022}, {"friction", 0.2}, {"force", 500.0}, {"seat_angle", seat}, {"cap_angle", cap}};
+}
 Values one_ring(double seat) {
     auto v = two_rings(seat, 45 * degree);
     v["seats"] = std::string("one_ring");
@@ -23,7 +25,10 @@ TEST_CASE("spin and tilt of one ring have closed forms", "[families][ball]") {
     struct Row {
         double degrees, tilt;
     };
-    const auto row = GENERATE(values<Row>({{30, 0.93422}, {45, 0.85985}, {60, 2 / std::numbers::pi * 1.2110560}, {80, 2 / std::numbers::pi * 1.0401143}}));
+    const auto row = GENERATE(values<Row>({{30, 0.93422},
+                                           {45, 0.85985},
+                                           {60, 2 / std::numbers::pi * 1.2110560},
+                                           {80, 2 / std::numbers::pi * 1.0401143}}));
     CAPTURE(row.degrees);
     const double theta = row.degrees * degree, N = 500 / std::cos(theta), scale = 0.2 * N * 0.011;
     CHECK(2 / std::numbers::pi * boost::math::ellint_2(std::sin(theta)) == absolute(row.tilt, 2e-5));
@@ -42,14 +47,16 @@ TEST_CASE("a plunger adds a point opposite its ring", "[families][ball]") {
     v["seats"] = std::string("plunger");
     const double one = factor("ball", one_ring(45 * degree), {0, 0, 0, 1, 0, 0}, "slips");
     CHECK(factor("ball", v, {0, 0, 0, 1, 0, 0}, "slips") == relative(one + 0.2 * 500 * 0.011, 1e-3));
-    CHECK(factor("ball", v, {0, 0, 0, 0, 0, 1}, "slips") == relative(factor("ball", one_ring(45 * degree), {0, 0, 0, 0, 0, 1}, "slips"), 1e-3));
+    CHECK(factor("ball", v, {0, 0, 0, 0, 0, 1}, "slips") ==
+          relative(factor("ball", one_ring(45 * degree), {0, 0, 0, 0, 0, 1}, "slips"), 1e-3));
 }
 
 TEST_CASE("a seat that was tightened once keeps less", "[families][ball]") {
     auto v = one_ring(45 * degree);
     v["seating"] = std::string("as_tightened");
     // N = F/(cos + mu sin): 1/(1 + 0.2) of the jogged one at 45 degrees.
-    CHECK(factor("ball", v, {0, 0, 0, 0, 0, 1}, "slips") == relative(factor("ball", one_ring(45 * degree), {0, 0, 0, 0, 0, 1}, "slips") / 1.2, 1e-3));
+    CHECK(factor("ball", v, {0, 0, 0, 0, 0, 1}, "slips") ==
+          relative(factor("ball", one_ring(45 * degree), {0, 0, 0, 0, 0, 1}, "slips") / 1.2, 1e-3));
 }
 
 TEST_CASE("forces through the centre", "[families][ball]") {
@@ -59,7 +66,8 @@ TEST_CASE("forces through the centre", "[families][ball]") {
     CHECK(factor("ball", v, {0, 1, 0, 0, 0, 0}, "opens") == relative(250 * std::tan(40 * degree), 1e-6));
     CHECK(factor("ball", v, {0, 0, 1, 0, 0, 0}, "parts") == relative(500, 1e-9));
     // Pull and side force: H = (F - Fz) tan.
-    CHECK(factor("ball", v, {10, 0, 20, 0, 0, 0}, "rides_out") == relative(500 / (20 + 10 / std::tan(40 * degree)), 1e-6));
+    CHECK(factor("ball", v, {10, 0, 20, 0, 0, 0}, "rides_out") ==
+          relative(500 / (20 + 10 / std::tan(40 * degree)), 1e-6));
     // A locked cap shares half and half: twice the pull.
     auto locked = two_rings(40 * degree, 40 * degree);
     locked["cap"] = std::string("locked");
@@ -69,8 +77,10 @@ TEST_CASE("forces through the centre", "[families][ball]") {
 TEST_CASE("a pull weakens the seat's friction, a press strengthens it", "[families][ball]") {
     // One ring, spin: mu (F - l Fz) R tan(theta) = l Mz.
     const double t = 0.2 * 0.011 * std::tan(45 * degree);
-    CHECK(factor("ball", one_ring(45 * degree), {0, 0, 100, 0, 0, 1}, "slips") == relative(500 * t / (1 + 100 * t), 1e-3));
-    CHECK(factor("ball", one_ring(45 * degree), {0, 0, -100, 0, 0, 1}, "slips") == relative(500 * t / (1 - 100 * t), 1e-3));
+    CHECK(factor("ball", one_ring(45 * degree), {0, 0, 100, 0, 0, 1}, "slips") ==
+          relative(500 * t / (1 + 100 * t), 1e-3));
+    CHECK(factor("ball", one_ring(45 * degree), {0, 0, -100, 0, 0, 1}, "slips") ==
+          relative(500 * t / (1 - 100 * t), 1e-3));
 }
 
 TEST_CASE("a general moment agrees with brute force in SciPy", "[families][ball][reference]") {
@@ -79,7 +89,11 @@ TEST_CASE("a general moment agrees with brute force in SciPy", "[families][ball]
     for (const auto& c : reference.at("balls")) {
         CAPTURE(c.dump());
         const auto M = c.at("moment").get<std::vector<double>>();
-        const Values v{{"diameter", c.at("diameter").get<double>()}, {"friction", c.at("friction").get<double>()}, {"force", c.at("force").get<double>()}, {"seat_angle", c.at("seat_angle").get<double>()}, {"cap_angle", c.at("cap_angle").get<double>()}};
+        const Values v{{"diameter", c.at("diameter").get<double>()},
+                       {"friction", c.at("friction").get<double>()},
+                       {"force", c.at("force").get<double>()},
+                       {"seat_angle", c.at("seat_angle").get<double>()},
+                       {"cap_angle", c.at("cap_angle").get<double>()}};
         CHECK(factor("ball", v, {0, 0, 0, M[0], M[1], M[2]}, "slips") == relative(c.at("factor"), 0.003));
     }
 }
@@ -101,7 +115,14 @@ TEST_CASE("a ball that cannot be built", "[families][ball]") {
 }
 
 TEST_CASE("a knob's torque becomes a squeeze", "[families][ball]") {
-    const auto r = report("ball", {{"squeezed_by", std::string("screw")}, {"screw", std::string("M5")}, {"torque", 0.8}, {"bearing_outer", 0.0}, {"thread_friction", 0.15}}, Wrench{});
-    const double d2 = 4.480e-3, psi = std::atan(0.8e-3 / (std::numbers::pi * d2)), rho = std::atan(0.15 / std::cos(30 * degree));
+    const auto r = report("ball",
+                          {{"squeezed_by", std::string("screw")},
+                           {"screw", std::string("M5")},
+                           {"torque", 0.8},
+                           {"bearing_outer", 0.0},
+                           {"thread_friction", 0.15}},
+                          Wrench{});
+    const double d2 = 4.480e-3, psi = std::atan(0.8e-3 / (std::numbers::pi * d2)),
+                 rho = std::atan(0.15 / std::cos(30 * degree));
     CHECK(result(r, "clamping_force") == relative(0.8 / (d2 / 2 * std::tan(psi + rho)), 1e-3));
 }

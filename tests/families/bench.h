@@ -18,15 +18,21 @@ inline std::shared_ptr<const families::Joint> joint(const char* family, const Va
 }
 // A template, so that six numbers in braces are always a wrench.
 template <std::same_as<Load> L>
-families::Report report(const char* family, const Values& values, const L& load) { return families::report(*joint(family, values), load); }
-inline families::Report report(const char* family, const Values& values, const Wrench& variable) { return report(family, values, Load{{}, variable}); }
+families::Report report(const char* family, const Values& values, const L& load) {
+    return families::report(*joint(family, values), load);
+}
+inline families::Report report(const char* family, const Values& values, const Wrench& variable) {
+    return report(family, values, Load{{}, variable});
+}
 inline const families::ModeReport& mode(const families::Report& r, const char* key) {
     for (const auto& m : r.modes)
         if (m.mode == key) return m;
     FAIL("no mode " << key);
     return r.modes.front();
 }
-inline double factor(const char* family, const Values& values, const Wrench& variable, const char* key) { return mode(report(family, values, variable), key).factor; }
+inline double factor(const char* family, const Values& values, const Wrench& variable, const char* key) {
+    return mode(report(family, values, variable), key).factor;
+}
 inline double result(const families::Report& r, const char* name) {
     for (const auto& v : r.results)
         if (v.name == name) return v.value;

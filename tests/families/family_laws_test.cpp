@@ -20,7 +20,8 @@ TEST_CASE("keys are unique, defaults are within their bounds, and everything is 
             CHECK(keys.insert(p.key).second);
             CHECK_FALSE(p.help.empty());
             CHECK_FALSE(p.source.empty());
-            CHECK(families::check_value(p, p.kind == Kind::quantity ? families::Value{p.standard} : families::Value{p.standard_text}));
+            CHECK(families::check_value(
+                p, p.kind == Kind::quantity ? families::Value{p.standard} : families::Value{p.standard_text}));
             if (!p.shown_by.empty()) CHECK(families::find_parameter(*family, p.shown_by));
         }
         CHECK(families::join(*family, {}));
@@ -32,7 +33,8 @@ TEST_CASE("every door refuses what is out of range, by name", "[families]") {
         for (const auto& p : family->parameters()) {
             CAPTURE(family->key(), p.key);
             if (p.kind == Kind::quantity) {
-                for (const double bad : {std::nan(""), std::numeric_limits<double>::infinity(), -std::numeric_limits<double>::infinity(), p.most * 2 + 1, p.least - 1}) {
+                for (const double bad : {std::nan(""), std::numeric_limits<double>::infinity(),
+                                         -std::numeric_limits<double>::infinity(), p.most * 2 + 1, p.least - 1}) {
                     const auto made = families::join(*family, {{p.key, bad}});
                     REQUIRE_FALSE(made);
                     CHECK(made.problem().where == p.key);
@@ -40,7 +42,9 @@ TEST_CASE("every door refuses what is out of range, by name", "[families]") {
                 }
             } else {
                 CHECK_FALSE(families::join(*family, {{p.key, 3.0}}));
-                if (p.kind == Kind::choice) CHECK_THAT(families::join(*family, {{p.key, std::string("nonsense")}}).problem().remedy, Catch::StartsWith("Choose one of: "));
+                if (p.kind == Kind::choice)
+                    CHECK_THAT(families::join(*family, {{p.key, std::string("nonsense")}}).problem().remedy,
+                               Catch::StartsWith("Choose one of: "));
             }
         }
     CHECK_THAT(problem("ball", {{"colour", 1.0}}).what, Catch::Contains("has no parameter “colour”"));
@@ -51,7 +55,8 @@ TEST_CASE("no load, and no variable load, drives nothing that holds", "[families
         CAPTURE(family->key());
         const auto r = families::report(**families::join(*family, {}), {});
         for (const auto& m : r.modes)
-            if (m.mode_class == families::ModeClass::ultimate) CHECK((std::isinf(m.factor) || m.mode == "strips" || m.mode == "breaks" || m.mode == "crush"));
+            if (m.mode_class == families::ModeClass::ultimate)
+                CHECK((std::isinf(m.factor) || m.mode == "strips" || m.mode == "breaks" || m.mode == "crush"));
     }
 }
 
@@ -63,8 +68,10 @@ TEST_CASE("factors are never NaN or negative, and the load at the factor is the 
         const auto joint = *families::join(*family, {});
         for (int k = 0; k < 60; ++k) {
             const double size = std::pow(10, 3 * u(random));
-            const Wrench g{size * u(random), size * u(random), -size * std::abs(u(random)), size * 0.05 * u(random), size * 0.05 * u(random), size * 0.05 * u(random)};
-            const Wrench q{size * u(random), size * u(random), size * u(random), size * 0.05 * u(random), size * 0.05 * u(random), size * 0.05 * u(random)};
+            const Wrench g{size * u(random),        size * u(random),        -size * std::abs(u(random)),
+                           size * 0.05 * u(random), size * 0.05 * u(random), size * 0.05 * u(random)};
+            const Wrench q{size * u(random),        size * u(random),        size * u(random),
+                           size * 0.05 * u(random), size * 0.05 * u(random), size * 0.05 * u(random)};
             for (std::size_t m = 0; m < joint->modes().size(); ++m) {
                 CAPTURE(joint->modes()[m].key, k);
                 const auto f = families::factors(*joint, m, {g, q});
@@ -89,12 +96,14 @@ TEST_CASE("a quick test for searches never passes what lets go", "[families][law
         const auto joint = *families::join(*family, {});
         const auto& search = joint->for_search();
         for (int k = 0; k < 60; ++k) {
-            const Wrench q{200 * u(random), 200 * u(random), 200 * u(random), 10 * u(random), 10 * u(random), 10 * u(random)};
+            const Wrench q{200 * u(random), 200 * u(random), 200 * u(random),
+                           10 * u(random),  10 * u(random),  10 * u(random)};
             for (std::size_t m = 0; m < joint->modes().size(); ++m) {
                 CAPTURE(family->key(), joint->modes()[m].key, k);
                 if (search.surely_holds(m, q)) CHECK(search.utilisation(m, q) < 1.001);
                 const double exact = joint->utilisation(m, q), rough = search.utilisation(m, q);
-                if (std::isfinite(exact) && std::isfinite(rough) && exact < 3 && joint->modes()[m].key != "crush") CHECK(rough == absolute(exact, 0.05 * std::max(1.0, exact)));
+                if (std::isfinite(exact) && std::isfinite(rough) && exact < 3 && joint->modes()[m].key != "crush")
+                    CHECK(rough == absolute(exact, 0.05 * std::max(1.0, exact)));
             }
         }
     }
@@ -108,7 +117,8 @@ TEST_CASE("huge loads and none are answered", "[families]") {
                 for (const double sign : {-1.0, 1.0}) {
                     double v[6] = {};
                     v[axis] = sign * size;
-                    const auto r = families::report(**families::join(*family, {}), {{}, {v[0], v[1], v[2], v[3], v[4], v[5]}});
+                    const auto r =
+                        families::report(**families::join(*family, {}), {{}, {v[0], v[1], v[2], v[3], v[4], v[5]}});
                     for (const auto& m : r.modes) CHECK_FALSE(std::isnan(m.factor));
                     for (const auto& value : r.results) CHECK(std::isfinite(value.value));
                     for (const auto& line : r.working) CHECK(std::isfinite(line.value));

@@ -10,7 +10,14 @@ using namespace bench;
 namespace {
 
 Values plain(double diameter = 0.04) {
-    return {{"shape", std::string("disc")}, {"diameter", diameter}, {"hole_diameter", 0.0}, {"bears", std::string("whole")}, {"friction", 0.3}, {"force", 1000.0}, {"allowable_pressure", 1e9}, {"screws", std::string("several")}};
+    return {{"shape", std::string("disc")},
+            {"diameter", diameter},
+            {"hole_diameter", 0.0},
+            {"bears", std::string("whole")},
+            {"friction", 0.3},
+            {"force", 1000.0},
+            {"allowable_pressure", 1e9},
+            {"screws", std::string("several")}};
 }
 Values with(Values v, const Values& more) {
     for (const auto& [key, value] : more) v[key] = value;
@@ -28,11 +35,13 @@ TEST_CASE("a round face slips and twists as a clutch", "[families][flat_face][pu
 }
 
 TEST_CASE("a face tips when the resultant leaves it, worked by hand", "[families][flat_face]") {
-    // lambda = N (d - n.b)/(n.m + d Fz): 1000 N, R 20 mm, moment 2 N m: 20 N m / 2 N m = 10; with a pull of 100 N: 20/(2 + 2) = 5.
+    // lambda = N (d - n.b)/(n.m + d Fz): 1000 N, R 20 mm, moment 2 N m: 20 N m / 2 N m = 10; with a pull of 100 N:
+    // 20/(2 + 2) = 5.
     CHECK(factor("flat_face", plain(), {0, 0, 0, 0, 2, 0}, "tips") == relative(10, 1e-6));
     CHECK(factor("flat_face", plain(), {0, 0, 100, 0, 2, 0}, "tips") == relative(5, 1e-6));
     CHECK(factor("flat_face", plain(), {0, 0, 100, 0, 0, 0}, "parts") == relative(10, 1e-9));
-    const auto square = with(plain(), {{"shape", std::string("rectangle")}, {"length", 0.06}, {"width", 0.02}, {"screw_x", 0.01}});
+    const auto square =
+        with(plain(), {{"shape", std::string("rectangle")}, {"length", 0.06}, {"width", 0.02}, {"screw_x", 0.01}});
     // Screw 10 mm towards +x: 20 mm are left on that side, 40 mm on the other. My tips over +x, by M = x F.
     CHECK(factor("flat_face", square, {0, 0, 0, 0, 4, 0}, "tips") == relative(5, 1e-6));
     CHECK(factor("flat_face", square, {0, 0, 0, 0, -4, 0}, "tips") == relative(10, 1e-6));
@@ -53,20 +62,25 @@ TEST_CASE("a preload alone may crush", "[families][flat_face]") {
     CHECK(r.factor == 0);
     // Even pressure 0.796 MPa; allowed 1.2 MPa: with a moment p_max = N/A + M R/I reaches it at M = 0.404e6 I/R.
     const double I = std::numbers::pi * std::pow(0.02, 4) / 4, A = std::numbers::pi * 4e-4;
-    CHECK(factor("flat_face", with(plain(), {{"allowable_pressure", 1.2e6}}), {0, 0, 0, 0, 1, 0}, "crush") == relative((1.2e6 - 1000 / A) * I / 0.02, 2e-3));
+    CHECK(factor("flat_face", with(plain(), {{"allowable_pressure", 1.2e6}}), {0, 0, 0, 0, 1, 0}, "crush") ==
+          relative((1.2e6 - 1000 / A) * I / 0.02, 2e-3));
 }
 
 TEST_CASE("hard faces bear only in the cone under the head", "[families][flat_face]") {
-    const auto cone = with(plain(), {{"bears", std::string("cone")}, {"head_diameter", 0.014}, {"plate_thickness", 0.006}});
+    const auto cone =
+        with(plain(), {{"bears", std::string("cone")}, {"head_diameter", 0.014}, {"plate_thickness", 0.006}});
     const double reach = 0.007 + 0.006 * std::tan(std::numbers::pi / 6);  // VDI 2230
     CHECK(result(report("flat_face", cone, Wrench{}), "effective_radius") == relative(reach, 1e-9));
     CHECK(factor("flat_face", cone, {0, 0, 0, 0, 0, 1}, "slips") == relative(200 * reach, 3e-4));
-    CHECK(result(report("flat_face", with(cone, {{"plate_thickness", 0.1}}), Wrench{}), "effective_radius") == relative(0.02, 1e-9));
+    CHECK(result(report("flat_face", with(cone, {{"plate_thickness", 0.1}}), Wrench{}), "effective_radius") ==
+          relative(0.02, 1e-9));
 }
 
 TEST_CASE("bonded rubber and a dished rim", "[families][flat_face]") {
-    CHECK(factor("flat_face", with(plain(), {{"bears", std::string("rubber")}}), {0, 0, 0, 0, 0, 1}, "slips") == relative(300 * 8.0 / 15 * 0.02, 4e-4));
-    CHECK(factor("flat_face", with(plain(), {{"bears", std::string("rim")}}), {0, 0, 0, 0, 0, 1}, "slips") == relative(300 * 0.02, 4e-4));
+    CHECK(factor("flat_face", with(plain(), {{"bears", std::string("rubber")}}), {0, 0, 0, 0, 0, 1}, "slips") ==
+          relative(300 * 8.0 / 15 * 0.02, 4e-4));
+    CHECK(factor("flat_face", with(plain(), {{"bears", std::string("rim")}}), {0, 0, 0, 0, 0, 1}, "slips") ==
+          relative(300 * 0.02, 4e-4));
 }
 
 TEST_CASE("a pull takes force from the face, a press gives it what the screw leaves", "[families][flat_face]") {
@@ -89,18 +103,27 @@ TEST_CASE("the margin on the push is not the margin on the load", "[families][fl
 }
 
 TEST_CASE("a twist the wrong way backs a single screw off", "[families][flat_face]") {
-    const auto one = with(plain(), {{"screws", std::string("one")}, {"central_screw", std::string("1/4-20 UNC")}, {"central_friction", 0.15}});
+    const auto one = with(
+        plain(),
+        {{"screws", std::string("one")}, {"central_screw", std::string("1/4-20 UNC")}, {"central_friction", 0.15}});
     const double d2 = 0.0055251, P = 0.00127;
-    const double T = 1000 * (0.3 * 2.0 / 3 * 0.02 + 0.15 * d2 / (2 * std::cos(std::numbers::pi / 6)) - P / (2 * std::numbers::pi));
+    const double T =
+        1000 * (0.3 * 2.0 / 3 * 0.02 + 0.15 * d2 / (2 * std::cos(std::numbers::pi / 6)) - P / (2 * std::numbers::pi));
     CHECK(factor("flat_face", one, {0, 0, 0, 0, 0, 1}, "unscrews") == relative(T, 1e-3));
     CHECK(std::isinf(factor("flat_face", one, {0, 0, 0, 0, 0, -1}, "unscrews")));
-    CHECK(factor("flat_face", with(one, {{"thread_hand", std::string("left")}}), {0, 0, 0, 0, 0, -1}, "unscrews") == relative(T, 1e-3));
+    CHECK(factor("flat_face", with(one, {{"thread_hand", std::string("left")}}), {0, 0, 0, 0, 0, -1}, "unscrews") ==
+          relative(T, 1e-3));
 }
 
 TEST_CASE("a pad sags", "[families][flat_face]") {
-    const auto pad = with(plain(), {{"bears", std::string("pad")}, {"head_diameter", 0.08}, {"pad_thickness", 0.003}, {"pad_modulus", 4e6}, {"sag_limit", 0.01}});
+    const auto pad = with(plain(), {{"bears", std::string("pad")},
+                                    {"head_diameter", 0.08},
+                                    {"pad_thickness", 0.003},
+                                    {"pad_modulus", 4e6},
+                                    {"sag_limit", 0.01}});
     // tilt = M t/(E_c I), E_c = E (1 + 2 S^2), S = R/(2t).
-    const double S = 0.02 / 0.006, I = std::numbers::pi * std::pow(0.02, 4) / 4, tilt = 0.003 / (4e6 * (1 + 2 * S * S) * I);
+    const double S = 0.02 / 0.006, I = std::numbers::pi * std::pow(0.02, 4) / 4,
+                 tilt = 0.003 / (4e6 * (1 + 2 * S * S) * I);
     CHECK(factor("flat_face", pad, {0, 0, 0, 0, 1, 0}, "sags") == relative(0.01 / tilt, 1e-3));
 }
 
@@ -116,18 +139,29 @@ TEST_CASE("rotating wrench and face together changes nothing", "[families][flat_
     const auto a = with(plain(), {{"shape", std::string("rectangle")}, {"length", 0.06}, {"width", 0.03}});
     const auto b = with(plain(), {{"shape", std::string("rectangle")}, {"length", 0.03}, {"width", 0.06}});
     const Wrench w{30, -12, -20, 2.5, 3.5, 1.2}, turned{12, 30, -20, -3.5, 2.5, 1.2};
-    for (const char* m : {"slips", "tips", "opens"}) CHECK(factor("flat_face", a, w, m) == relative(factor("flat_face", b, turned, m), 2e-3));
+    for (const char* m : {"slips", "tips", "opens"})
+        CHECK(factor("flat_face", a, w, m) == relative(factor("flat_face", b, turned, m), 2e-3));
 }
 
 TEST_CASE("the limit surface agrees with brute force in SciPy", "[families][flat_face][reference]") {
-    // tests/reference/limit_surface.py: square grids, centres of rotation by Nelder-Mead, no-tension pressure, bisection.
+    // tests/reference/limit_surface.py: square grids, centres of rotation by Nelder-Mead, no-tension pressure,
+    // bisection.
     std::ifstream file(CLAMPET_SOURCE_DIR "/tests/reference/limit_surface.json");
     const auto reference = nlohmann::json::parse(file);
     for (const auto& c : reference.at("faces")) {
         const auto& s = c.at("shape");
-        Values v = with(plain(), {{"hole_diameter", s.at("hole").get<double>()}, {"friction", c.at("friction").get<double>()}, {"force", c.at("force").get<double>()}, {"load_share", c.at("load_share").get<double>()}});
-        if (s.at("kind") == "disc") v["diameter"] = s.at("length").get<double>();
-        else v = with(v, {{"shape", std::string("rectangle")}, {"length", s.at("length").get<double>()}, {"width", s.at("width").get<double>()}, {"screw_x", s.value("screw_x", 0.0)}, {"screw_y", s.value("screw_y", 0.0)}});
+        Values v = with(plain(), {{"hole_diameter", s.at("hole").get<double>()},
+                                  {"friction", c.at("friction").get<double>()},
+                                  {"force", c.at("force").get<double>()},
+                                  {"load_share", c.at("load_share").get<double>()}});
+        if (s.at("kind") == "disc")
+            v["diameter"] = s.at("length").get<double>();
+        else
+            v = with(v, {{"shape", std::string("rectangle")},
+                         {"length", s.at("length").get<double>()},
+                         {"width", s.at("width").get<double>()},
+                         {"screw_x", s.value("screw_x", 0.0)},
+                         {"screw_y", s.value("screw_y", 0.0)}});
         const auto w = c.at("wrench").get<std::vector<double>>();
         CAPTURE(c.dump());
         const double ours = factor("flat_face", v, {w[0], w[1], w[2], w[3], w[4], w[5]}, "slips");

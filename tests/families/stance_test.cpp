@@ -6,9 +6,13 @@ using namespace clampet;
 using namespace bench;
 
 namespace {
-Values base() { return {{"layout", std::string("rectangle")}, {"length", 0.6}, {"width", 0.4}, {"friction", 0.5}}; }
+Values base() {
+    return {{"layout", std::string("rectangle")}, {"length", 0.6}, {"width", 0.4}, {"friction", 0.5}};
+}
 constexpr double W = 50, h = 1.2;  // weight [N] at the middle, push at this height [m]
-Load pushed(double fx, double fy) { return {{0, 0, -W, 0, 0, 0}, {fx, fy, 0, -h * fy, h * fx, 0}}; }
+Load pushed(double fx, double fy) {
+    return {{0, 0, -W, 0, 0, 0}, {fx, fy, 0, -h * fy, h * fx, 0}};
+}
 }  // namespace
 
 TEST_CASE("a base tips when the push beats its weight, worked by hand", "[families][stance]") {
@@ -22,7 +26,8 @@ TEST_CASE("three legs tip over the nearest side", "[families][stance]") {
     const Values legs{{"layout", std::string("legs")}, {"feet", 3.0}, {"spread", 0.4}, {"turn", 0.0}};
     // A triangle's sides are at half the spread from the middle, opposite a leg: towards -x.
     CHECK(mode(report("stance", legs, pushed(-10, 0)), "tips").factor == relative(W * 0.2 / (10 * h), 1e-9));
-    CHECK(mode(report("stance", legs, pushed(10, 0)), "tips").factor == relative(W * 0.2 / (10 * h * std::cos(std::numbers::pi / 3)), 1e-9));
+    CHECK(mode(report("stance", legs, pushed(10, 0)), "tips").factor ==
+          relative(W * 0.2 / (10 * h * std::cos(std::numbers::pi / 3)), 1e-9));
 }
 
 TEST_CASE("weight outside the feet has tipped already", "[families][stance]") {
@@ -48,8 +53,13 @@ TEST_CASE("a clamped support neither tips nor slides", "[families][stance]") {
 
 TEST_CASE("feet that are none", "[families][stance]") {
     CHECK(problem("stance", {{"layout", std::string("legs")}, {"feet", 3.5}}).where == "feet");
-    CHECK(problem("stance", {{"layout", std::string("points")}, {"points", std::string("0,0; 1 m,0; 2 m,0")}}).where == "points");
-    CHECK(problem("stance", {{"layout", std::string("points")}, {"points", std::string("0,0; left,0; 0,1 m")}}).what == "“ left,0” is not an x,y pair.");
-    const Values free{{"layout", std::string("points")}, {"points", std::string("-300 mm,-200 mm; 300 mm,-200 mm; 300 mm,200 mm; -300 mm,200 mm")}, {"friction", 0.5}};
-    CHECK(mode(report("stance", free, pushed(10, 3)), "tips").factor == relative(mode(report("stance", base(), pushed(10, 3)), "tips").factor, 1e-9));
+    CHECK(problem("stance", {{"layout", std::string("points")}, {"points", std::string("0,0; 1 m,0; 2 m,0")}}).where ==
+          "points");
+    CHECK(problem("stance", {{"layout", std::string("points")}, {"points", std::string("0,0; left,0; 0,1 m")}}).what ==
+          "“ left,0” is not an x,y pair.");
+    const Values free{{"layout", std::string("points")},
+                      {"points", std::string("-300 mm,-200 mm; 300 mm,-200 mm; 300 mm,200 mm; -300 mm,200 mm")},
+                      {"friction", 0.5}};
+    CHECK(mode(report("stance", free, pushed(10, 3)), "tips").factor ==
+          relative(mode(report("stance", base(), pushed(10, 3)), "tips").factor, 1e-9));
 }

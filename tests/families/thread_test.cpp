@@ -6,7 +6,9 @@ using namespace clampet;
 using namespace bench;
 
 namespace {
-Values camera() { return {{"screw_length", 0.0127}, {"items", 0.0085}, {"socket_depth", 0.0055}, {"torque", 0.8}, {"kept", 1.0}}; }
+Values camera() {
+    return {{"screw_length", 0.0127}, {"items", 0.0085}, {"socket_depth", 0.0055}, {"torque", 0.8}, {"kept", 1.0}};
+}
 Values with(Values v, const char* key, families::Value value) {
     v[key] = std::move(value);
     return v;
@@ -14,10 +16,15 @@ Values with(Values v, const char* key, families::Value value) {
 }  // namespace
 
 TEST_CASE("shear areas agree with FED-STD-H28/2", "[families][thread][published]") {
-    // FED-STD-H28/2 forms with basic sizes; 1/4-20: AS_s = pi n Le K_n [1/(2n) + 0.57735 (E_s - K_n)], one inch engaged.
+    // FED-STD-H28/2 forms with basic sizes; 1/4-20: AS_s = pi n Le K_n [1/(2n) + 0.57735 (E_s - K_n)], one inch
+    // engaged.
     const double n = 20, Kn = 0.1959, Es = 0.2175, Ds = 0.25, En = 0.2175, square_inch = 0.0254 * 0.0254;
-    const double external = 3.1415927 * n * Kn * (1 / (2 * n) + 0.57735 * (Es - Kn)), internal = 3.1415927 * n * Ds * (1 / (2 * n) + 0.57735 * (Ds - En));
-    const auto r = report("thread", with(with(with(camera(), "screw_length", 0.0085 + 0.0254), "socket_depth", 0.0254), "socket_end", std::string("through")), Wrench{});
+    const double external = 3.1415927 * n * Kn * (1 / (2 * n) + 0.57735 * (Es - Kn)),
+                 internal = 3.1415927 * n * Ds * (1 / (2 * n) + 0.57735 * (Ds - En));
+    const auto r = report("thread",
+                          with(with(with(camera(), "screw_length", 0.0085 + 0.0254), "socket_depth", 0.0254),
+                               "socket_end", std::string("through")),
+                          Wrench{});
     double seen_external = 0, seen_internal = 0;
     for (const auto& line : r.working) {
         if (line.quantity == "external_shear_area") seen_external = line.value * 1e-6;
@@ -62,7 +69,8 @@ TEST_CASE("the preload follows the torque, and what is turned", "[families][thre
     const auto preload = [](const Values& v) { return result(report("thread", v, Wrench{}), "preload"); };
     CHECK(preload(with(camera(), "torque", 1.6)) == relative(2 * preload(camera()), 1e-9));
     CHECK(preload(with(camera(), "kept", 0.5)) == relative(0.5 * preload(camera()), 1e-9));
-    auto spun = with(with(with(camera(), "turned", std::string("payload")), "face_outer", 0.055), "face_friction", 0.45);
+    auto spun =
+        with(with(with(camera(), "turned", std::string("payload")), "face_outer", 0.055), "face_friction", 0.45);
     // The project's notes, section 2: about 110 N per N m on cork.
     CHECK(preload(spun) / 0.8 == absolute(110, 5));
     // Pads give way until the screw bottoms: N <= k (5.2 - 4.2 mm).

@@ -10,7 +10,15 @@ constexpr double pi = std::numbers::pi, degree = pi / 180;
 const double r = 0.015, L = 0.06, F = 1000, mu = 0.25;
 
 Values grip(const char* jaws) {
-    return {{"jaws", std::string(jaws)}, {"diameter", 2 * r}, {"wall", 0.0}, {"length", L}, {"friction", mu}, {"force", F}, {"half_angle", 45 * degree}, {"flank", 0.05}, {"pad_width", 0.0}};
+    return {{"jaws", std::string(jaws)},
+            {"diameter", 2 * r},
+            {"wall", 0.0},
+            {"length", L},
+            {"friction", mu},
+            {"force", F},
+            {"half_angle", 45 * degree},
+            {"flank", 0.05},
+            {"pad_width", 0.0}};
 }
 Values with(Values v, const char* key, families::Value value) {
     v[key] = std::move(value);
@@ -28,20 +36,24 @@ TEST_CASE("two flat jaws, closed forms", "[families][tube_grip]") {
     CHECK(factor("tube_grip", v, {0, 0, 0, 0, 0, 1}, "slips") == relative(mu * F * L / 2, 5e-3));
     CHECK(mode(report("tube_grip", v, {0, 0, 0, 0, 0, 1}), "slips").motion == "yaws between the jaws");
     CHECK(factor("tube_grip", v, {0, 0, 0, 0, 1, 0}, "rocks") == relative(F * L / 2, 1e-6));
-    CHECK(factor("tube_grip", with(v, "rigid_jaws", std::string("two")), {0, 0, 0, 0, 1, 0}, "rocks") == relative(F * L, 1e-6));
+    CHECK(factor("tube_grip", with(v, "rigid_jaws", std::string("two")), {0, 0, 0, 0, 1, 0}, "rocks") ==
+          relative(F * L, 1e-6));
 }
 
 TEST_CASE("jaw law: a locked jaw parts at twice the force of a sprung one", "[families][tube_grip]") {
     for (const char* jaws : {"flat", "collar"}) {
         CHECK(factor("tube_grip", grip(jaws), {0, 0, 1, 0, 0, 0}, "parts") == relative(2 * F, 1e-9));
-        CHECK(factor("tube_grip", with(grip(jaws), "jaw_law", std::string("spring")), {0, 0, 1, 0, 0, 0}, "parts") == relative(F, 1e-9));
+        CHECK(factor("tube_grip", with(grip(jaws), "jaw_law", std::string("spring")), {0, 0, 1, 0, 0, 0}, "parts") ==
+              relative(F, 1e-9));
     }
     CHECK(factor("tube_grip", grip("vee"), {0, 0, 1, 0, 0, 0}, "parts") == relative(2 * F, 1e-9));
-    CHECK(factor("tube_grip", with(grip("vee"), "jaw_law", std::string("spring")), {0, 0, 1, 0, 0, 0}, "parts") == relative(F, 1e-9));
+    CHECK(factor("tube_grip", with(grip("vee"), "jaw_law", std::string("spring")), {0, 0, 1, 0, 0, 0}, "parts") ==
+          relative(F, 1e-9));
     // Pressed into the V it does not part.
     CHECK(std::isinf(factor("tube_grip", grip("vee"), {0, 0, -1, 0, 0, 0}, "parts")));
     // The V on the moving jaw is pulled on by the same load.
-    CHECK(factor("tube_grip", with(grip("vee"), "vee_on", std::string("moving")), {0, 0, -1, 0, 0, 0}, "parts") == relative(2 * F, 1e-9));
+    CHECK(factor("tube_grip", with(grip("vee"), "vee_on", std::string("moving")), {0, 0, -1, 0, 0, 0}, "parts") ==
+          relative(2 * F, 1e-9));
 }
 
 TEST_CASE("V jaw, closed forms", "[families][tube_grip]") {
@@ -51,20 +63,24 @@ TEST_CASE("V jaw, closed forms", "[families][tube_grip]") {
     CHECK(factor("tube_grip", spring, {0, 0, 0, 1, 0, 0}, "slips") == relative(mu * sum * r, 1e-6));
     CHECK(factor("tube_grip", spring, {3, 0, 0, 4 * r, 0, 0}, "slips") == relative(mu * sum / 5, 1e-6));
     // Fz' = 50 lambda into the V: mu (F + (F + 50 l)/s) = 100 l.
-    CHECK(factor("tube_grip", spring, {100, 0, -50, 0, 0, 0}, "slips") == relative(mu * sum / (100 - mu * 50 / s), 1e-6));
+    CHECK(factor("tube_grip", spring, {100, 0, -50, 0, 0, 0}, "slips") ==
+          relative(mu * sum / (100 - mu * 50 / s), 1e-6));
     // A flank parts at Fy = F cot(beta); yaw opens at F L cot(beta)/6 and is lost at F L cot(beta)/2.
     CHECK(factor("tube_grip", spring, {0, 1, 0, 0, 0, 0}, "parts") == relative(F, 1e-6));
     CHECK(factor("tube_grip", spring, {0, 0, 0, 0, 0, 1}, "opens") == relative(F * L / 6, 1e-6));
     CHECK(factor("tube_grip", spring, {0, 0, 0, 0, 0, 1}, "rocks") == relative(F * L / 2, 1e-6));
     CHECK(factor("tube_grip", spring, {0, 0, 0, 0, 1, 0}, "rocks") == relative(F * L / 2, 1e-6));
     // Seated: N_v = F/(2 (sin + mu cos)).
-    CHECK(factor("tube_grip", with(spring, "seating", std::string("as_tightened")), {1, 0, 0, 0, 0, 0}, "slips") == relative(mu * (F + F / (s * (1 + mu))), 1e-6));
+    CHECK(factor("tube_grip", with(spring, "seating", std::string("as_tightened")), {1, 0, 0, 0, 0, 0}, "slips") ==
+          relative(mu * (F + F / (s * (1 + mu))), 1e-6));
 }
 
 TEST_CASE("split collar", "[families][tube_grip]") {
     CHECK(factor("tube_grip", grip("collar"), {1, 0, 0, 0, 0, 0}, "slips") == relative(mu * F * 8 / pi, 1e-6));
-    CHECK(factor("tube_grip", with(grip("collar"), "collar_fit", std::string("loose")), {0, 0, 0, 1, 0, 0}, "slips") == relative(mu * F * 2 * r, 1e-6));
-    CHECK(factor("tube_grip", with(grip("collar"), "collar_fit", std::string("lapped")), {1, 0, 0, 0, 0, 0}, "slips") == relative(mu * F * pi, 1e-6));
+    CHECK(factor("tube_grip", with(grip("collar"), "collar_fit", std::string("loose")), {0, 0, 0, 1, 0, 0}, "slips") ==
+          relative(mu * F * 2 * r, 1e-6));
+    CHECK(factor("tube_grip", with(grip("collar"), "collar_fit", std::string("lapped")), {1, 0, 0, 0, 0, 0}, "slips") ==
+          relative(mu * F * pi, 1e-6));
     CHECK(factor("tube_grip", grip("collar"), {0, 0, 0, 0, 1, 0}, "opens") == relative(F * L / 3, 1e-6));
     CHECK(factor("tube_grip", grip("collar"), {0, 0, 0, 0, 0, 1}, "rocks") == relative(F * L, 1e-6));
 }
@@ -78,7 +94,9 @@ TEST_CASE("a thin tube is crushed as Roark's ring", "[families][tube_grip][publi
     CHECK(report("tube_grip", with(v, "tube_strength", 0.99 * sigma), {1, 0, 0, 0, 0, 0}).factor == 0);
     CHECK(std::isinf(factor("tube_grip", grip("flat"), {0, 0, 1, 0, 0, 0}, "crush")));  // a solid bar, pads unchecked
     // A V bends the ring less than two flats, a close collar much less.
-    const auto stress = [&](const char* jaws) { return result(report("tube_grip", with(grip(jaws), "wall", t), Wrench{}), "tube_stress"); };
+    const auto stress = [&](const char* jaws) {
+        return result(report("tube_grip", with(grip(jaws), "wall", t), Wrench{}), "tube_stress");
+    };
     CHECK(stress("vee") < stress("flat"));
     CHECK(stress("collar") < 0.5 * stress("flat"));
 }
@@ -95,6 +113,8 @@ TEST_CASE("mirrored loads give the same factors", "[families][tube_grip][law]") 
     for (const char* jaws : {"flat", "vee", "collar"}) {
         const Wrench w{20, 15, -10, 0.4, 0.8, 0.5};
         const Wrench mirrored{20, -15, -10, -0.4, 0.8, -0.5};  // in the x-z plane
-        for (const char* m : {"slips", "rocks", "parts"}) CHECK(factor("tube_grip", grip(jaws), w, m) == relative(factor("tube_grip", grip(jaws), mirrored, m), 1e-3));
+        for (const char* m : {"slips", "rocks", "parts"})
+            CHECK(factor("tube_grip", grip(jaws), w, m) ==
+                  relative(factor("tube_grip", grip(jaws), mirrored, m), 1e-3));
     }
 }

@@ -98,7 +98,8 @@ TEST_CASE("areas of patches", "[mechanics]") {
     s.polygon = {{-0.03, -0.02}, {0.03, -0.02}, {0.03, 0.02}, {-0.03, 0.02}};
     CHECK(make_patch(s, Bedding::even, 6, 24)->area == relative(0.06 * 0.04, 1e-3));
     s.reach = 0.025;  // a circle cut by two sides
-    const double half = std::acos(0.02 / 0.025), cut = 0.025 * 0.025 * half - 0.02 * std::sqrt(0.025 * 0.025 - 0.02 * 0.02);
+    const double half = std::acos(0.02 / 0.025),
+                 cut = 0.025 * 0.025 * half - 0.02 * std::sqrt(0.025 * 0.025 - 0.02 * 0.02);
     CHECK(make_patch(s, Bedding::even, 6, 24)->area == relative(std::numbers::pi * 0.025 * 0.025 - 2 * cut, 1e-3));
     s.reach = 0.01;
     CHECK(make_patch(s, Bedding::even, 6, 24)->area == relative(std::numbers::pi * 1e-4, 1e-3));

@@ -7,7 +7,8 @@ using clampet::mechanics::first_exit;
 TEST_CASE("the first crossing of a utilisation", "[mechanics]") {
     CHECK(first_exit([](double x) { return 0.25 * x; }) == relative(4, 1e-9));
     CHECK(first_exit([](double x) { return 0.5 + 1e-4 * x; }) == relative(5000, 1e-9));
-    CHECK(first_exit([](double x) { return std::hypot(0.3 * x, 0.4 * x - 0.2); }) == relative((0.16 + std::sqrt(0.0256 + 0.96)) / 0.5, 1e-8));
+    CHECK(first_exit([](double x) { return std::hypot(0.3 * x, 0.4 * x - 0.2); }) ==
+          relative((0.16 + std::sqrt(0.0256 + 0.96)) / 0.5, 1e-8));
     CHECK(first_exit([](double x) { return x * x / 9; }) == relative(3, 1e-8));
     CHECK(first_exit([](double x) { return 3e-7 * x; }) == relative(1 / 3e-7, 1e-9));
 }

@@ -46,11 +46,13 @@ TEST_CASE("pure twist agrees with the friction clutch", "[mechanics][published]"
 }
 
 TEST_CASE("pure twist of squares and rectangles", "[mechanics]") {
-    // Closed forms: square 0.3826 a; a x b: mean radius (2d + (a^2/b) asinh(b/a) + (b^2/a) asinh(a/b))/12; 2 x 1: 0.59323.
+    // Closed forms: square 0.3826 a; a x b: mean radius (2d + (a^2/b) asinh(b/a) + (b^2/a) asinh(a/b))/12; 2 x 1:
+    // 0.59323.
     CHECK(multiple(rectangle(0.04, 0.04), 0, 0, 1) / 0.04 == absolute(0.3826, 0.0002));
     CHECK(multiple(rectangle(2, 1), 0, 0, 1) == absolute(0.59323, 0.0003));
     const double a = 0.05, b = 0.03, d = std::hypot(a, b);
-    CHECK(multiple(rectangle(a, b), 0, 0, 1) == relative((2 * d + a * a / b * std::asinh(b / a) + b * b / a * std::asinh(a / b)) / 12, 4e-4));
+    CHECK(multiple(rectangle(a, b), 0, 0, 1) ==
+          relative((2 * d + a * a / b * std::asinh(b / a) + b * b / a * std::asinh(a / b)) / 12, 4e-4));
 }
 
 TEST_CASE("thin bonded rubber and a rim", "[mechanics]") {
@@ -99,7 +101,8 @@ TEST_CASE("stopping early never claims too much", "[mechanics]") {
     for (int k = 0; k < 300; ++k) {
         const std::array<double, 3> demand{u(random), u(random), u(random)};
         const double exact = slip_limit(contacts, limit, demand).multiplier;
-        for (const double share : {0.5, 0.9, 0.99}) CHECK(slip_limit(contacts, limit, demand, share * exact).multiplier <= exact * 1.0005);
+        for (const double share : {0.5, 0.9, 0.99})
+            CHECK(slip_limit(contacts, limit, demand, share * exact).multiplier <= exact * 1.0005);
         CHECK(slip_limit(contacts, limit, demand, exact * 1.001).multiplier <= exact * 1.001);
     }
 }
@@ -108,7 +111,8 @@ TEST_CASE("the generic and the planar contacts agree", "[mechanics]") {
     const auto patch = *make_patch(disc(0.02, 0.004), Bedding::even, 5, 16);
     const PlanarContacts planar(patch.x, patch.y, patch.size);
     SlipContacts<3, 2> generic;
-    for (std::size_t i = 0; i < patch.count(); ++i) generic.add({1, 0, -patch.y[i] / patch.size, 0, 1, patch.x[i] / patch.size});
+    for (std::size_t i = 0; i < patch.count(); ++i)
+        generic.add({1, 0, -patch.y[i] / patch.size, 0, 1, patch.x[i] / patch.size});
     std::vector<double> limit = patch.stiffness;
     const double g = slip_limit(generic, limit, {1, 0.5, 0.8}).multiplier;
     limit.resize(planar.padded(), 0);

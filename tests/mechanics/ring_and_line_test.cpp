@@ -9,8 +9,8 @@ using namespace clampet::mechanics;
 constexpr double pi = std::numbers::pi;
 
 TEST_CASE("rings under radial forces agree with Roark", "[mechanics][published]") {
-    // Roark, circular rings: two opposite forces 0.3183 W R (= 1/pi); n equal forces: (1/2)[1/theta - cot theta] W R at the
-    // loads, theta half the angle between them.
+    // Roark, circular rings: two opposite forces 0.3183 W R (= 1/pi); n equal forces: (1/2)[1/theta - cot theta] W R at
+    // the loads, theta half the angle between them.
     const std::array<RadialForce, 2> two{{{0, 1}, {pi, 1}}};
     CHECK(ring_moment_per_radius(two) == absolute(0.3183, 0.00005));
     std::array<RadialForce, 3> three;

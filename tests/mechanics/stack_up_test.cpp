@@ -5,7 +5,14 @@
 using namespace clampet::mechanics;
 
 namespace {
-constexpr StackUp camera{.screw_length = 0.0127, .items = 0.0085, .socket_depth = 0.0055, .through = false, .pitch = 0.00127, .plain_length = 0, .needed = 0, .least_turns = 2};
+constexpr StackUp camera{.screw_length = 0.0127,
+                         .items = 0.0085,
+                         .socket_depth = 0.0055,
+                         .through = false,
+                         .pitch = 0.00127,
+                         .plain_length = 0,
+                         .needed = 0,
+                         .least_turns = 2};
 }
 
 TEST_CASE("a half-inch screw through a plate into a camera", "[mechanics]") {

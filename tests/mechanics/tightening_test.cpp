@@ -9,13 +9,19 @@ using mechanics::TightenedScrew;
 namespace {
 TightenedScrew m10() {
     const auto t = *catalogue::thread_named("M10");
-    return {.pitch = t.pitch, .pitch_diameter = t.pitch_diameter, .flank_half_angle = t.flank_half_angle, .thread_friction = 0.12, .bearing_friction = 0.12, .bearing_outer_diameter = 0.016, .bearing_inner_diameter = 0.010};
+    return {.pitch = t.pitch,
+            .pitch_diameter = t.pitch_diameter,
+            .flank_half_angle = t.flank_half_angle,
+            .thread_friction = 0.12,
+            .bearing_friction = 0.12,
+            .bearing_outer_diameter = 0.016,
+            .bearing_inner_diameter = 0.010};
 }
 }  // namespace
 
 TEST_CASE("torque and preload of an M10 agree with VDI 2230", "[mechanics][published]") {
-    // VDI 2230 part 1, step R13 with mu 0.12/0.12 and a mean bearing diameter of 13 mm: T/F = 1.644 mm; class 8.8 tightening
-    // table: 29.6 kN and 48 N m (the table rounds).
+    // VDI 2230 part 1, step R13 with mu 0.12/0.12 and a mean bearing diameter of 13 mm: T/F = 1.644 mm; class 8.8
+    // tightening table: 29.6 kN and 48 N m (the table rounds).
     const auto screw = m10();
     CHECK(mechanics::torque_per_preload_linear(screw, 0.013) * 1e3 == absolute(1.644, 0.0006));
     CHECK(29.6e3 * mechanics::torque_per_preload_linear(screw, 0.013) == absolute(48.7, 0.06));
@@ -24,7 +30,8 @@ TEST_CASE("torque and preload of an M10 agree with VDI 2230", "[mechanics][publi
 }
 
 TEST_CASE("assembly preloads agree with VDI 2230 table A1", "[mechanics][published]") {
-    // VDI 2230 part 1, table A1: shank bolts, coarse thread, class 8.8 (R_p = 640 MPa; 660 above M16), mu_t = 0.12: F_M [kN].
+    // VDI 2230 part 1, table A1: shank bolts, coarse thread, class 8.8 (R_p = 640 MPa; 660 above M16), mu_t = 0.12: F_M
+    // [kN].
     struct Row {
         const char* name;
         double preload;
@@ -40,9 +47,16 @@ TEST_CASE("assembly preloads agree with VDI 2230 table A1", "[mechanics][publish
 }
 
 TEST_CASE("a power screw agrees with Shigley's worked example", "[mechanics][published]") {
-    // Shigley, power screws, example 8-1: square thread, 32 mm major, 4 mm pitch, double start (lead 8 mm), f = f_c = 0.08,
-    // collar 40 mm mean, 6.4 kN: raising 26.18 N m. As a single start of 8 mm pitch with d_m = 30 mm, square flanks.
-    const TightenedScrew screw{.pitch = 0.008, .pitch_diameter = 0.030, .flank_half_angle = 0, .thread_friction = 0.08, .bearing_friction = 0.08, .bearing_outer_diameter = 0.040000001, .bearing_inner_diameter = 0.039999999};
+    // Shigley, power screws, example 8-1: square thread, 32 mm major, 4 mm pitch, double start (lead 8 mm), f = f_c =
+    // 0.08, collar 40 mm mean, 6.4 kN: raising 26.18 N m. As a single start of 8 mm pitch with d_m = 30 mm, square
+    // flanks.
+    const TightenedScrew screw{.pitch = 0.008,
+                               .pitch_diameter = 0.030,
+                               .flank_half_angle = 0,
+                               .thread_friction = 0.08,
+                               .bearing_friction = 0.08,
+                               .bearing_outer_diameter = 0.040000001,
+                               .bearing_inner_diameter = 0.039999999};
     CHECK(6400 * mechanics::torque_per_preload(screw) == relative(26.18, 0.001));
     CHECK(6400 * mechanics::loosening_torque_per_preload(screw) == relative(9.77, 0.01));
     CHECK_FALSE(mechanics::is_self_locking(screw));
@@ -51,7 +65,13 @@ TEST_CASE("a power screw agrees with Shigley's worked example", "[mechanics][pub
 TEST_CASE("spinning a camera on leaves far less preload than turning its screw", "[mechanics]") {
     // The project's notes, section 2: 1/4-20 at 1 N m on the whole face gives about 730 N, or 110 N on cork.
     const auto t = *catalogue::thread_named("1/4-20");
-    TightenedScrew screw{.pitch = t.pitch, .pitch_diameter = t.pitch_diameter, .flank_half_angle = t.flank_half_angle, .thread_friction = 0.15, .bearing_friction = 0.45, .bearing_outer_diameter = 0.055, .bearing_inner_diameter = 0.007};
+    TightenedScrew screw{.pitch = t.pitch,
+                         .pitch_diameter = t.pitch_diameter,
+                         .flank_half_angle = t.flank_half_angle,
+                         .thread_friction = 0.15,
+                         .bearing_friction = 0.45,
+                         .bearing_outer_diameter = 0.055,
+                         .bearing_inner_diameter = 0.007};
     CHECK(1 / mechanics::torque_per_preload(screw) == absolute(110, 10));
 }
 

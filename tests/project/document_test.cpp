@@ -13,15 +13,28 @@ using project::Document;
 using project::SetInput;
 
 namespace {
-std::string text_of(const Document& d) { return project::write_rig(d.rig()); }
-void open_demo(Document& d) { REQUIRE(d.adopt(project::demo_rig())); }
+std::string text_of(const Document& d) {
+    return project::write_rig(d.rig());
+}
+void open_demo(Document& d) {
+    REQUIRE(d.adopt(project::demo_rig()));
+}
 }  // namespace
 
 TEST_CASE("every edit undoes to the same bytes, and redoes", "[project][document]") {
-    const std::vector<project::Edit> edits{
-        SetInput{"ball", "ball", "torque", 1.2}, SetInput{"ball", "ball", "friction", rig::FrictionOf{"steel on acetal"}}, SetInput{"rail-clamp", "jaw", "jaws", std::string("collar")},
-        project::SetMass{"camera", 2.0}, project::SetCentreOfGravity{"camera", {0.01, 0.02, 0.03}}, project::SetPartName{"camera", "Another"}, project::SetPose{"ball", {0.1, 0.2, 0.3}},
-        project::SetRequired{3}, project::SetPush{30}, project::SetRigName{"Other"}, project::AddPart{"camera", "Light", "ball", 0.3}, project::AddPart{"plate", "Monitor", "flat_face", 0.4}, project::RemovePart{"plate"}};
+    const std::vector<project::Edit> edits{SetInput{"ball", "ball", "torque", 1.2},
+                                           SetInput{"ball", "ball", "friction", rig::FrictionOf{"steel on acetal"}},
+                                           SetInput{"rail-clamp", "jaw", "jaws", std::string("collar")},
+                                           project::SetMass{"camera", 2.0},
+                                           project::SetCentreOfGravity{"camera", {0.01, 0.02, 0.03}},
+                                           project::SetPartName{"camera", "Another"},
+                                           project::SetPose{"ball", {0.1, 0.2, 0.3}},
+                                           project::SetRequired{3},
+                                           project::SetPush{30},
+                                           project::SetRigName{"Other"},
+                                           project::AddPart{"camera", "Light", "ball", 0.3},
+                                           project::AddPart{"plate", "Monitor", "flat_face", 0.4},
+                                           project::RemovePart{"plate"}};
     REQUIRE(edits.size() >= std::variant_size_v<project::Edit>);
     Document d;
     open_demo(d);
@@ -46,9 +59,20 @@ TEST_CASE("a refused edit changes nothing and says why", "[project][document]") 
     Document d;
     open_demo(d);
     const std::string before = text_of(d);
-    const std::vector<project::Edit> bad{SetInput{"ball", "ball", "diameter", -1.0}, SetInput{"ball", "ball", "diameter", std::nan("")}, SetInput{"ghost", "ball", "diameter", 1.0}, SetInput{"ball", "ghost", "diameter", 1.0},
-                                         project::SetMass{"camera", -1}, project::SetMass{"ghost", 1}, project::SetRequired{std::nan("")}, project::SetPush{-3}, project::SetPartName{"camera", ""}, project::SetPose{"rail-clamp", {}},
-                                         project::SetPose{"ball", {std::nan(""), 0, 0}}, project::AddPart{"ghost", "x", "ball", 1}, project::AddPart{"camera", "x", "glue", 1}, project::RemovePart{"rail"}};
+    const std::vector<project::Edit> bad{SetInput{"ball", "ball", "diameter", -1.0},
+                                         SetInput{"ball", "ball", "diameter", std::nan("")},
+                                         SetInput{"ghost", "ball", "diameter", 1.0},
+                                         SetInput{"ball", "ghost", "diameter", 1.0},
+                                         project::SetMass{"camera", -1},
+                                         project::SetMass{"ghost", 1},
+                                         project::SetRequired{std::nan("")},
+                                         project::SetPush{-3},
+                                         project::SetPartName{"camera", ""},
+                                         project::SetPose{"rail-clamp", {}},
+                                         project::SetPose{"ball", {std::nan(""), 0, 0}},
+                                         project::AddPart{"ghost", "x", "ball", 1},
+                                         project::AddPart{"camera", "x", "glue", 1},
+                                         project::RemovePart{"rail"}};
     for (const auto& edit : bad) {
         const auto done = d.perform(edit);
         REQUIRE_FALSE(done);
@@ -147,7 +171,8 @@ TEST_CASE("a rig is built from nothing but edits", "[project][document]") {
     open_demo(d);
     REQUIRE(d.perform(project::RemovePart{"clamp"}));
     CHECK(d.rig().parts.size() == 1);
-    for (const auto* family : families::registry()) REQUIRE(d.perform(project::AddPart{d.rig().parts.back().id, "Part", std::string(family->key()), 0.2}));
+    for (const auto* family : families::registry())
+        REQUIRE(d.perform(project::AddPart{d.rig().parts.back().id, "Part", std::string(family->key()), 0.2}));
     CHECK(d.check().interfaces.size() == families::registry().size());
     CHECK(project::read_rig(text_of(d)));
     d.start_new();

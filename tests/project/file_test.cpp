@@ -60,7 +60,9 @@ TEST_CASE("a full disk leaves the old file and no rubbish", "[project][file]") {
         const rlimit limit{1000, 1000};
         setrlimit(RLIMIT_FSIZE, &limit);
         const auto done = project::write_file_atomically(path, std::string(100000, 'x'));
-        _exit(!done && done.problem().remedy == "Free some space or save to another place; the old file is untouched." ? 0 : 1);
+        _exit(!done && done.problem().remedy == "Free some space or save to another place; the old file is untouched."
+                  ? 0
+                  : 1);
     }
     int status = 0;
     waitpid(child, &status, 0);
@@ -93,7 +95,8 @@ TEST_CASE("a kill during save leaves the old file or the new one, whole", "[proj
 
 TEST_CASE("places that cannot be written to say so", "[project][file]") {
     TemporaryFolder folder;
-    CHECK(project::write_file_atomically(folder / "no/such/folder/rig.json", "x").problem().remedy == "The folder is not there: make it, or choose another.");
+    CHECK(project::write_file_atomically(folder / "no/such/folder/rig.json", "x").problem().remedy ==
+          "The folder is not there: make it, or choose another.");
     CHECK_FALSE(project::write_file_atomically(folder.path(), "x"));
     if (geteuid() != 0) {
         fs::permissions(folder.path(), fs::perms::owner_read | fs::perms::owner_exec);
@@ -109,7 +112,9 @@ TEST_CASE("places that cannot be written to say so", "[project][file]") {
         if (child == 0) {
             if (setgid(65534) != 0 || setuid(65534) != 0) _exit(2);
             const auto done = project::write_file_atomically(path, "new");
-            _exit(!done && done.problem().remedy == "Save to a folder that you may write to; the old file is untouched." ? 0 : 1);
+            _exit(!done && done.problem().remedy == "Save to a folder that you may write to; the old file is untouched."
+                      ? 0
+                      : 1);
         }
         int status = 0;
         waitpid(child, &status, 0);

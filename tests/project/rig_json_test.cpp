@@ -10,7 +10,9 @@
 using namespace clampet;
 
 namespace {
-std::string demo_text() { return project::write_rig(project::demo_rig()); }
+std::string demo_text() {
+    return project::write_rig(project::demo_rig());
+}
 std::string replaced(std::string text, const std::string& from, const std::string& to) {
     const auto at = text.find(from);
     REQUIRE(at != text.npos);
@@ -24,7 +26,8 @@ Problem problem(const std::string& text) {
 }  // namespace
 
 TEST_CASE("a rig survives writing and reading, to the byte", "[project][json]") {
-    for (const auto& rig : {project::demo_rig(), *project::starting_rig("pole-clamp"), *project::starting_rig("floor-post"), rig::Rig{}}) {
+    for (const auto& rig : {project::demo_rig(), *project::starting_rig("pole-clamp"),
+                            *project::starting_rig("floor-post"), rig::Rig{}}) {
         const std::string text = project::write_rig(rig);
         const auto back = project::read_rig(text);
         REQUIRE(back);
@@ -45,26 +48,34 @@ TEST_CASE("every kind of input survives", "[project][json]") {
 TEST_CASE("a broken file says line, place and remedy", "[project][json]") {
     CHECK(problem("").where == "line 1");
     CHECK(problem("{\n\"format\": \"clampet-rig\",\n\"schema\" 1}").where == "line 3");
-    CHECK(problem("{\n\"format\": \"clampet-rig\",\n\"schema\" 1}").remedy == "Look for a missing comma, quote or bracket at or just before this line.");
+    CHECK(problem("{\n\"format\": \"clampet-rig\",\n\"schema\" 1}").remedy ==
+          "Look for a missing comma, quote or bracket at or just before this line.");
     const std::string half = demo_text().substr(0, 900);
     CHECK(problem(half).what == "The file ends in the middle.");
     const auto nan = problem(replaced(demo_text(), "\"mass\": 1.34", "\"mass\": NaN"));
     CHECK(nan.what == "NaN and infinity are not numbers in JSON.");
     CHECK_THAT(nan.where, Catch::StartsWith("line "));
-    CHECK(problem(replaced(demo_text(), "\"mass\": 1.34", "\"mass\": 1e999")).what == "A number in the file is too large.");
+    CHECK(problem(replaced(demo_text(), "\"mass\": 1.34", "\"mass\": 1e999")).what ==
+          "A number in the file is too large.");
 }
 
 TEST_CASE("a wrong value is found by line and path", "[project][json]") {
     const std::string text = replaced(demo_text(), "\"mass\": 1.34", "\"mass\": \"heavy\"");
-    const std::size_t line = 1 + static_cast<std::size_t>(std::count(text.begin(), text.begin() + static_cast<std::ptrdiff_t>(text.find("heavy")), '\n'));
+    const std::size_t line =
+        1 + static_cast<std::size_t>(
+                std::count(text.begin(), text.begin() + static_cast<std::ptrdiff_t>(text.find("heavy")), '\n'));
     const auto p = problem(text);
     CHECK(p.where == fmt::format("line {}, /parts/5/mass", line));
     CHECK(p.what == "This should be a number.");
-    CHECK_THAT(problem(replaced(demo_text(), "\"mass\": 1.34", "\"mass\": -1.34")).where, Catch::EndsWith("/parts/5/mass"));
-    CHECK_THAT(problem(replaced(demo_text(), "\"mass\": 1.34", "\"weight\": 1.34")).where, Catch::EndsWith("/parts/5/weight"));
+    CHECK_THAT(problem(replaced(demo_text(), "\"mass\": 1.34", "\"mass\": -1.34")).where,
+               Catch::EndsWith("/parts/5/mass"));
+    CHECK_THAT(problem(replaced(demo_text(), "\"mass\": 1.34", "\"weight\": 1.34")).where,
+               Catch::EndsWith("/parts/5/weight"));
     CHECK_THAT(problem(replaced(demo_text(), "\"id\": \"camera\",", "")).what, Catch::Contains("“id” is missing"));
-    CHECK_THAT(problem(replaced(demo_text(), "\"role\": \"payload\"", "\"role\": \"hero\"")).remedy, Catch::Contains("payload, part, support"));
-    CHECK_THAT(problem(replaced(demo_text(), "screw.preload", "screwpreload")).remedy, Catch::Contains("screw.preload"));
+    CHECK_THAT(problem(replaced(demo_text(), "\"role\": \"payload\"", "\"role\": \"hero\"")).remedy,
+               Catch::Contains("payload, part, support"));
+    CHECK_THAT(problem(replaced(demo_text(), "screw.preload", "screwpreload")).remedy,
+               Catch::Contains("screw.preload"));
 }
 
 TEST_CASE("other files and newer ones are refused", "[project][json]") {

@@ -55,6 +55,7 @@ TEST_CASE("what is written exactly is read back", "[quantity][property]") {
 TEST_CASE("64ths of an inch survive both ways", "[quantity][property]") {
     for (int n = 1; n < 640; ++n) {
         const double value = n * 0.0254 / 64;
-        CHECK(*quantity::parse(quantity::format(value, Dimension::length, System::imperial), Dimension::length) == relative(value, 1e-12));
+        CHECK(*quantity::parse(quantity::format(value, Dimension::length, System::imperial), Dimension::length) ==
+              relative(value, 1e-12));
     }
 }

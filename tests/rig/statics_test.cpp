@@ -18,13 +18,18 @@ rig::Part part(const char* id, double mass, Vector cg, std::vector<rig::Port> po
     p.ports = std::move(ports);
     return p;
 }
-rig::Port port(const char* id, Vector at, Vector z = Vector::UnitZ(), Vector x = Vector::UnitX()) { return {id, "", at, z, x}; }
+rig::Port port(const char* id, Vector at, Vector z = Vector::UnitZ(), Vector x = Vector::UnitX()) {
+    return {id, "", at, z, x};
+}
 
 /// A post 1 m high with a horizontal arm towards +x and a 2 kg load at its end, by a ball.
 rig::Rig boom() {
     rig::Rig r;
-    r.parts = {part("floor", 0, Vector::Zero(), {port("top", {0, 0, 0})}), part("post", 3, {0, 0, 0.5}, {port("foot", Vector::Zero()), port("side", {0, 0, 1}, Vector::UnitX(), Vector::UnitY())}),
-               part("arm", 1, {0, 0, 0.4}, {port("root", Vector::Zero()), port("tip", {0, 0, 0.8})}), part("load", 2, {0, 0, 0.1}, {port("base", Vector::Zero())})};
+    r.parts = {part("floor", 0, Vector::Zero(), {port("top", {0, 0, 0})}),
+               part("post", 3, {0, 0, 0.5},
+                    {port("foot", Vector::Zero()), port("side", {0, 0, 1}, Vector::UnitX(), Vector::UnitY())}),
+               part("arm", 1, {0, 0, 0.4}, {port("root", Vector::Zero()), port("tip", {0, 0, 0.8})}),
+               part("load", 2, {0, 0, 0.1}, {port("base", Vector::Zero())})};
     r.interfaces = {{"feet", "Feet", {"floor", "top"}, {"post", "foot"}, {{"hold", "stance", {}}}, {}},
                     {"root", "Root", {"post", "side"}, {"arm", "root"}, {{"hold", "flat_face", {}}}, {}},
                     {"ball", "Ball", {"arm", "tip"}, {"load", "base"}, {{"hold", "ball", {}}}, rig::BallPose{}}};
@@ -45,7 +50,8 @@ TEST_CASE("weights of a boom, worked by hand", "[rig][statics]") {
     const auto root = rig::weight_wrench(r, placement, "root");
     CHECK(root.fz == absolute(0, 1e-12));
     CHECK(std::hypot(root.fx, root.fy) == relative(3 * g, 1e-12));
-    CHECK(std::sqrt(root.mx * root.mx + root.my * root.my + root.mz * root.mz) == relative((1 * 0.4 + 2 * 0.9) * g, 1e-12));
+    CHECK(std::sqrt(root.mx * root.mx + root.my * root.my + root.mz * root.mz) ==
+          relative((1 * 0.4 + 2 * 0.9) * g, 1e-12));
     const auto feet = rig::weight_wrench(r, placement, "feet");
     CHECK(feet.fz == relative(-6 * g, 1e-12));
     CHECK(feet.my == relative((0.4 + 1.8) * g, 1e-12));  // tips towards +x
@@ -55,9 +61,11 @@ TEST_CASE("a pose turns what is beyond the ball, not what is below", "[rig][stat
     auto r = boom();
     r.interface("ball")->pose = rig::BallPose{std::numbers::pi / 2, 0, 0};
     const auto placement = rig::place(r);
-    // The stem was along +x; forward is about the interface's y, which is the world's +z here... the load swings sideways.
+    // The stem was along +x; forward is about the interface's y, which is the world's +z here... the load swings
+    // sideways.
     const auto before = rig::place(boom());
-    CHECK((placement.centre_of_gravity(*r.part("load")) - before.centre_of_gravity(*r.part("load"))).norm() == relative(0.1 * std::sqrt(2.0), 1e-9));
+    CHECK((placement.centre_of_gravity(*r.part("load")) - before.centre_of_gravity(*r.part("load"))).norm() ==
+          relative(0.1 * std::sqrt(2.0), 1e-9));
     CHECK(placement.centre_of_gravity(*r.part("arm")).isApprox(before.centre_of_gravity(*r.part("arm"))));
     CHECK(r.interface("ball")->pose->tilt() == relative(std::numbers::pi / 2, 1e-12));
 }
@@ -87,18 +95,25 @@ TEST_CASE("turning the whole rig about the plumb line changes no weight", "[rig]
     const auto after = rig::place(r);
     for (const auto& id : before.from_payload_down) {
         const auto a = rig::weight_wrench(r, before, id), b = rig::weight_wrench(r, after, id);
-        for (const auto& [u, v] : {std::pair(a.fx, b.fx), std::pair(a.fz, b.fz), std::pair(a.mx, b.mx), std::pair(a.my, b.my)}) CHECK(u == absolute(v, 1e-9));
+        for (const auto& [u, v] :
+             {std::pair(a.fx, b.fx), std::pair(a.fz, b.fz), std::pair(a.mx, b.mx), std::pair(a.my, b.my)})
+            CHECK(u == absolute(v, 1e-9));
     }
 }
 
 TEST_CASE("inputs at the ends of their bands", "[rig][inputs]") {
-    rig::Element e{"ball", "ball", {{"friction", rig::FrictionOf{"anodised aluminium on acetal"}}, {"force", 300.0}, {"squeezed_by", std::string("force")}}};
+    rig::Element e{"ball",
+                   "ball",
+                   {{"friction", rig::FrictionOf{"anodised aluminium on acetal"}},
+                    {"force", 300.0},
+                    {"squeezed_by", std::string("force")}}};
     CHECK(families::number(*rig::values_of(e, rig::End::typical, {}), "friction") == 0.18);
     CHECK(families::number(*rig::values_of(e, rig::End::weak, {}), "friction") == 0.12);
     CHECK(families::number(*rig::values_of(e, rig::End::strong, {}), "friction") == 0.26);
     CHECK(families::number(*rig::values_of(e, rig::End::weak, {}), "force") == relative(200, 1e-9));
     // Friction in a screw's thread eats torque: its high value is the weak end.
-    CHECK(families::number(*rig::values_of(e, rig::End::weak, {}), "thread_friction") > families::number(*rig::values_of(e, rig::End::typical, {}), "thread_friction"));
+    CHECK(families::number(*rig::values_of(e, rig::End::weak, {}), "thread_friction") >
+          families::number(*rig::values_of(e, rig::End::typical, {}), "thread_friction"));
     CHECK(families::text(*rig::values_of(e, rig::End::weak, {}), "seating") == "as_tightened");
     e.inputs["force"] = rig::Band{100, 300, 400};
     CHECK(families::number(*rig::values_of(e, rig::End::weak, {}), "force") == 100);

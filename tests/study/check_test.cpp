@@ -64,7 +64,8 @@ TEST_CASE("the worst push is no better than any other", "[study][law]") {
             double least = std::numeric_limits<double>::infinity();
             for (const auto& joint : prepared.joints)
                 for (std::size_t m = 0; m < joint->modes().size(); ++m)
-                    if (joint->modes()[m].mode_class == families::ModeClass::ultimate) least = std::min(least, families::factors(*joint, m, {G, Q}).least());
+                    if (joint->modes()[m].mode_class == families::ModeClass::ultimate)
+                        least = std::min(least, families::factors(*joint, m, {G, Q}).least());
             CAPTURE(r.name, k);
             CHECK(r.typical <= least * 1.003);
         }
@@ -91,8 +92,10 @@ TEST_CASE("rest alone, without a push, and the required factor", "[study]") {
     for (const auto& m : seam(rest, "ball").modes) CHECK(m.load_case == study::case_rest);
     rig.push.force = 0;
     CHECK(seam(*study::check(rig), "ball").typical == relative(seam(rest, "ball").typical, 1e-9));
-    CHECK(study::check(rig, {.required = {}, .cases = {"earthquake"}}).problem().remedy == "Use “rest” or “hand push”.");
-    CHECK(seam(*study::check(project::demo_rig(), {.required = 9.0, .cases = {}}), "rail-clamp").verdict == Verdict::doubtful);
+    CHECK(study::check(rig, {.required = {}, .cases = {"earthquake"}}).problem().remedy ==
+          "Use “rest” or “hand push”.");
+    CHECK(seam(*study::check(project::demo_rig(), {.required = 9.0, .cases = {}}), "rail-clamp").verdict ==
+          Verdict::doubtful);
     CHECK_FALSE(study::check(rig, {.required = -1.0, .cases = {}}));
 }
 

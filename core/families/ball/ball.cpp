@@ -28,7 +28,8 @@ const std::array<Mode, 4>& ball_modes() {
     return modes;
 }
 
-/// Half of the contact arc of a ring on which a side force has opened a gap, from the ratio H/(N sin theta) in (0.5, 1).
+/// Half of the contact arc of a ring on which a side force has opened a gap, from the ratio H/(N sin theta) in (0.5,
+/// 1).
 double contact_arc(double ratio) noexcept {
     double low = 1e-6, high = pi;
     for (int i = 0; i < 60; ++i) {
@@ -57,22 +58,28 @@ void share_ring(std::span<double> shares, double ratio, double direction, const 
 }
 
 class Ball : public Family {
-   public:
+ public:
     std::string_view key() const override { return "ball"; }
     std::string_view name() const override { return "Ball in its ring"; }
-    std::string_view purpose() const override { return "A ball squeezed between rings, or a ring and a plunger: does it turn, ride out or lift?"; }
+    std::string_view purpose() const override {
+        return "A ball squeezed between rings, or a ring and a plunger: does it turn, ride out or lift?";
+    }
     std::span<const Parameter> parameters() const override { return ball_parameters(); }
     Result<std::shared_ptr<const Joint>> join(const Values& v) const override {
         BallNumbers n;
         n.radius = number(v, "diameter") / 2;
         n.stem_radius = number(v, "stem_diameter") / 2;
-        if (!(n.stem_radius < n.radius)) return Problem{"stem_diameter", "The stem is as thick as the ball.", "Make it thinner than the ball, or the ball larger."};
+        if (!(n.stem_radius < n.radius))
+            return Problem{"stem_diameter", "The stem is as thick as the ball.",
+                           "Make it thinner than the ball, or the ball larger."};
         n.seat_angle = number(v, "seat_angle");
         n.cap_angle = number(v, "cap_angle");
         n.friction = number(v, "friction");
         n.swing_limit = number(v, "swing_limit");
         const auto& seats = text(v, "seats");
-        n.seats = seats == "two_rings" ? BallSeats::two_rings : seats == "one_ring" ? BallSeats::one_ring : BallSeats::plunger;
+        n.seats = seats == "two_rings"  ? BallSeats::two_rings
+                  : seats == "one_ring" ? BallSeats::one_ring
+                                        : BallSeats::plunger;
         n.locked = text(v, "cap") == "locked";
         n.seated = text(v, "seating") == "as_tightened";
         auto squeezed = squeeze(v);
@@ -103,7 +110,9 @@ BallJoint::BallJoint(BallNumbers numbers) : n_(std::move(numbers)) {
     if (n_.seats == BallSeats::plunger) add(0, 0, 1);
 }
 
-std::span<const Mode> BallJoint::modes() const noexcept { return ball_modes(); }
+std::span<const Mode> BallJoint::modes() const noexcept {
+    return ball_modes();
+}
 
 double BallJoint::normal_sum(double axial, double angle) const noexcept {
     return axial / (std::cos(angle) + (n_.seated ? n_.friction * std::sin(angle) : 0));
@@ -125,7 +134,8 @@ BallJoint::Seating BallJoint::seating(const Wrench& w) const noexcept {
     s.seat_side = cap_helps ? side / 2 : side;
     s.cap_side = cap_helps ? side / 2 : 0;
     s.side_direction = side > 0 ? std::atan2(w.fy, w.fx) : 0;
-    s.in_place = s.seat > 0 && s.seat_side < s.seat * std::tan(n_.seat_angle) && (!cap_helps || s.cap_side < s.cap * std::tan(n_.cap_angle));
+    s.in_place = s.seat > 0 && s.seat_side < s.seat * std::tan(n_.seat_angle) &&
+                 (!cap_helps || s.cap_side < s.cap * std::tan(n_.cap_angle));
     return s;
 }
 
@@ -144,7 +154,8 @@ mechanics::SlipLimit<3> BallJoint::slip(const Wrench& w, double enough) const no
     ring(0, s.seat, s.seat_side, n_.seat_angle);
     if (n_.seats == BallSeats::two_rings) ring(ring_points, s.cap, s.cap_side, n_.cap_angle);
     if (n_.seats == BallSeats::plunger) limit[ring_points] = n_.friction * s.cap;
-    return mechanics::slip_limit(contacts_, std::span<const double>(limit.data(), contacts_.padded()), {w.mx / n_.radius, w.my / n_.radius, w.mz / n_.radius}, enough);
+    return mechanics::slip_limit(contacts_, std::span<const double>(limit.data(), contacts_.padded()),
+                                 {w.mx / n_.radius, w.my / n_.radius, w.mz / n_.radius}, enough);
 }
 
 double BallJoint::utilisation(std::size_t mode, const Wrench& w) const noexcept {
@@ -158,19 +169,24 @@ double BallJoint::utilisation(std::size_t mode, const Wrench& w) const noexcept 
             return multiplier > 0 ? 1 / multiplier : infinite;
         }
         case rides_out: {
-            const double seat = s.seat > 0 ? s.seat_side / (s.seat * std::tan(n_.seat_angle)) : s.seat_side > 0 ? infinite : 0;
+            const double seat = s.seat > 0        ? s.seat_side / (s.seat * std::tan(n_.seat_angle))
+                                : s.seat_side > 0 ? infinite
+                                                  : 0;
             const double cap = s.cap_side > 0 ? s.cap_side / (s.cap * std::tan(n_.cap_angle)) : 0;
             return std::max(seat, cap);
         }
-        case parts: return w.fz / (n_.locked && n_.seats != BallSeats::one_ring ? 2 * F : F);
-        default: return 2 * utilisation(rides_out, w);
+        case parts:
+            return w.fz / (n_.locked && n_.seats != BallSeats::one_ring ? 2 * F : F);
+        default:
+            return 2 * utilisation(rides_out, w);
     }
 }
 
 double BallJoint::load_factor(std::size_t mode, const Ray& ray) const noexcept {
     if (mode != slips) return Joint::load_factor(mode, ray);
     const double seated = std::min(Joint::load_factor(rides_out, ray), Joint::load_factor(parts, ray));
-    return mechanics::first_exit_below(seated, [&](double lambda) { return utilisation(slips, ray.at(lambda)); }, 1e-6);
+    return mechanics::first_exit_below(
+        seated, [&](double lambda) { return utilisation(slips, ray.at(lambda)); }, 1e-6);
 }
 
 bool BallJoint::surely_holds(std::size_t mode, const Wrench& w) const noexcept {
@@ -185,7 +201,9 @@ std::string BallJoint::motion(std::size_t mode, const Wrench& w) const {
 }
 
 std::vector<NamedValue> BallJoint::demand(std::size_t mode, const Wrench& w) const {
-    if (mode == slips) return {{"moment_tilting", std::hypot(w.mx, w.my), Dimension::torque}, {"moment_spinning", std::abs(w.mz), Dimension::torque}};
+    if (mode == slips)
+        return {{"moment_tilting", std::hypot(w.mx, w.my), Dimension::torque},
+                {"moment_spinning", std::abs(w.mz), Dimension::torque}};
     if (mode == parts) return {{"pull", std::max(0.0, w.fz), Dimension::force}};
     return {{"side_force", std::hypot(w.fx, w.fy), Dimension::force}};
 }
@@ -197,8 +215,10 @@ std::vector<NamedValue> BallJoint::capacity(std::size_t mode, const Wrench& w) c
         return {{"moment", std::isfinite(multiplier) ? multiplier * moment : 0, Dimension::torque}};
     }
     const Seating s = seating(w);
-    if (mode == parts) return {{"pull", (n_.locked && n_.seats != BallSeats::one_ring ? 2 : 1) * n_.squeeze.force, Dimension::force}};
-    return {{"side_force", std::max(0.0, s.seat) * std::tan(n_.seat_angle) * (mode == opens ? 0.5 : 1), Dimension::force}};
+    if (mode == parts)
+        return {{"pull", (n_.locked && n_.seats != BallSeats::one_ring ? 2 : 1) * n_.squeeze.force, Dimension::force}};
+    return {
+        {"side_force", std::max(0.0, s.seat) * std::tan(n_.seat_angle) * (mode == opens ? 0.5 : 1), Dimension::force}};
 }
 
 std::vector<NamedValue> BallJoint::results(const Load&) const {
@@ -219,28 +239,43 @@ Working BallJoint::working(const Load& load) const {
     const Seating s = seating(w);
     const auto ring = [&](const char* name, double axial, double angle) {
         const double N = normal_sum(axial, angle);
-        lines.push_back({fmt::format("{}_normal_force", name), n_.seated ? "N = F/(cos θ + μ sin θ)" : "N = F/cos θ", fmt::format("{:.1f} N / cos {:.1f}°", axial, angle * 180 / pi), N, Dimension::force, "derived, ring contact"});
+        lines.push_back({fmt::format("{}_normal_force", name), n_.seated ? "N = F/(cos θ + μ sin θ)" : "N = F/cos θ",
+                         fmt::format("{:.1f} N / cos {:.1f}°", axial, angle * 180 / pi), N, Dimension::force,
+                         "derived, ring contact"});
         const double k = std::sin(angle);
-        lines.push_back({fmt::format("{}_torque_tilt", name), "μ N R (2/π) E(sin θ)", fmt::format("{:.3f} · {:.1f} N · {:.2f} mm · {:.4f}", n_.friction, N, n_.radius * 1e3, 2 / pi * boost::math::ellint_2(k)),
-                         n_.friction * N * n_.radius * 2 / pi * boost::math::ellint_2(k), Dimension::torque, "derived; complete elliptic integral"});
-        lines.push_back({fmt::format("{}_torque_spin", name), "μ N R sin θ", fmt::format("{:.3f} · {:.1f} N · {:.2f} mm · {:.4f}", n_.friction, N, n_.radius * 1e3, k), n_.friction * N * n_.radius * k, Dimension::torque, "derived"});
+        lines.push_back({fmt::format("{}_torque_tilt", name), "μ N R (2/π) E(sin θ)",
+                         fmt::format("{:.3f} · {:.1f} N · {:.2f} mm · {:.4f}", n_.friction, N, n_.radius * 1e3,
+                                     2 / pi * boost::math::ellint_2(k)),
+                         n_.friction * N * n_.radius * 2 / pi * boost::math::ellint_2(k), Dimension::torque,
+                         "derived; complete elliptic integral"});
+        lines.push_back({fmt::format("{}_torque_spin", name), "μ N R sin θ",
+                         fmt::format("{:.3f} · {:.1f} N · {:.2f} mm · {:.4f}", n_.friction, N, n_.radius * 1e3, k),
+                         n_.friction * N * n_.radius * k, Dimension::torque, "derived"});
     };
     if (s.seat > 0) ring("seat", s.seat, n_.seat_angle);
     if (n_.seats == BallSeats::two_rings && s.cap > 0) ring("cap", s.cap, n_.cap_angle);
     if (n_.seats == BallSeats::plunger)
-        lines.push_back({"plunger_torque_tilt", "μ F R", fmt::format("{:.3f} · {:.1f} N · {:.2f} mm", n_.friction, s.cap, n_.radius * 1e3), n_.friction * s.cap * n_.radius, Dimension::torque, "derived, point contact"});
+        lines.push_back({"plunger_torque_tilt", "μ F R",
+                         fmt::format("{:.3f} · {:.1f} N · {:.2f} mm", n_.friction, s.cap, n_.radius * 1e3),
+                         n_.friction * s.cap * n_.radius, Dimension::torque, "derived, point contact"});
     const double moment = std::sqrt(w.mx * w.mx + w.my * w.my + w.mz * w.mz);
-    lines.push_back({"moment", "M = √(Mx² + My² + Mz²)", fmt::format("√({:.3f}² + {:.3f}² + {:.3f}²)", w.mx, w.my, w.mz), moment, Dimension::torque, "rig statics"});
+    lines.push_back({"moment", "M = √(Mx² + My² + Mz²)",
+                     fmt::format("√({:.3f}² + {:.3f}² + {:.3f}²)", w.mx, w.my, w.mz), moment, Dimension::torque,
+                     "rig statics"});
     const double multiplier = slip(w).multiplier;
     if (std::isfinite(multiplier))
-        lines.push_back({"holding_moment", "min over ω of Σ μ N_i R |ω × n_i|, M·ω = |M|", "", multiplier * moment, Dimension::torque, "derived, upper-bound theorem"});
-    lines.push_back({"side_force_to_ride_out", "H = F tan θ", fmt::format("{:.1f} N · tan {:.1f}°", std::max(0.0, s.seat), n_.seat_angle * 180 / pi), std::max(0.0, s.seat) * std::tan(n_.seat_angle), Dimension::force, "derived"});
+        lines.push_back({"holding_moment", "min over ω of Σ μ N_i R |ω × n_i|, M·ω = |M|", "", multiplier * moment,
+                         Dimension::torque, "derived, upper-bound theorem"});
+    lines.push_back({"side_force_to_ride_out", "H = F tan θ",
+                     fmt::format("{:.1f} N · tan {:.1f}°", std::max(0.0, s.seat), n_.seat_angle * 180 / pi),
+                     std::max(0.0, s.seat) * std::tan(n_.seat_angle), Dimension::force, "derived"});
     return lines;
 }
 
 std::vector<Advisory> BallJoint::advisories() const {
     if (!(n_.squeeze.force > 0)) return {{"Nothing squeezes the ball.", true}};
-    if (n_.squeeze.thread && !mechanics::is_self_locking(n_.squeeze.screw)) return {{"The knob's screw is not self-locking: it turns back by itself.", true}};
+    if (n_.squeeze.thread && !mechanics::is_self_locking(n_.squeeze.screw))
+        return {{"The knob's screw is not self-locking: it turns back by itself.", true}};
     return {};
 }
 

@@ -19,7 +19,7 @@ struct BallNumbers {
 };
 
 class BallJoint : public Joint {
-   public:
+ public:
     explicit BallJoint(BallNumbers numbers);
     std::span<const Mode> modes() const noexcept override;
     double utilisation(std::size_t mode, const Wrench& wrench) const noexcept override;
@@ -33,7 +33,7 @@ class BallJoint : public Joint {
     std::vector<Advisory> advisories() const override;
     drawing::Drawing section(const Load& load) const override;
 
-   private:
+ private:
     struct Seating {
         double seat = 0, cap = 0;            ///< axial force on each ring [N]
         double seat_side = 0, cap_side = 0;  ///< side force each takes [N]
@@ -42,7 +42,8 @@ class BallJoint : public Joint {
     };
     Seating seating(const Wrench& wrench) const noexcept;
     double normal_sum(double axial, double angle) const noexcept;
-    mechanics::SlipLimit<3> slip(const Wrench& wrench, double enough = std::numeric_limits<double>::infinity()) const noexcept;
+    mechanics::SlipLimit<3> slip(const Wrench& wrench,
+                                 double enough = std::numeric_limits<double>::infinity()) const noexcept;
 
     BallNumbers n_;
     mechanics::SphereContacts contacts_;

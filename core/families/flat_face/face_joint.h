@@ -14,11 +14,11 @@ enum class Bearing { whole, cone, pad, rubber, rim };
 
 /// The numbers of one face [SI].
 struct FaceNumbers {
-    mechanics::PatchShape shape;     ///< the whole face
-    double reach = 0;                ///< radius round the screw inside which the pressure lives; 0 = everywhere
+    mechanics::PatchShape shape;  ///< the whole face
+    double reach = 0;             ///< radius round the screw inside which the pressure lives; 0 = everywhere
     Bearing bearing = Bearing::cone;
     double friction = 0, load_share = 0.2;
-    mechanics::Point screw;          ///< where the screw pulls
+    mechanics::Point screw;  ///< where the screw pulls
     double allowable_pressure = 0;
     bool one_screw = true, right_hand = true;
     double thread_pitch = 0, thread_radius_friction = 0;  ///< P and mu_t d_2/(2 cos alpha) of the screw, for "unscrews"
@@ -28,10 +28,11 @@ struct FaceNumbers {
 };
 
 class FaceJoint : public Joint {
-   public:
+ public:
     /// `coarse` serves whole contact, `fine` a face that has opened.
     /// `tolerance` of load factors that have no closed form.
-    FaceJoint(FaceNumbers numbers, const mechanics::Patch& coarse, const mechanics::Patch& fine, double tolerance = 1e-5);
+    FaceJoint(FaceNumbers numbers, const mechanics::Patch& coarse, const mechanics::Patch& fine,
+              double tolerance = 1e-5);
     void search_on(const mechanics::Patch& grid) { search_ = std::make_unique<FaceJoint>(n_, grid, grid, 1e-3); }
     const Joint& for_search() const noexcept override { return search_ ? *search_ : *this; }
     bool surely_holds(std::size_t mode, const Wrench& wrench) const noexcept override;
@@ -46,7 +47,7 @@ class FaceJoint : public Joint {
     std::vector<Advisory> advisories() const override;
     drawing::Drawing section(const Load& load) const override;
 
-   private:
+ private:
     /// What presses on the face, and where.
     struct Pressed {
         double N = 0, Sx = 0, Sy = 0;
@@ -57,7 +58,8 @@ class FaceJoint : public Joint {
         double mean_radius = 0;  ///< of the friction about the screw [m]
         double swing = 0;        ///< multiplier when it can only swing about the screw
     };
-    Slip slip(const Wrench& wrench, bool only_limit, double enough = std::numeric_limits<double>::infinity()) const noexcept;
+    Slip slip(const Wrench& wrench, bool only_limit,
+              double enough = std::numeric_limits<double>::infinity()) const noexcept;
     double peak_pressure(const Wrench& wrench) const noexcept;
     double tilt(const Wrench& wrench) const noexcept;
     double tips_utilisation(const Wrench& wrench) const noexcept;

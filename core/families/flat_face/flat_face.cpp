@@ -21,7 +21,9 @@ constexpr std::size_t most_points = 4096;
 
 enum ModeIndex : std::size_t { slips, tips, parts, crush, opens, unscrews_or_sags };
 
-mechanics::PlanarContacts contacts_of(const Patch& patch) { return {patch.x, patch.y, patch.size}; }
+mechanics::PlanarContacts contacts_of(const Patch& patch) {
+    return {patch.x, patch.y, patch.size};
+}
 
 /// Pressure cone under a head (VDI 2230), or the reach of a plate bending on its pad.
 double reach_of(const FaceNumbers& n, double plate_modulus) {
@@ -29,7 +31,8 @@ double reach_of(const FaceNumbers& n, double plate_modulus) {
     if (n.bearing != Bearing::pad) return 0;
     constexpr double poisson = 0.3;
     const double t3 = std::pow(n.plate_thickness, 3);
-    const double length = std::pow(plate_modulus * t3 * n.pad_thickness / (12 * (1 - poisson * poisson) * n.pad_modulus), 0.25);
+    const double length =
+        std::pow(plate_modulus * t3 * n.pad_thickness / (12 * (1 - poisson * poisson) * n.pad_modulus), 0.25);
     return n.head_diameter / 2 + 2 * length;
 }
 
@@ -54,10 +57,12 @@ Result<mechanics::PatchShape> shape_of(const Values& v) {
 }
 
 class FlatFace : public Family {
-   public:
+ public:
     std::string_view key() const override { return "flat_face"; }
     std::string_view name() const override { return "Flat face under a screw"; }
-    std::string_view purpose() const override { return "Two flat faces pressed together: do they slide, twist, tip, open, crush or unscrew?"; }
+    std::string_view purpose() const override {
+        return "Two flat faces pressed together: do they slide, twist, tip, open, crush or unscrew?";
+    }
     std::span<const Parameter> parameters() const override { return face_parameters(); }
     Result<std::shared_ptr<const Joint>> join(const Values& v) const override;
 };
@@ -68,7 +73,11 @@ Result<std::shared_ptr<const Joint>> FlatFace::join(const Values& v) const {
     if (!shape) return shape.problem();
     n.shape = *shape;
     const auto& bears = text(v, "bears");
-    n.bearing = bears == "whole" ? Bearing::whole : bears == "cone" ? Bearing::cone : bears == "pad" ? Bearing::pad : bears == "rubber" ? Bearing::rubber : Bearing::rim;
+    n.bearing = bears == "whole"    ? Bearing::whole
+                : bears == "cone"   ? Bearing::cone
+                : bears == "pad"    ? Bearing::pad
+                : bears == "rubber" ? Bearing::rubber
+                                    : Bearing::rim;
     n.head_diameter = number(v, "head_diameter");
     n.plate_thickness = number(v, "plate_thickness");
     n.pad_thickness = number(v, "pad_thickness");
@@ -88,9 +97,12 @@ Result<std::shared_ptr<const Joint>> FlatFace::join(const Values& v) const {
         const auto thread = catalogue::thread_named(text(v, "central_screw"));
         if (!thread) return Problem{"central_screw", thread.problem().what, thread.problem().remedy};
         n.thread_pitch = thread->pitch;
-        n.thread_radius_friction = number(v, "central_friction") * thread->pitch_diameter / (2 * std::cos(thread->flank_half_angle));
+        n.thread_radius_friction =
+            number(v, "central_friction") * thread->pitch_diameter / (2 * std::cos(thread->flank_half_angle));
     }
-    const auto bedding = n.bearing == Bearing::rubber ? mechanics::Bedding::bonded_rubber : n.bearing == Bearing::rim ? mechanics::Bedding::rim : mechanics::Bedding::even;
+    const auto bedding = n.bearing == Bearing::rubber ? mechanics::Bedding::bonded_rubber
+                         : n.bearing == Bearing::rim  ? mechanics::Bedding::rim
+                                                      : mechanics::Bedding::even;
     mechanics::PatchShape pressed = n.shape;
     pressed.reach = n.reach;
     auto coarse = mechanics::make_patch(pressed, bedding, 6, 24);
@@ -113,7 +125,13 @@ const Family& flat_face() {
 }
 
 FaceJoint::FaceJoint(FaceNumbers numbers, const Patch& coarse, const Patch& fine, double tolerance)
-    : n_(std::move(numbers)), coarse_(coarse, tolerance * 1e-3), fine_(fine, tolerance * 1e-3), coarse_contacts_(contacts_of(coarse)), fine_contacts_(contacts_of(fine)), edges_(mechanics::hull_edges(coarse)), tolerance_(tolerance) {
+    : n_(std::move(numbers)),
+      coarse_(coarse, tolerance * 1e-3),
+      fine_(fine, tolerance * 1e-3),
+      coarse_contacts_(contacts_of(coarse)),
+      fine_contacts_(contacts_of(fine)),
+      edges_(mechanics::hull_edges(coarse)),
+      tolerance_(tolerance) {
     modes_ = {{"slips", ModeClass::ultimate, "slides or twists on its face", false},
               {"tips", ModeClass::ultimate, "tips over the edge of its face", false},
               {"parts", ModeClass::ultimate, "is pulled off its face", false},
@@ -121,10 +139,13 @@ FaceJoint::FaceJoint(FaceNumbers numbers, const Patch& coarse, const Patch& fine
               {"opens", ModeClass::service, "opens at one edge", false}};
     rest_radius_ = slip({}, false).mean_radius;
     if (n_.one_screw) modes_.push_back({"unscrews", ModeClass::ultimate, "turns and backs its screw off", false});
-    if (n_.bearing == Bearing::pad || n_.bearing == Bearing::rubber) modes_.push_back({"sags", ModeClass::service, "sags on its pad", false});
+    if (n_.bearing == Bearing::pad || n_.bearing == Bearing::rubber)
+        modes_.push_back({"sags", ModeClass::service, "sags on its pad", false});
 }
 
-std::span<const Mode> FaceJoint::modes() const noexcept { return modes_; }
+std::span<const Mode> FaceJoint::modes() const noexcept {
+    return modes_;
+}
 
 FaceJoint::Pressed FaceJoint::pressed(const Wrench& w) const noexcept {
     const double F = n_.squeeze.force;
@@ -161,7 +182,8 @@ FaceJoint::Slip FaceJoint::slip(const Wrench& w, bool only_limit, double enough)
     for (std::size_t i = patch.count(); i < contacts->padded(); ++i) limit[i] = 0;
     // The rotations' power is taken about the interface's origin, as the wrench is.
     const double length = patch.size;
-    result.limit = mechanics::slip_limit(*contacts, std::span<const double>(limit.data(), contacts->padded()), {w.fx, w.fy, w.mz / length}, enough, tolerance_ > 5e-4 ? 0.06 : 0.01);
+    result.limit = mechanics::slip_limit(*contacts, std::span<const double>(limit.data(), contacts->padded()),
+                                         {w.fx, w.fy, w.mz / length}, enough, tolerance_ > 5e-4 ? 0.06 : 0.01);
     if (only_limit) return result;
     result.mean_radius = total > 0 ? arm / total : 0;
     const double about_screw = std::abs(w.mz - n_.screw.x * w.fy + n_.screw.y * w.fx);
@@ -170,7 +192,8 @@ FaceJoint::Slip FaceJoint::slip(const Wrench& w, bool only_limit, double enough)
 }
 
 double FaceJoint::unscrewing_torque(const Wrench& w) const noexcept {
-    return pressed(w).N * (n_.friction * rest_radius_ + n_.thread_radius_friction - n_.thread_pitch / (2 * std::numbers::pi));
+    return pressed(w).N *
+           (n_.friction * rest_radius_ + n_.thread_radius_friction - n_.thread_pitch / (2 * std::numbers::pi));
 }
 
 double FaceJoint::peak_pressure(const Wrench& w) const noexcept {
@@ -187,7 +210,8 @@ double FaceJoint::peak_pressure(const Wrench& w) const noexcept {
         }
         return std::max(peak, p.at(0, 0));
     }
-    if (n_.bearing == Bearing::rim) return fine_.greatest(p) / std::max(1e-9, n_.plate_thickness / 4);  // a rim a quarter of the plate wide
+    if (n_.bearing == Bearing::rim)
+        return fine_.greatest(p) / std::max(1e-9, n_.plate_thickness / 4);  // a rim a quarter of the plate wide
     return fine_.greatest(p);
 }
 
@@ -232,8 +256,10 @@ double FaceJoint::utilisation(std::size_t mode, const Wrench& w) const noexcept 
             const double multiplier = slip(w, true).limit.multiplier;
             return multiplier > 0 ? 1 / multiplier : infinite;
         }
-        case tips: return tips_utilisation(w);
-        case parts: return w.fz / n_.squeeze.force;
+        case tips:
+            return tips_utilisation(w);
+        case parts:
+            return w.fz / n_.squeeze.force;
         case crush: {
             const double peak = peak_pressure(w);
             // Where nothing presses or the balance is lost, it parts or tips: not a crush.
@@ -246,7 +272,8 @@ double FaceJoint::utilisation(std::size_t mode, const Wrench& w) const noexcept 
             const double mean = p.at(n_.screw.x, n_.screw.y);
             return 1 - coarse_.least(p) / std::max(mean, 1e-300);
         }
-        default: break;
+        default:
+            break;
     }
     if (modes_[mode].key == "sags") return tilt(w) / n_.sag_limit;
     const double N = pressed(w).N, loosening = (n_.right_hand ? 1 : -1) * w.mz;
@@ -260,7 +287,8 @@ double FaceJoint::load_factor(std::size_t mode, const Ray& ray) const noexcept {
     if (mode != slips && mode != crush) return mechanics::first_exit(used);
     const double balance = mechanics::first_exit([&](double lambda) { return balance_utilisation(ray.at(lambda)); });
     if (search_) {
-        // The coarse model's factor is within a per cent or so: a few secant steps from there instead of a search from 0.
+        // The coarse model's factor is within a per cent or so: a few secant steps from there instead of a search from
+        // 0.
         const double guess = search_->load_factor(mode, ray);
         if (guess > 0 && guess < 0.995 * balance && std::isfinite(guess)) {
             if (const auto near = mechanics::exit_near(guess, used, tolerance_)) return *near;
@@ -276,16 +304,19 @@ bool FaceJoint::surely_holds(std::size_t mode, const Wrench& w) const noexcept {
 std::string FaceJoint::motion(std::size_t mode, const Wrench& w) const {
     if (mode != slips) return {};
     const auto limit = slip(w, true).limit;
-    const double sliding = limit.motion[0] * w.fx + limit.motion[1] * w.fy, twisting = limit.motion[2] * w.mz / coarse_.patch().size;
+    const double sliding = limit.motion[0] * w.fx + limit.motion[1] * w.fy,
+                 twisting = limit.motion[2] * w.mz / coarse_.patch().size;
     return std::abs(twisting) > std::abs(sliding) ? "twists" : "slides";
 }
 
 std::vector<NamedValue> FaceJoint::demand(std::size_t mode, const Wrench& w) const {
     const std::string& key = modes_[mode].key;
-    if (key == "slips") return {{"shear", std::hypot(w.fx, w.fy), Dimension::force}, {"twist", std::abs(w.mz), Dimension::torque}};
+    if (key == "slips")
+        return {{"shear", std::hypot(w.fx, w.fy), Dimension::force}, {"twist", std::abs(w.mz), Dimension::torque}};
     if (key == "parts") return {{"pull", std::max(0.0, w.fz), Dimension::force}};
     if (key == "unscrews") return {{"twist", std::abs(w.mz), Dimension::torque}};
-    if (key == "crush") return {{"pressure", std::isfinite(peak_pressure(w)) ? peak_pressure(w) : 0, Dimension::stress}};
+    if (key == "crush")
+        return {{"pressure", std::isfinite(peak_pressure(w)) ? peak_pressure(w) : 0, Dimension::stress}};
     if (key == "sags") return {{"tilt", tilt(w), Dimension::angle}};
     return {{"moment", std::hypot(w.mx, w.my), Dimension::torque}};
 }
@@ -295,7 +326,8 @@ std::vector<NamedValue> FaceJoint::capacity(std::size_t mode, const Wrench& w) c
     const double F = n_.squeeze.force;
     if (key == "slips") {
         const double N = std::max(0.0, pressed(w).N);
-        return {{"shear_alone", n_.friction * N, Dimension::force}, {"twist_alone", n_.friction * N * slip(w, false).mean_radius, Dimension::torque}};
+        return {{"shear_alone", n_.friction * N, Dimension::force},
+                {"twist_alone", n_.friction * N * slip(w, false).mean_radius, Dimension::torque}};
     }
     if (key == "parts") return {{"pull", F, Dimension::force}};
     if (key == "crush") return {{"pressure", n_.allowable_pressure, Dimension::stress}};
@@ -309,10 +341,11 @@ std::vector<NamedValue> FaceJoint::results(const Load& load) const {
     const Wrench w = load.whole();
     const Slip s = slip(w, false);
     const Slip unloaded = slip({}, false);
-    std::vector<NamedValue> values{{"clamping_force", n_.squeeze.force, Dimension::force},
-                                   {"effective_radius", coarse_.patch().size, Dimension::length},
-                                   {"mean_radius", unloaded.mean_radius, Dimension::length},
-                                   {"peak_pressure", std::isfinite(peak_pressure(w)) ? peak_pressure(w) : 0, Dimension::stress}};
+    std::vector<NamedValue> values{
+        {"clamping_force", n_.squeeze.force, Dimension::force},
+        {"effective_radius", coarse_.patch().size, Dimension::length},
+        {"mean_radius", unloaded.mean_radius, Dimension::length},
+        {"peak_pressure", std::isfinite(peak_pressure(w)) ? peak_pressure(w) : 0, Dimension::stress}};
     if (std::isfinite(s.swing) && s.swing > 0) values.push_back({"swing_factor", s.swing, Dimension::number});
     return values;
 }
@@ -323,27 +356,44 @@ Working FaceJoint::working(const Load& load) const {
     const Pressed p = pressed(w);
     const double R = coarse_.patch().size;
     if (n_.bearing == Bearing::cone)
-        lines.push_back({"effective_radius", "R_e = min(R, r_head + t tan 30°)", fmt::format("{:.2f} mm + {:.2f} mm · 0.577", n_.head_diameter * 500, n_.plate_thickness * 1e3), R, Dimension::length, "VDI 2230, pressure cone"});
+        lines.push_back({"effective_radius", "R_e = min(R, r_head + t tan 30°)",
+                         fmt::format("{:.2f} mm + {:.2f} mm · 0.577", n_.head_diameter * 500, n_.plate_thickness * 1e3),
+                         R, Dimension::length, "VDI 2230, pressure cone"});
     else if (n_.bearing == Bearing::pad)
-        lines.push_back({"effective_radius", "R_e = min(R, r_head + 2ℓ), ℓ = [E t³ t_p/(12(1−ν²)E_p)]^¼", "", R, Dimension::length, "plate on elastic bedding, derived"});
-    else lines.push_back({"effective_radius", "R_e = R", "", R, Dimension::length, "input"});
-    lines.push_back({"normal_force", w.fz < 0 ? "N = F − (1 − φ) Fz" : "N = F − Fz", fmt::format("{:.1f} N, Fz = {:.2f} N, φ = {:.2f}", n_.squeeze.force, w.fz, n_.load_share), p.N, Dimension::force, "joint stiffness, VDI 2230"});
+        lines.push_back({"effective_radius", "R_e = min(R, r_head + 2ℓ), ℓ = [E t³ t_p/(12(1−ν²)E_p)]^¼", "", R,
+                         Dimension::length, "plate on elastic bedding, derived"});
+    else
+        lines.push_back({"effective_radius", "R_e = R", "", R, Dimension::length, "input"});
+    lines.push_back({"normal_force", w.fz < 0 ? "N = F − (1 − φ) Fz" : "N = F − Fz",
+                     fmt::format("{:.1f} N, Fz = {:.2f} N, φ = {:.2f}", n_.squeeze.force, w.fz, n_.load_share), p.N,
+                     Dimension::force, "joint stiffness, VDI 2230"});
     if (!(p.N > 0)) return lines;
     const Slip s = slip(w, false);
-    lines.push_back({"mean_radius", "r̄ = ∫ p r dA / N", "", s.mean_radius, Dimension::length, "Shigley, friction clutches; derived for other shapes"});
-    lines.push_back({"shear_alone", "μ N", fmt::format("{:.3f} · {:.1f} N", n_.friction, p.N), n_.friction * p.N, Dimension::force, "Coulomb friction"});
-    lines.push_back({"twist_alone", "μ N r̄", fmt::format("{:.3f} · {:.1f} N · {:.2f} mm", n_.friction, p.N, s.mean_radius * 1e3), n_.friction * p.N * s.mean_radius, Dimension::torque, "Shigley, uniform pressure"});
+    lines.push_back({"mean_radius", "r̄ = ∫ p r dA / N", "", s.mean_radius, Dimension::length,
+                     "Shigley, friction clutches; derived for other shapes"});
+    lines.push_back({"shear_alone", "μ N", fmt::format("{:.3f} · {:.1f} N", n_.friction, p.N), n_.friction * p.N,
+                     Dimension::force, "Coulomb friction"});
+    lines.push_back({"twist_alone", "μ N r̄",
+                     fmt::format("{:.3f} · {:.1f} N · {:.2f} mm", n_.friction, p.N, s.mean_radius * 1e3),
+                     n_.friction * p.N * s.mean_radius, Dimension::torque, "Shigley, uniform pressure"});
     if (std::isfinite(s.limit.multiplier))
-        lines.push_back({"slip_multiple", "min ∫ μ p |v + ω × r|, f·v + Mz ω = 1", fmt::format("shear {:.2f} N, twist {:.3f} N·m", std::hypot(w.fx, w.fy), w.mz), s.limit.multiplier, Dimension::number, "limit surface, Goyal et al. 1991"});
-    if (std::isfinite(s.swing) && s.swing > 0) lines.push_back({"swing_multiple", "μ N r̄ / |M about the screw|", "", s.swing, Dimension::number, "with the screw bearing on its hole; derived"});
-    if (std::isfinite(peak_pressure(w))) lines.push_back({"peak_pressure", "p_max of the no-tension block", "", peak_pressure(w), Dimension::stress, "no-tension foundation"});
+        lines.push_back({"slip_multiple", "min ∫ μ p |v + ω × r|, f·v + Mz ω = 1",
+                         fmt::format("shear {:.2f} N, twist {:.3f} N·m", std::hypot(w.fx, w.fy), w.mz),
+                         s.limit.multiplier, Dimension::number, "limit surface, Goyal et al. 1991"});
+    if (std::isfinite(s.swing) && s.swing > 0)
+        lines.push_back({"swing_multiple", "μ N r̄ / |M about the screw|", "", s.swing, Dimension::number,
+                         "with the screw bearing on its hole; derived"});
+    if (std::isfinite(peak_pressure(w)))
+        lines.push_back({"peak_pressure", "p_max of the no-tension block", "", peak_pressure(w), Dimension::stress,
+                         "no-tension foundation"});
     return lines;
 }
 
 std::vector<Advisory> FaceJoint::advisories() const {
     std::vector<Advisory> list;
     if (!(n_.squeeze.force > 0)) list.push_back({"Nothing presses the faces together.", true});
-    if (n_.squeeze.thread && !mechanics::is_self_locking(n_.squeeze.screw)) list.push_back({"The screw is not self-locking: it turns back by itself.", true});
+    if (n_.squeeze.thread && !mechanics::is_self_locking(n_.squeeze.screw))
+        list.push_back({"The screw is not self-locking: it turns back by itself.", true});
     return list;
 }
 

@@ -6,16 +6,30 @@
 namespace clampet::families {
 
 std::span<const Parameter> stance_parameters() {
-    const auto laid = [](Parameter p, std::vector<std::string> layouts) { return shown_for(std::move(p), "layout", std::move(layouts)); };
+    const auto laid = [](Parameter p, std::vector<std::string> layouts) {
+        return shown_for(std::move(p), "layout", std::move(layouts));
+    };
     static const std::vector<Parameter> rows{
-        choice_row("layout", "Stands on", {{"legs", "legs in a circle"}, {"rectangle", "a rectangular base"}, {"round", "a round base"}, {"points", "feet at given places"}, {"clamped", "nothing: clamped or bolted"}}, "legs", "What touches the floor. Walls, ceilings, rails and clamps do not tip."),
+        choice_row("layout", "Stands on",
+                   {{"legs", "legs in a circle"},
+                    {"rectangle", "a rectangular base"},
+                    {"round", "a round base"},
+                    {"points", "feet at given places"},
+                    {"clamped", "nothing: clamped or bolted"}},
+                   "legs", "What touches the floor. Walls, ceilings, rails and clamps do not tip."),
         laid(quantity_row("feet", "Feet", Dimension::number, 3, {3, 12}, "How many legs.", "input"), {"legs"}),
-        laid(length_row("spread", "Spread, radius", 0.45, 10, "From the middle to a foot.", "input"), {"legs", "round"}),
-        laid(quantity_row("turn", "Turned by", Dimension::angle, 0, {-2 * std::numbers::pi, 2 * std::numbers::pi}, "Angle of the first leg from x.", "input"), {"legs"}),
+        laid(length_row("spread", "Spread, radius", 0.45, 10, "From the middle to a foot.", "input"),
+             {"legs", "round"}),
+        laid(quantity_row("turn", "Turned by", Dimension::angle, 0, {-2 * std::numbers::pi, 2 * std::numbers::pi},
+                          "Angle of the first leg from x.", "input"),
+             {"legs"}),
         laid(length_row("length", "Length, along x", 0.6, 10, "Between the outer feet.", "input"), {"rectangle"}),
         laid(length_row("width", "Width, along y", 0.5, 10, "Between the outer feet.", "input"), {"rectangle"}),
-        laid(text_row("points", "Feet", "-300 mm,-250 mm; 300 mm,-250 mm; 0 mm,350 mm", "x,y of each foot, separated by semicolons."), {"points"}),
-        friction_row("friction", "Friction on the floor", "rubber on timber floor", "Feet on the floor, dry and clean."),
+        laid(text_row("points", "Feet", "-300 mm,-250 mm; 300 mm,-250 mm; 0 mm,350 mm",
+                      "x,y of each foot, separated by semicolons."),
+             {"points"}),
+        friction_row("friction", "Friction on the floor", "rubber on timber floor",
+                     "Feet on the floor, dry and clean."),
     };
     return rows;
 }

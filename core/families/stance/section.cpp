@@ -37,7 +37,8 @@ drawing::Drawing StanceJoint::section(const Load& load) const {
         d.arrow(from, {to.x * shrink, to.y * shrink}, "with the push");
     }
     d.text({0, -1.15 * size}, "seen from above", Align::centre, TextRole::quiet);
-    d.summary = fmt::format("Support polygon with {} feet, {} across.", feet_.size(), quantity::format(2 * size, Dimension::length));
+    d.summary = fmt::format("Support polygon with {} feet, {} across.", feet_.size(),
+                            quantity::format(2 * size, Dimension::length));
     return d;
 }
 

@@ -37,7 +37,7 @@ std::vector<Point> circle_of(int count, double radius, double turn) {
 }
 
 class Stance : public Family {
-   public:
+ public:
     std::string_view key() const override { return "stance"; }
     std::string_view name() const override { return "Feet on the floor"; }
     std::string_view purpose() const override { return "A stand or base on its feet: does it tip or slide?"; }
@@ -48,7 +48,8 @@ class Stance : public Family {
         std::vector<Point> feet;
         if (layout == "legs") {
             const double count = number(v, "feet");
-            if (count != std::floor(count)) return Problem{"feet", fmt::format("{:g} feet is not a whole number.", count), "Write 3, 4 or more."};
+            if (count != std::floor(count))
+                return Problem{"feet", fmt::format("{:g} feet is not a whole number.", count), "Write 3, 4 or more."};
             feet = circle_of(static_cast<int>(count), number(v, "spread"), number(v, "turn"));
         } else if (layout == "round") {
             feet = circle_of(36, number(v, "spread"), 0);
@@ -62,7 +63,8 @@ class Stance : public Family {
         }
         auto patch = mechanics::make_feet(feet);
         if (!patch) return patch.problem();
-        return std::shared_ptr<const Joint>(std::make_shared<StanceJoint>(std::move(feet), *patch, number(v, "friction")));
+        return std::shared_ptr<const Joint>(
+            std::make_shared<StanceJoint>(std::move(feet), *patch, number(v, "friction")));
     }
 };
 
@@ -75,11 +77,17 @@ const Family& stance() {
 
 StanceJoint::StanceJoint() = default;
 StanceJoint::StanceJoint(std::vector<Point> feet, const mechanics::Patch& patch, double friction)
-    : feet_(std::move(feet)), polygon_(patch.outline), solver_(patch), edges_(mechanics::hull_edges(patch)), friction_(friction) {
+    : feet_(std::move(feet)),
+      polygon_(patch.outline),
+      solver_(patch),
+      edges_(mechanics::hull_edges(patch)),
+      friction_(friction) {
     contacts_ = mechanics::PlanarContacts(patch.x, patch.y, patch.size);
 }
 
-std::span<const Mode> StanceJoint::modes() const noexcept { return solver_ ? std::span<const Mode>(stance_modes()) : std::span<const Mode>(); }
+std::span<const Mode> StanceJoint::modes() const noexcept {
+    return solver_ ? std::span<const Mode>(stance_modes()) : std::span<const Mode>();
+}
 
 mechanics::SlipLimit<3> StanceJoint::slip(const Wrench& w) const noexcept {
     mechanics::SlipLimit<3> none;
@@ -90,7 +98,8 @@ mechanics::SlipLimit<3> StanceJoint::slip(const Wrench& w) const noexcept {
     std::array<double, most_feet + 4> limit{};
     const auto& patch = solver_->patch();
     for (std::size_t i = 0; i < patch.count(); ++i) limit[i] = friction_ * std::max(0.0, p.at(patch.x[i], patch.y[i]));
-    return mechanics::slip_limit(contacts_, std::span<const double>(limit.data(), contacts_.padded()), {w.fx, w.fy, w.mz / patch.size});
+    return mechanics::slip_limit(contacts_, std::span<const double>(limit.data(), contacts_.padded()),
+                                 {w.fx, w.fy, w.mz / patch.size});
 }
 
 double StanceJoint::utilisation(std::size_t mode, const Wrench& w) const noexcept {
@@ -110,7 +119,8 @@ double StanceJoint::utilisation(std::size_t mode, const Wrench& w) const noexcep
 }
 
 double StanceJoint::load_factor(std::size_t mode, const Ray& ray) const noexcept {
-    if (mode == slides) return mechanics::first_exit([&](double lambda) { return utilisation(slides, ray.at(lambda)); }, 1e-6);
+    if (mode == slides)
+        return mechanics::first_exit([&](double lambda) { return utilisation(slides, ray.at(lambda)); }, 1e-6);
     // Tipping about each side is linear in lambda: restoring N d less overturning n.m.
     double least = mechanics::not_driven;
     for (const auto& e : edges_) {
@@ -126,7 +136,8 @@ double StanceJoint::load_factor(std::size_t mode, const Ray& ray) const noexcept
 std::string StanceJoint::motion(std::size_t mode, const Wrench& w) const {
     if (mode != slides) return {};
     const auto limit = slip(w);
-    const double sliding = limit.motion[0] * w.fx + limit.motion[1] * w.fy, twisting = limit.motion[2] * w.mz / solver_->patch().size;
+    const double sliding = limit.motion[0] * w.fx + limit.motion[1] * w.fy,
+                 twisting = limit.motion[2] * w.mz / solver_->patch().size;
     return std::abs(twisting) > std::abs(sliding) ? "twists" : "slides";
 }
 
@@ -151,18 +162,23 @@ std::vector<NamedValue> StanceJoint::results(const Load& load) const {
 }
 
 Working StanceJoint::working(const Load& load) const {
-    if (!solver_) return {{"support", "clamped or bolted: it cannot tip or slide here", "", 0, Dimension::number, "input"}};
+    if (!solver_)
+        return {{"support", "clamped or bolted: it cannot tip or slide here", "", 0, Dimension::number, "input"}};
     Working lines;
     const Wrench w = load.whole();
     double arm = infinite;
     for (const auto& e : edges_) arm = std::min(arm, e.offset);
     lines.push_back({"weight", "N = −Fz", "", -w.fz, Dimension::force, "rig statics"});
-    lines.push_back({"least_arm", "distance from the middle to the nearest side of the polygon", "", arm, Dimension::length, "geometry"});
+    lines.push_back({"least_arm", "distance from the middle to the nearest side of the polygon", "", arm,
+                     Dimension::length, "geometry"});
     if (w.fz < 0) {
-        lines.push_back({"resultant_x", "My/N", fmt::format("{:.3f} / {:.2f}", w.my, -w.fz), w.my / -w.fz, Dimension::length, "statics"});
-        lines.push_back({"resultant_y", "−Mx/N", fmt::format("{:.3f} / {:.2f}", -w.mx, -w.fz), -w.mx / -w.fz, Dimension::length, "statics"});
+        lines.push_back({"resultant_x", "My/N", fmt::format("{:.3f} / {:.2f}", w.my, -w.fz), w.my / -w.fz,
+                         Dimension::length, "statics"});
+        lines.push_back({"resultant_y", "−Mx/N", fmt::format("{:.3f} / {:.2f}", -w.mx, -w.fz), -w.mx / -w.fz,
+                         Dimension::length, "statics"});
     }
-    lines.push_back({"hold_of_feet", "μ N", fmt::format("{:.3f} · {:.1f} N", friction_, std::max(0.0, -w.fz)), friction_ * std::max(0.0, -w.fz), Dimension::force, "Coulomb friction"});
+    lines.push_back({"hold_of_feet", "μ N", fmt::format("{:.3f} · {:.1f} N", friction_, std::max(0.0, -w.fz)),
+                     friction_ * std::max(0.0, -w.fz), Dimension::force, "Coulomb friction"});
     return lines;
 }
 

@@ -11,7 +11,7 @@ std::span<const Parameter> stance_parameters();
 
 /// Feet on the ground, origin between them on the floor, z up; or a support that is clamped or bolted down.
 class StanceJoint : public Joint {
-   public:
+ public:
     StanceJoint();  ///< clamped: nothing can tip or slide
     StanceJoint(std::vector<mechanics::Point> feet, const mechanics::Patch& patch, double friction);
     std::span<const Mode> modes() const noexcept override;
@@ -26,7 +26,7 @@ class StanceJoint : public Joint {
     /// Corners of the support polygon, counter-clockwise; empty when clamped.
     const std::vector<mechanics::Point>& polygon() const { return polygon_; }
 
-   private:
+ private:
     mechanics::SlipLimit<3> slip(const Wrench& wrench) const noexcept;
     std::vector<mechanics::Point> feet_, polygon_;
     std::optional<mechanics::PressureSolver> solver_;

@@ -20,10 +20,12 @@ drawing::Drawing ThreadJoint::section(const Load&) const {
     d.path({{core, 0}, {wide, 0}, {wide, socket}, {core, socket}}, Material::payload);
     if (!n_.stack.through) d.rectangle({-wide, socket}, {wide, block}, Material::payload, Line::none);
     d.path({{-wide, 0}, {-wide, block}, {wide, block}, {wide, 0}}, Material::none, Line::outline, false);
-    if (!n_.stack.through) d.path({{-core, 0}, {-core, socket}, {core, socket}, {core, 0}}, Material::none, Line::outline, false);
+    if (!n_.stack.through)
+        d.path({{-core, 0}, {-core, socket}, {core, socket}, {core, 0}}, Material::none, Line::outline, false);
     const double hole = 1.1 * r;
     // A screw that bottoms holds the stack off the socket: the gap is drawn where it is.
-    const double lift = n_.verdict.state == mechanics::StackState::bottoms ? std::max(0.0, n_.verdict.protrusion - socket) : 0;
+    const double lift =
+        n_.verdict.state == mechanics::StackState::bottoms ? std::max(0.0, n_.verdict.protrusion - socket) : 0;
     if (items > 0) {
         d.rectangle({-wide, -items - lift}, {-hole, -lift}, Material::wood);
         d.rectangle({hole, -items - lift}, {wide, -lift}, Material::wood);
@@ -55,11 +57,22 @@ drawing::Drawing ThreadJoint::section(const Load&) const {
     if (items > 0) d.dimension({-wide, -items - lift}, {-wide, -lift}, 0.6 * r, fmt::format("stack {}", mm(items)));
     d.dimension({wide, 0}, {wide, socket}, -0.6 * r, fmt::format("socket {}", mm(socket)));
     const double gap = socket - tip;
-    if (bottoms) d.text({0, block + 0.7 * r}, fmt::format("bottoms: {} too long", mm(n_.verdict.protrusion - socket + mechanics::bottom_clearance)), Align::centre, TextRole::warning);
-    else if (!n_.stack.through) d.text({0, block + 0.7 * r}, fmt::format("engaged {}, {:.1f} turns, {} clear", mm(n_.verdict.engaged), n_.verdict.turns, mm(std::max(0.0, gap))), Align::centre, n_.verdict.state == mechanics::StackState::right ? TextRole::number : TextRole::warning);
-    else d.text({0, block + 0.7 * r}, fmt::format("engaged {}, {:.1f} turns", mm(n_.verdict.engaged), n_.verdict.turns), Align::centre, TextRole::number);
-    d.text({0, under_head - 2.1 * r}, fmt::format("{}, {} long", n_.male.designation, mm(length)), Align::centre, TextRole::quiet);
-    d.summary = fmt::format("A {} screw through {} into a socket {} deep: {:.1f} turns engaged.", n_.male.designation, mm(items), mm(socket), n_.verdict.turns);
+    if (bottoms)
+        d.text({0, block + 0.7 * r},
+               fmt::format("bottoms: {} too long", mm(n_.verdict.protrusion - socket + mechanics::bottom_clearance)),
+               Align::centre, TextRole::warning);
+    else if (!n_.stack.through)
+        d.text({0, block + 0.7 * r},
+               fmt::format("engaged {}, {:.1f} turns, {} clear", mm(n_.verdict.engaged), n_.verdict.turns,
+                           mm(std::max(0.0, gap))),
+               Align::centre, n_.verdict.state == mechanics::StackState::right ? TextRole::number : TextRole::warning);
+    else
+        d.text({0, block + 0.7 * r}, fmt::format("engaged {}, {:.1f} turns", mm(n_.verdict.engaged), n_.verdict.turns),
+               Align::centre, TextRole::number);
+    d.text({0, under_head - 2.1 * r}, fmt::format("{}, {} long", n_.male.designation, mm(length)), Align::centre,
+           TextRole::quiet);
+    d.summary = fmt::format("A {} screw through {} into a socket {} deep: {:.1f} turns engaged.", n_.male.designation,
+                            mm(items), mm(socket), n_.verdict.turns);
     return d;
 }
 

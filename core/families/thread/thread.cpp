@@ -21,7 +21,9 @@ constexpr double high_torque = 1.5, low_friction = 0.8;
 
 enum ModeIndex : std::size_t { clamps_not, strips, breaks, overtightens };
 
-std::string in_mm(double si) { return quantity::format(si, Dimension::length); }
+std::string in_mm(double si) {
+    return quantity::format(si, Dimension::length);
+}
 
 Result<catalogue::Thread> thread_of(const Values& v, const char* key) {
     auto found = catalogue::thread_named(text(v, key));
@@ -31,16 +33,22 @@ Result<catalogue::Thread> thread_of(const Values& v, const char* key) {
 
 mechanics::TightenedScrew tightened(const Values& v, const catalogue::Thread& male, double friction_factor) {
     const bool spun = text(v, "turned") == "payload";
-    return {.pitch = male.pitch, .pitch_diameter = male.pitch_diameter, .flank_half_angle = male.flank_half_angle,
-            .thread_friction = friction_factor * number(v, "thread_friction"), .bearing_friction = friction_factor * number(v, spun ? "face_friction" : "bearing_friction"),
-            .bearing_outer_diameter = number(v, spun ? "face_outer" : "bearing_outer"), .bearing_inner_diameter = number(v, spun ? "face_inner" : "bearing_inner")};
+    return {.pitch = male.pitch,
+            .pitch_diameter = male.pitch_diameter,
+            .flank_half_angle = male.flank_half_angle,
+            .thread_friction = friction_factor * number(v, "thread_friction"),
+            .bearing_friction = friction_factor * number(v, spun ? "face_friction" : "bearing_friction"),
+            .bearing_outer_diameter = number(v, spun ? "face_outer" : "bearing_outer"),
+            .bearing_inner_diameter = number(v, spun ? "face_inner" : "bearing_inner")};
 }
 
 class ThreadFamily : public Family {
-   public:
+ public:
     std::string_view key() const override { return "thread"; }
     std::string_view name() const override { return "Screw in its socket"; }
-    std::string_view purpose() const override { return "A screw through a stack into a socket: does it bottom, strip or break, and what preload does it leave?"; }
+    std::string_view purpose() const override {
+        return "A screw through a stack into a socket: does it bottom, strip or break, and what preload does it leave?";
+    }
     std::span<const Parameter> parameters() const override { return thread_parameters(); }
     Result<std::shared_ptr<const Joint>> join(const Values& v) const override;
 };
@@ -50,10 +58,13 @@ void set_preload(ThreadNumbers& n, double pad_stiffness) {
     n.fresh_preload = n.torque / mechanics::torque_per_preload(n.screw);
     const bool jams = n.fit.fit == catalogue::Fit::jams;
     n.preload = n.kept * n.fresh_preload;
-    if (n.verdict.state == mechanics::StackState::bottoms || n.verdict.state == mechanics::StackState::shank || jams || n.verdict.engaged <= 0) n.preload = 0;
+    if (n.verdict.state == mechanics::StackState::bottoms || n.verdict.state == mechanics::StackState::shank || jams ||
+        n.verdict.engaged <= 0)
+        n.preload = 0;
     if (pad_stiffness > 0 && !n.stack.through && n.preload > 0) {
         // Pads give way as the screw is tightened, until its tip meets the bottom of the socket.
-        const double before_bottom = pad_stiffness * ((n.stack.socket_depth - mechanics::bottom_clearance) - n.verdict.protrusion);
+        const double before_bottom =
+            pad_stiffness * ((n.stack.socket_depth - mechanics::bottom_clearance) - n.verdict.protrusion);
         n.preload = std::min(n.preload, n.kept * std::max(0.0, before_bottom));
         n.fresh_preload = std::min(n.fresh_preload, std::max(0.0, before_bottom));
     }
@@ -67,16 +78,20 @@ Result<std::shared_ptr<const Joint>> ThreadFamily::join(const Values& v) const {
     n.male = *male;
     n.female = *female;
     const auto screw_material = catalogue::material_named(text(v, "screw_material"));
-    if (!screw_material) return Problem{"screw_material", screw_material.problem().what, screw_material.problem().remedy};
+    if (!screw_material)
+        return Problem{"screw_material", screw_material.problem().what, screw_material.problem().remedy};
     const auto socket_material = catalogue::material_named(text(v, "socket_material"));
-    if (!socket_material) return Problem{"socket_material", socket_material.problem().what, socket_material.problem().remedy};
+    if (!socket_material)
+        return Problem{"socket_material", socket_material.problem().what, socket_material.problem().remedy};
     n.socket_material = socket_material->name;
     n.soft_socket = socket_material->soft_thread;
     n.screw_strength = screw_material->ultimate;
     n.proof_stress = screw_material->bearing;
-    n.screw_shear = screw_material->ultimate * (screw_material->soft_thread ? mechanics::sustained_share : mechanics::shear_share);
+    n.screw_shear =
+        screw_material->ultimate * (screw_material->soft_thread ? mechanics::sustained_share : mechanics::shear_share);
     n.socket_shear = socket_material->ultimate * (n.soft_socket ? mechanics::sustained_share : mechanics::shear_share);
-    n.sizes = text(v, "limits") == "worst" ? mechanics::worst_sizes(n.male, n.female) : mechanics::basic_sizes(n.male, n.female);
+    n.sizes = text(v, "limits") == "worst" ? mechanics::worst_sizes(n.male, n.female)
+                                           : mechanics::basic_sizes(n.male, n.female);
     n.torque = number(v, "torque");
     n.kept = number(v, "kept");
     n.load_share = number(v, "load_share");
@@ -85,17 +100,27 @@ Result<std::shared_ptr<const Joint>> ThreadFamily::join(const Values& v) const {
     n.screw = tightened(v, n.male, 1);
     if (const auto ok = mechanics::check_screw(n.screw); !ok) return ok.problem();
     const double arm = mechanics::torque_per_preload(n.screw);
-    if (!(arm > 0)) return Problem{"thread_friction", "Without any friction the torque would turn into unlimited preload.", "Give the friction in the thread, for example 0.15."};
+    if (!(arm > 0))
+        return Problem{"thread_friction", "Without any friction the torque would turn into unlimited preload.",
+                       "Give the friction in the thread, for example 0.15."};
     n.highest_preload = high_torque * n.torque / mechanics::torque_per_preload(tightened(v, n.male, low_friction));
 
-    const double per_length = std::min(mechanics::external_shear_area_per_length(n.sizes) * n.screw_shear, mechanics::internal_shear_area_per_length(n.sizes) * n.socket_shear);
-    n.stack = {.screw_length = number(v, "screw_length"), .items = number(v, "items"), .socket_depth = number(v, "socket_depth"),
-               .through = text(v, "socket_end") == "through", .pitch = n.male.pitch, .plain_length = number(v, "plain_length"),
-               .needed = per_length > 0 ? n.highest_preload / (tightening_share * per_length) : 0, .least_turns = n.soft_socket ? 3.0 : 2.0};
+    const double per_length = std::min(mechanics::external_shear_area_per_length(n.sizes) * n.screw_shear,
+                                       mechanics::internal_shear_area_per_length(n.sizes) * n.socket_shear);
+    n.stack = {.screw_length = number(v, "screw_length"),
+               .items = number(v, "items"),
+               .socket_depth = number(v, "socket_depth"),
+               .through = text(v, "socket_end") == "through",
+               .pitch = n.male.pitch,
+               .plain_length = number(v, "plain_length"),
+               .needed = per_length > 0 ? n.highest_preload / (tightening_share * per_length) : 0,
+               .least_turns = n.soft_socket ? 3.0 : 2.0};
     n.verdict = mechanics::judge_stack(n.stack);
     n.fit = catalogue::fit(n.male, n.female, n.verdict.turns);
     if (n.fit.fit == catalogue::Fit::too_big || n.fit.fit == catalogue::Fit::no_contact)
-        return Problem{"socket", fmt::format("{} does not go into {}: {}", n.male.designation, n.female.designation, n.fit.reason), "Use an adapter or a bush between them."};
+        return Problem{
+            "socket", fmt::format("{} does not go into {}: {}", n.male.designation, n.female.designation, n.fit.reason),
+            "Use an adapter or a bush between them."};
     set_preload(n, number(v, "pad_stiffness"));
     return std::shared_ptr<const Joint>(std::make_shared<ThreadJoint>(std::move(n)));
 }
@@ -109,22 +134,30 @@ const Family& thread() {
 
 ThreadJoint::ThreadJoint(ThreadNumbers numbers) : n_(std::move(numbers)) {
     Mode first{"bottoms", ModeClass::ultimate, "bottoms before it clamps", false};
-    if (n_.fit.fit == catalogue::Fit::jams) first = {"jams", ModeClass::ultimate, "jams before it clamps", false};
-    else if (n_.verdict.state == mechanics::StackState::shank) first = {"shank", ModeClass::ultimate, "runs out of thread before it clamps", false};
+    if (n_.fit.fit == catalogue::Fit::jams)
+        first = {"jams", ModeClass::ultimate, "jams before it clamps", false};
+    else if (n_.verdict.state == mechanics::StackState::shank)
+        first = {"shank", ModeClass::ultimate, "runs out of thread before it clamps", false};
     modes_ = {first,
               {"strips", ModeClass::ultimate, "strips its thread", false},
               {"breaks", ModeClass::ultimate, "breaks its screw", false},
               {"overtightens", ModeClass::service, "may strip or yield while it is tightened", false}};
 }
 
-bool ThreadJoint::clamps() const noexcept { return n_.preload > 0; }
+bool ThreadJoint::clamps() const noexcept {
+    return n_.preload > 0;
+}
 
 double ThreadJoint::strip_force() const noexcept {
     double engaged = n_.verdict.engaged;
-    if (n_.fit.fit == catalogue::Fit::jams) engaged = std::min(engaged, std::max(0.0, n_.fit.turns_low) * n_.male.pitch);
-    return engaged * std::min(mechanics::external_shear_area_per_length(n_.sizes) * n_.screw_shear, mechanics::internal_shear_area_per_length(n_.sizes) * n_.socket_shear);
+    if (n_.fit.fit == catalogue::Fit::jams)
+        engaged = std::min(engaged, std::max(0.0, n_.fit.turns_low) * n_.male.pitch);
+    return engaged * std::min(mechanics::external_shear_area_per_length(n_.sizes) * n_.screw_shear,
+                              mechanics::internal_shear_area_per_length(n_.sizes) * n_.socket_shear);
 }
-double ThreadJoint::tension_force() const noexcept { return n_.male.stress_area * n_.screw_strength; }
+double ThreadJoint::tension_force() const noexcept {
+    return n_.male.stress_area * n_.screw_strength;
+}
 
 double ThreadJoint::screw_force(const Wrench& w) const noexcept {
     const double pull = w.fz + std::hypot(w.mx, w.my) / n_.pivot;
@@ -132,12 +165,18 @@ double ThreadJoint::screw_force(const Wrench& w) const noexcept {
 }
 
 double ThreadJoint::utilisation(std::size_t mode, const Wrench& w) const noexcept {
-    const auto ratio = [](double demand, double capacity) { return capacity > 0 ? demand / capacity : demand > 0 ? infinite : 0.0; };
+    const auto ratio = [](double demand, double capacity) {
+        return capacity > 0 ? demand / capacity : demand > 0 ? infinite : 0.0;
+    };
     switch (mode) {
-        case clamps_not: return clamps() ? 0 : infinite;
-        case strips: return strip_force() > 0 ? screw_force(w) / strip_force() : infinite;
-        case breaks: return ratio(screw_force(w), tension_force());
-        default: break;
+        case clamps_not:
+            return clamps() ? 0 : infinite;
+        case strips:
+            return strip_force() > 0 ? screw_force(w) / strip_force() : infinite;
+        case breaks:
+            return ratio(screw_force(w), tension_force());
+        default:
+            break;
     }
     return 0;  // tightening does not depend on the load
 }
@@ -145,7 +184,8 @@ double ThreadJoint::utilisation(std::size_t mode, const Wrench& w) const noexcep
 double ThreadJoint::load_factor(std::size_t mode, const Ray& ray) const noexcept {
     if (mode != overtightens) return Joint::load_factor(mode, ray);
     // No load scales it: what is reported is the margin between what may be and what the hand can do.
-    const double allowed = std::min(tightening_share * strip_force(), mechanics::largest_preload(n_.screw, n_.male.stress_area, n_.proof_stress));
+    const double allowed = std::min(tightening_share * strip_force(),
+                                    mechanics::largest_preload(n_.screw, n_.male.stress_area, n_.proof_stress));
     return n_.highest_preload > 0 ? allowed / n_.highest_preload : mechanics::not_driven;
 }
 
@@ -157,24 +197,32 @@ std::vector<NamedValue> ThreadJoint::demand(std::size_t mode, const Wrench& w) c
 
 std::vector<NamedValue> ThreadJoint::capacity(std::size_t mode, const Wrench&) const {
     switch (mode) {
-        case clamps_not: return {{"socket_depth", n_.stack.socket_depth, Dimension::length}};
-        case strips: return {{"strip_force", strip_force(), Dimension::force}};
-        case breaks: return {{"tension_force", tension_force(), Dimension::force}};
-        default: return {{"preload_allowed", std::min(tightening_share * strip_force(), mechanics::largest_preload(n_.screw, n_.male.stress_area, n_.proof_stress)), Dimension::force}};
+        case clamps_not:
+            return {{"socket_depth", n_.stack.socket_depth, Dimension::length}};
+        case strips:
+            return {{"strip_force", strip_force(), Dimension::force}};
+        case breaks:
+            return {{"tension_force", tension_force(), Dimension::force}};
+        default:
+            return {{"preload_allowed",
+                     std::min(tightening_share * strip_force(),
+                              mechanics::largest_preload(n_.screw, n_.male.stress_area, n_.proof_stress)),
+                     Dimension::force}};
     }
 }
 
 std::vector<NamedValue> ThreadJoint::results(const Load&) const {
     const auto& v = n_.verdict;
-    std::vector<NamedValue> values{{"preload", n_.preload, Dimension::force},
-                                   {"preload_fresh", n_.fresh_preload, Dimension::force},
-                                   {"protrusion", v.protrusion, Dimension::length},
-                                   {"engaged", v.engaged, Dimension::length},
-                                   {"turns", v.turns, Dimension::number},
-                                   {"strip_force", strip_force(), Dimension::force},
-                                   {"tension_force", tension_force(), Dimension::force},
-                                   {"loosening_torque", n_.preload * mechanics::loosening_torque_per_preload(n_.screw), Dimension::torque},
-                                   {"preload_allowed_tightening", capacity(overtightens, {})[0].value, Dimension::force}};
+    std::vector<NamedValue> values{
+        {"preload", n_.preload, Dimension::force},
+        {"preload_fresh", n_.fresh_preload, Dimension::force},
+        {"protrusion", v.protrusion, Dimension::length},
+        {"engaged", v.engaged, Dimension::length},
+        {"turns", v.turns, Dimension::number},
+        {"strip_force", strip_force(), Dimension::force},
+        {"tension_force", tension_force(), Dimension::force},
+        {"loosening_torque", n_.preload * mechanics::loosening_torque_per_preload(n_.screw), Dimension::torque},
+        {"preload_allowed_tightening", capacity(overtightens, {})[0].value, Dimension::force}};
     const double per_length = n_.verdict.engaged > 0 ? strip_force() / n_.verdict.engaged : 0;
     if (per_length > 0) values.push_back({"equal_length", tension_force() / per_length, Dimension::length});
     if (!v.extra_items.is_empty()) {
@@ -183,7 +231,8 @@ std::vector<NamedValue> ThreadJoint::results(const Load&) const {
     }
     if (!v.screw_lengths.is_empty()) {
         values.push_back({"screw_length_low", v.screw_lengths.low, Dimension::length});
-        if (std::isfinite(v.screw_lengths.high)) values.push_back({"screw_length_high", v.screw_lengths.high, Dimension::length});
+        if (std::isfinite(v.screw_lengths.high))
+            values.push_back({"screw_length_high", v.screw_lengths.high, Dimension::length});
     }
     return values;
 }
@@ -192,20 +241,50 @@ Working ThreadJoint::working(const Load& load) const {
     Working lines;
     const auto& v = n_.verdict;
     const Wrench w = load.whole();
-    lines.push_back({"protrusion", "p = L_s − Σt", fmt::format("{} − {}", in_mm(n_.stack.screw_length), in_mm(n_.stack.items)), v.protrusion, Dimension::length, "geometry"});
-    lines.push_back({"engaged", "e = min(p, D_s) − lead-in", fmt::format("min({}, {}) − {}", in_mm(v.protrusion), in_mm(n_.stack.socket_depth), in_mm(v.lead_in)), v.engaged, Dimension::length, "lead-in of one pitch: common practice"});
-    lines.push_back({"turns", "e/P", fmt::format("{} / {}", in_mm(v.engaged), in_mm(n_.male.pitch)), v.turns, Dimension::number, "geometry"});
+    lines.push_back({"protrusion", "p = L_s − Σt",
+                     fmt::format("{} − {}", in_mm(n_.stack.screw_length), in_mm(n_.stack.items)), v.protrusion,
+                     Dimension::length, "geometry"});
+    lines.push_back(
+        {"engaged", "e = min(p, D_s) − lead-in",
+         fmt::format("min({}, {}) − {}", in_mm(v.protrusion), in_mm(n_.stack.socket_depth), in_mm(v.lead_in)),
+         v.engaged, Dimension::length, "lead-in of one pitch: common practice"});
+    lines.push_back({"turns", "e/P", fmt::format("{} / {}", in_mm(v.engaged), in_mm(n_.male.pitch)), v.turns,
+                     Dimension::number, "geometry"});
     const double arm = mechanics::torque_per_preload(n_.screw);
-    lines.push_back({"bearing_radius", "r_b = 2/3 (R_o³ − R_i³)/(R_o² − R_i²)", n_.payload_turned ? "of the face that is spun" : "under the head", mechanics::bearing_radius(n_.screw), Dimension::length, "Shigley, uniform pressure"});
-    lines.push_back({"torque_per_preload", "T/N = (d₂/2) tan(ψ + ρ′) + μ_b r_b", fmt::format("({}/2) tan({:.2f}° + ρ′) + {:.2f} · {}", in_mm(n_.male.pitch_diameter), n_.male.lead_angle() * 57.29578, n_.screw.bearing_friction, in_mm(mechanics::bearing_radius(n_.screw))), arm, Dimension::length, "VDI 2230 part 1"});
-    lines.push_back({"preload_fresh", "N = T/(T/N)", fmt::format("{:.3g} N·m / {}", n_.torque, in_mm(arm)), n_.fresh_preload, Dimension::force, "VDI 2230 part 1"});
-    lines.push_back({"preload", clamps() ? "N′ = kept · N" : "0: it does not clamp", clamps() ? fmt::format("{:.2f} · {:.1f} N", n_.kept, n_.fresh_preload) : state_sentence(), n_.preload, Dimension::force, "retention from memory"});
-    lines.push_back({"external_shear_area", "π n e D₁ [P/2 + (d₂ − D₁)/√3]", "", v.engaged * mechanics::external_shear_area_per_length(n_.sizes) * 1e6, Dimension::number, "FED-STD-H28/2 [mm²]"});
-    lines.push_back({"internal_shear_area", "π n e d [P/2 + (d − D₂)/√3]", "", v.engaged * mechanics::internal_shear_area_per_length(n_.sizes) * 1e6, Dimension::number, "FED-STD-H28/2 [mm²]"});
-    lines.push_back({"strip_force", "min(A τ) of screw and socket", fmt::format("τ {} and {}", quantity::format(n_.screw_shear, Dimension::stress), quantity::format(n_.socket_shear, Dimension::stress)), strip_force(), Dimension::force, "0.577 σ_u; 0.4 σ_u in wood and plastic"});
-    lines.push_back({"tension_force", "A_t σ_u", fmt::format("{:.2f} mm² · {}", n_.male.stress_area * 1e6, quantity::format(n_.screw_strength, Dimension::stress)), tension_force(), Dimension::force, n_.male.form == catalogue::ThreadForm::iso ? "ISO 898-1" : "ASME B1.1"});
-    lines.push_back({"screw_force", "max(N′ + φ Fz, Fz + M/pivot)", fmt::format("max({:.1f} + {:.2f} · {:.2f}, {:.2f} + {:.3f}/{:.4f})", n_.preload, n_.load_share, w.fz, w.fz, std::hypot(w.mx, w.my), n_.pivot), screw_force(w), Dimension::force, "joint stiffness, VDI 2230"});
-    lines.push_back({"highest_preload", "at 1.5 T and 0.8 μ", "", n_.highest_preload, Dimension::force, "hand torque scatter from memory"});
+    lines.push_back({"bearing_radius", "r_b = 2/3 (R_o³ − R_i³)/(R_o² − R_i²)",
+                     n_.payload_turned ? "of the face that is spun" : "under the head",
+                     mechanics::bearing_radius(n_.screw), Dimension::length, "Shigley, uniform pressure"});
+    lines.push_back({"torque_per_preload", "T/N = (d₂/2) tan(ψ + ρ′) + μ_b r_b",
+                     fmt::format("({}/2) tan({:.2f}° + ρ′) + {:.2f} · {}", in_mm(n_.male.pitch_diameter),
+                                 n_.male.lead_angle() * 57.29578, n_.screw.bearing_friction,
+                                 in_mm(mechanics::bearing_radius(n_.screw))),
+                     arm, Dimension::length, "VDI 2230 part 1"});
+    lines.push_back({"preload_fresh", "N = T/(T/N)", fmt::format("{:.3g} N·m / {}", n_.torque, in_mm(arm)),
+                     n_.fresh_preload, Dimension::force, "VDI 2230 part 1"});
+    lines.push_back({"preload", clamps() ? "N′ = kept · N" : "0: it does not clamp",
+                     clamps() ? fmt::format("{:.2f} · {:.1f} N", n_.kept, n_.fresh_preload) : state_sentence(),
+                     n_.preload, Dimension::force, "retention from memory"});
+    lines.push_back({"external_shear_area", "π n e D₁ [P/2 + (d₂ − D₁)/√3]", "",
+                     v.engaged * mechanics::external_shear_area_per_length(n_.sizes) * 1e6, Dimension::number,
+                     "FED-STD-H28/2 [mm²]"});
+    lines.push_back({"internal_shear_area", "π n e d [P/2 + (d − D₂)/√3]", "",
+                     v.engaged * mechanics::internal_shear_area_per_length(n_.sizes) * 1e6, Dimension::number,
+                     "FED-STD-H28/2 [mm²]"});
+    lines.push_back({"strip_force", "min(A τ) of screw and socket",
+                     fmt::format("τ {} and {}", quantity::format(n_.screw_shear, Dimension::stress),
+                                 quantity::format(n_.socket_shear, Dimension::stress)),
+                     strip_force(), Dimension::force, "0.577 σ_u; 0.4 σ_u in wood and plastic"});
+    lines.push_back({"tension_force", "A_t σ_u",
+                     fmt::format("{:.2f} mm² · {}", n_.male.stress_area * 1e6,
+                                 quantity::format(n_.screw_strength, Dimension::stress)),
+                     tension_force(), Dimension::force,
+                     n_.male.form == catalogue::ThreadForm::iso ? "ISO 898-1" : "ASME B1.1"});
+    lines.push_back({"screw_force", "max(N′ + φ Fz, Fz + M/pivot)",
+                     fmt::format("max({:.1f} + {:.2f} · {:.2f}, {:.2f} + {:.3f}/{:.4f})", n_.preload, n_.load_share,
+                                 w.fz, w.fz, std::hypot(w.mx, w.my), n_.pivot),
+                     screw_force(w), Dimension::force, "joint stiffness, VDI 2230"});
+    lines.push_back({"highest_preload", "at 1.5 T and 0.8 μ", "", n_.highest_preload, Dimension::force,
+                     "hand torque scatter from memory"});
     return lines;
 }
 
@@ -214,15 +293,28 @@ std::string ThreadJoint::state_sentence() const {
     if (n_.fit.fit == catalogue::Fit::jams) return n_.fit.reason;
     switch (v.state) {
         case mechanics::StackState::bottoms: {
-            std::string more = v.extra_items.is_empty() ? "use a shorter screw" : fmt::format("add washers of {} to {}", in_mm(v.extra_items.low), in_mm(v.extra_items.high));
-            return fmt::format("It stands out {} and the socket is {} deep: it bottoms and clamps nothing; {}, or a screw of {} to {}.", in_mm(v.protrusion), in_mm(n_.stack.socket_depth), more, in_mm(v.screw_lengths.low), in_mm(v.screw_lengths.high));
+            std::string more =
+                v.extra_items.is_empty()
+                    ? "use a shorter screw"
+                    : fmt::format("add washers of {} to {}", in_mm(v.extra_items.low), in_mm(v.extra_items.high));
+            return fmt::format(
+                "It stands out {} and the socket is {} deep: it bottoms and clamps nothing; {}, or a screw of {} to "
+                "{}.",
+                in_mm(v.protrusion), in_mm(n_.stack.socket_depth), more, in_mm(v.screw_lengths.low),
+                in_mm(v.screw_lengths.high));
         }
         case mechanics::StackState::shank:
-            return fmt::format("Its plain shank of {} is longer than the stack of {}: it clamps nothing; add washers of at least {}.", in_mm(n_.stack.plain_length), in_mm(n_.stack.items), in_mm(v.extra_items.low));
+            return fmt::format(
+                "Its plain shank of {} is longer than the stack of {}: it clamps nothing; add washers of at least {}.",
+                in_mm(n_.stack.plain_length), in_mm(n_.stack.items), in_mm(v.extra_items.low));
         case mechanics::StackState::too_short:
-            if (v.screw_lengths.is_empty()) return fmt::format("Only {:.1f} turns are engaged, and this socket is too shallow for {:.1f}.", v.turns, v.required / n_.male.pitch);
-            return fmt::format("Only {:.1f} turns are engaged; {:.1f} are wanted: use a screw of at least {}.", v.turns, v.required / n_.male.pitch, in_mm(v.screw_lengths.low));
-        case mechanics::StackState::right: break;
+            if (v.screw_lengths.is_empty())
+                return fmt::format("Only {:.1f} turns are engaged, and this socket is too shallow for {:.1f}.", v.turns,
+                                   v.required / n_.male.pitch);
+            return fmt::format("Only {:.1f} turns are engaged; {:.1f} are wanted: use a screw of at least {}.", v.turns,
+                               v.required / n_.male.pitch, in_mm(v.screw_lengths.low));
+        case mechanics::StackState::right:
+            break;
     }
     if (n_.preload <= 0 && n_.torque > 0) return "The pads give way until the screw bottoms: it clamps nothing.";
     return {};
@@ -231,10 +323,16 @@ std::string ThreadJoint::state_sentence() const {
 std::vector<Advisory> ThreadJoint::advisories() const {
     std::vector<Advisory> list;
     if (const auto sentence = state_sentence(); !sentence.empty()) list.push_back({sentence, true});
-    if (n_.fit.fit == catalogue::Fit::by_luck) list.push_back({fmt::format("It goes in by luck: {}", n_.fit.reason), true});
-    if (!mechanics::is_self_locking(n_.screw)) list.push_back({"The screw is not self-locking: it turns back by itself.", true});
+    if (n_.fit.fit == catalogue::Fit::by_luck)
+        list.push_back({fmt::format("It goes in by luck: {}", n_.fit.reason), true});
+    if (!mechanics::is_self_locking(n_.screw))
+        list.push_back({"The screw is not self-locking: it turns back by itself.", true});
     const double allowed = capacity(overtightens, {})[0].value;
-    if (clamps() && n_.highest_preload > allowed) list.push_back({fmt::format("A strong hand could overtighten it: {} against {} allowed.", quantity::format(n_.highest_preload, Dimension::force), quantity::format(allowed, Dimension::force)), false});
+    if (clamps() && n_.highest_preload > allowed)
+        list.push_back({fmt::format("A strong hand could overtighten it: {} against {} allowed.",
+                                    quantity::format(n_.highest_preload, Dimension::force),
+                                    quantity::format(allowed, Dimension::force)),
+                        false});
     return list;
 }
 

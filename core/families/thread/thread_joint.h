@@ -21,14 +21,14 @@ struct ThreadNumbers {
     double screw_shear = 0, socket_shear = 0;     ///< tau_u [Pa]
     bool soft_socket = false;
     double torque = 0, kept = 1, load_share = 0.2, pivot = 0;
-    double fresh_preload = 0, preload = 0;        ///< what the torque makes; what still presses (0 when it bottoms)
-    double highest_preload = 0;                   ///< at the high torque and the low friction
+    double fresh_preload = 0, preload = 0;  ///< what the torque makes; what still presses (0 when it bottoms)
+    double highest_preload = 0;             ///< at the high torque and the low friction
     bool payload_turned = false;
     std::string socket_material;
 };
 
 class ThreadJoint : public Joint {
-   public:
+ public:
     explicit ThreadJoint(ThreadNumbers numbers);
     std::span<const Mode> modes() const noexcept override { return modes_; }
     double utilisation(std::size_t mode, const Wrench& wrench) const noexcept override;
@@ -40,7 +40,7 @@ class ThreadJoint : public Joint {
     std::vector<Advisory> advisories() const override;
     drawing::Drawing section(const Load& load) const override;
 
-   private:
+ private:
     double screw_force(const Wrench& wrench) const noexcept;
     double strip_force() const noexcept;
     double tension_force() const noexcept;

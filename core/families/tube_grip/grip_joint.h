@@ -16,18 +16,18 @@ enum class Jaws { flat, vee, collar };
 struct GripNumbers {
     Jaws jaws = Jaws::vee;
     double radius = 0, wall = 0, length = 0, friction = 0, half_angle = 0, flank = 0;
-    bool locked = true;          ///< screw: both sides share by stiffness; false: a spring keeps its force
-    bool seated = false;         ///< V tightened and never jogged
-    bool two_rigid = false;      ///< both flat jaws are rigid
-    double into_fixed = -1;      ///< sign that turns Fz into a push into the V or fixed jaw
-    double collar_share = 0;     ///< sum of normal forces over F: 8/pi, 2 or pi
+    bool locked = true;       ///< screw: both sides share by stiffness; false: a spring keeps its force
+    bool seated = false;      ///< V tightened and never jogged
+    bool two_rigid = false;   ///< both flat jaws are rigid
+    double into_fixed = -1;   ///< sign that turns Fz into a push into the V or fixed jaw
+    double collar_share = 0;  ///< sum of normal forces over F: 8/pi, 2 or pi
     double tube_strength = 0, pad_width = 0, pad_strength = 0;
     bool solid = false;
     Squeeze squeeze;
 };
 
 class GripJoint : public Joint {
-   public:
+ public:
     explicit GripJoint(GripNumbers numbers);
     std::span<const Mode> modes() const noexcept override;
     double utilisation(std::size_t mode, const Wrench& wrench) const noexcept override;
@@ -39,7 +39,7 @@ class GripJoint : public Joint {
     std::vector<Advisory> advisories() const override;
     drawing::Drawing section(const Load& load) const override;
 
-   private:
+ private:
     /// Forces with which the two sides press on the tube under a load.
     struct Sides {
         double fixed = 0, moving = 0;  ///< along z [N]; `fixed` is the V or the jaw on the holder's body

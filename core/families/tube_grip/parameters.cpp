@@ -7,32 +7,64 @@ namespace clampet::families {
 
 std::span<const Parameter> grip_parameters() {
     constexpr double degree = std::numbers::pi / 180;
-    const auto for_jaws = [](Parameter p, std::vector<std::string> jaws) { return shown_for(std::move(p), "jaws", std::move(jaws)); };
+    const auto for_jaws = [](Parameter p, std::vector<std::string> jaws) {
+        return shown_for(std::move(p), "jaws", std::move(jaws));
+    };
     static const std::vector<Parameter> rows = joined({
         {
-            choice_row("jaws", "Jaws", {{"flat", "two flat jaws"}, {"vee", "a V and a pad"}, {"collar", "a split collar"}}, "vee", "What touches the tube."),
-            length_row("diameter", "Tube, outside", 0.0337, 1, "Outside diameter of the tube or bar. 33.7 mm is a handrail, 48.3 mm a scaffold tube."),
+            choice_row("jaws", "Jaws",
+                       {{"flat", "two flat jaws"}, {"vee", "a V and a pad"}, {"collar", "a split collar"}}, "vee",
+                       "What touches the tube."),
+            length_row("diameter", "Tube, outside", 0.0337, 1,
+                       "Outside diameter of the tube or bar. 33.7 mm is a handrail, 48.3 mm a scaffold tube."),
             gap_row("wall", "Tube wall", 0.0026, 0.5, "Wall thickness; 0 for a solid bar."),
             length_row("length", "Jaw length", 0.050, 1, "Along the tube; less what a 0.05 mm feeler gauge can enter."),
-            for_jaws(quantity_row("half_angle", "V, half angle", Dimension::angle, 60 * degree, {10 * degree, 85 * degree}, "Half of the angle between the flanks: 45° for a 90° V.", "input"), {"vee"}),
-            for_jaws(length_row("flank", "V, flank", 0.030, 1, "Length of one flank from the bottom of the V."), {"vee"}),
+            for_jaws(
+                quantity_row("half_angle", "V, half angle", Dimension::angle, 60 * degree, {10 * degree, 85 * degree},
+                             "Half of the angle between the flanks: 45° for a 90° V.", "input"),
+                {"vee"}),
+            for_jaws(length_row("flank", "V, flank", 0.030, 1, "Length of one flank from the bottom of the V."),
+                     {"vee"}),
             friction_row("friction", "Friction on the tube", "painted steel on plywood", "Jaw on tube, dry."),
         },
-        squeeze_parameters({.force = 1500, .torque = 3, .screw = "M8", .bearing_outer = 0.016, .bearing_inner = 0.0084}),
+        squeeze_parameters(
+            {.force = 1500, .torque = 3, .screw = "M8", .bearing_outer = 0.016, .bearing_inner = 0.0084}),
         {
-            choice_row("jaw_law", "The jaw is", {{"locked", "locked by a screw"}, {"spring", "pressed by a spring or by hand"}}, "locked", "A locked jaw shares a load with the other side; a spring keeps its force."),
-            choice_row("held_by", "The jaws belong to", {{"payload", "the payload side"}, {"support", "the support side"}}, "payload", "Which side grips and which side is the tube."),
-            for_jaws(choice_row("vee_on", "The V is on", {{"body", "the body"}, {"moving", "the moving jaw"}}, "body", "The body's V is pressed on by a load towards the support."), {"vee"}),
+            choice_row("jaw_law", "The jaw is",
+                       {{"locked", "locked by a screw"}, {"spring", "pressed by a spring or by hand"}}, "locked",
+                       "A locked jaw shares a load with the other side; a spring keeps its force."),
+            choice_row("held_by", "The jaws belong to",
+                       {{"payload", "the payload side"}, {"support", "the support side"}}, "payload",
+                       "Which side grips and which side is the tube."),
+            for_jaws(choice_row("vee_on", "The V is on", {{"body", "the body"}, {"moving", "the moving jaw"}}, "body",
+                                "The body's V is pressed on by a load towards the support."),
+                     {"vee"}),
             [&] {
-                Parameter p = for_jaws(choice_row("seating", "Tightened", {{"jogged", "and jogged"}, {"as_tightened", "once, not moved"}}, "jogged", "Friction on the flanks holds back part of the wedge action until it has been moved a little."), {"vee"});
+                Parameter p = for_jaws(
+                    choice_row(
+                        "seating", "Tightened", {{"jogged", "and jogged"}, {"as_tightened", "once, not moved"}},
+                        "jogged",
+                        "Friction on the flanks holds back part of the wedge action until it has been moved a little."),
+                    {"vee"});
                 p.spread.weak_choice = "as_tightened";
                 return p;
             }(),
-            for_jaws(choice_row("rigid_jaws", "Rigid jaws", {{"one", "one, the other swivels"}, {"two", "both"}}, "one", "A swivelling pad does not resist rocking."), {"flat"}),
-            for_jaws(choice_row("collar_fit", "Fit on the tube", {{"cosine", "close"}, {"loose", "loose: touches on two lines"}, {"lapped", "lapped or shimmed: even"}}, "cosine", "How the collar's pressure is spread."), {"collar"}),
-            quantity_row("tube_strength", "Tube, yield strength", Dimension::stress, 235e6, {1e5, 1e10}, "Steel S235 235 MPa, aluminium 160 to 270 MPa, PVC 40 MPa.", "EN 10025 (S235); others from memory"),
-            gap_row("pad_width", "Pad width", 0.010, 0.5, "Width over which a jaw presses, across the tube; 0 leaves the pads unchecked."),
-            quantity_row("pad_strength", "Pad may bear", Dimension::stress, 8e6, {1e4, 1e10}, "Plywood 8 MPa, hardwood 9 MPa, rubber 3 MPa, aluminium 100 MPa.", "from memory"),
+            for_jaws(choice_row("rigid_jaws", "Rigid jaws", {{"one", "one, the other swivels"}, {"two", "both"}}, "one",
+                                "A swivelling pad does not resist rocking."),
+                     {"flat"}),
+            for_jaws(choice_row("collar_fit", "Fit on the tube",
+                                {{"cosine", "close"},
+                                 {"loose", "loose: touches on two lines"},
+                                 {"lapped", "lapped or shimmed: even"}},
+                                "cosine", "How the collar's pressure is spread."),
+                     {"collar"}),
+            quantity_row("tube_strength", "Tube, yield strength", Dimension::stress, 235e6, {1e5, 1e10},
+                         "Steel S235 235 MPa, aluminium 160 to 270 MPa, PVC 40 MPa.",
+                         "EN 10025 (S235); others from memory"),
+            gap_row("pad_width", "Pad width", 0.010, 0.5,
+                    "Width over which a jaw presses, across the tube; 0 leaves the pads unchecked."),
+            quantity_row("pad_strength", "Pad may bear", Dimension::stress, 8e6, {1e4, 1e10},
+                         "Plywood 8 MPa, hardwood 9 MPa, rubber 3 MPa, aluminium 100 MPa.", "from memory"),
         },
     });
     return rows;

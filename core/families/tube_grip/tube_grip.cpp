@@ -32,10 +32,12 @@ const std::array<Mode, 5>& grip_modes() {
 }
 
 class TubeGrip : public Family {
-   public:
+ public:
     std::string_view key() const override { return "tube_grip"; }
     std::string_view name() const override { return "Grip round a tube"; }
-    std::string_view purpose() const override { return "Jaws or a collar on a tube: does it slide, turn, part, rock or crush?"; }
+    std::string_view purpose() const override {
+        return "Jaws or a collar on a tube: does it slide, turn, part, rock or crush?";
+    }
     std::span<const Parameter> parameters() const override { return grip_parameters(); }
     Result<std::shared_ptr<const Joint>> join(const Values& v) const override {
         GripNumbers n;
@@ -45,15 +47,19 @@ class TubeGrip : public Family {
         n.wall = number(v, "wall");
         n.solid = n.wall == 0;
         if (n.wall > n.radius)
-            return Problem{"wall", fmt::format("A wall of {:.3g} mm is thicker than the tube's radius.", n.wall * 1e3), fmt::format("Give at most {:.3g} mm, or 0 for a solid bar.", n.radius * 1e3)};
+            return Problem{"wall", fmt::format("A wall of {:.3g} mm is thicker than the tube's radius.", n.wall * 1e3),
+                           fmt::format("Give at most {:.3g} mm, or 0 for a solid bar.", n.radius * 1e3)};
         n.length = number(v, "length");
         n.friction = number(v, "friction");
         n.half_angle = number(v, "half_angle");
         n.flank = number(v, "flank");
         const double touch = n.radius / std::tan(n.half_angle);
         if (n.jaws == Jaws::vee && touch > n.flank)
-            return Problem{"flank", fmt::format("The tube would touch {:.3g} mm from the bottom of the V, and the flank is {:.3g} mm long.", touch * 1e3, n.flank * 1e3),
-                           fmt::format("Use a flank of at least {:.3g} mm, or a wider V.", touch * 1e3)};
+            return Problem{
+                "flank",
+                fmt::format("The tube would touch {:.3g} mm from the bottom of the V, and the flank is {:.3g} mm long.",
+                            touch * 1e3, n.flank * 1e3),
+                fmt::format("Use a flank of at least {:.3g} mm, or a wider V.", touch * 1e3)};
         n.locked = text(v, "jaw_law") == "locked";
         n.seated = text(v, "seating") == "as_tightened";
         n.two_rigid = text(v, "rigid_jaws") == "two";
@@ -93,7 +99,9 @@ GripJoint::GripJoint(GripNumbers numbers) : n_(std::move(numbers)) {
     }
 }
 
-std::span<const Mode> GripJoint::modes() const noexcept { return grip_modes(); }
+std::span<const Mode> GripJoint::modes() const noexcept {
+    return grip_modes();
+}
 
 GripJoint::Sides GripJoint::sides(const Wrench& w) const noexcept {
     const double F = n_.squeeze.force, push = n_.into_fixed * w.fz;
@@ -127,7 +135,8 @@ mechanics::SlipLimit<4> GripJoint::flat_slip(const Wrench& w) const noexcept {
     // The fixed jaw is on the payload's side (+z) of the tube when a load towards the support presses it.
     const bool fixed_on_top = n_.into_fixed < 0;
     const double rocking = n_.two_rigid ? w.my / 2 : w.my;
-    const mechanics::LineContact fixed{n_.length, s.fixed, rocking}, moving{n_.length, s.moving, n_.two_rigid ? -rocking : 0};
+    const mechanics::LineContact fixed{n_.length, s.fixed, rocking},
+        moving{n_.length, s.moving, n_.two_rigid ? -rocking : 0};
     for (std::size_t i = 0; i < line_points; ++i) {
         const double f = n_.friction * weights_[i];
         limit[i] = f * (fixed_on_top ? fixed : moving).density(stations_[i]);
@@ -151,7 +160,9 @@ double GripJoint::slips_utilisation(const Wrench& w) const noexcept {
 
 double GripJoint::rocks_utilisation(const Wrench& w, double lost_at) const noexcept {
     const double L = n_.length;
-    const auto of = [&](double moment, double force) { return force > 0 ? std::abs(moment) / (force * L * lost_at) : moment != 0 ? infinite : 0.0; };
+    const auto of = [&](double moment, double force) {
+        return force > 0 ? std::abs(moment) / (force * L * lost_at) : moment != 0 ? infinite : 0.0;
+    };
     const Sides s = sides(w);
     if (n_.jaws == Jaws::vee) {
         const Flanks f = flanks(w);
@@ -173,7 +184,10 @@ void GripJoint::set_ring() {
     if (n_.jaws == Jaws::vee) {
         const double off = pi / 2 - n_.half_angle;
         const std::array<double, 3> loads{off, -off, pi};
-        const auto add = [&](double at) { ring_table_.push_back({mechanics::ring_influence(at - loads[0]), mechanics::ring_influence(at - loads[1]), mechanics::ring_influence(at - loads[2])}); };
+        const auto add = [&](double at) {
+            ring_table_.push_back({mechanics::ring_influence(at - loads[0]), mechanics::ring_influence(at - loads[1]),
+                                   mechanics::ring_influence(at - loads[2])});
+        };
         for (const double load : loads) add(load);
         for (int i = 0; i < 36; ++i) add(2 * pi * i / 36);
         return;
@@ -197,7 +211,8 @@ double GripJoint::ring_stress(const Wrench& w) const noexcept {
     if (n_.jaws == Jaws::vee) {
         const Flanks f = flanks(w);
         const double a = std::max(0.0, f.a.force), b = std::max(0.0, f.b.force);
-        for (const auto& row : ring_table_) per_radius = std::max(per_radius, std::abs(row[0] * a + row[1] * b + row[2] * s.moving));
+        for (const auto& row : ring_table_)
+            per_radius = std::max(per_radius, std::abs(row[0] * a + row[1] * b + row[2] * s.moving));
     }
     return 6 * per_radius * n_.radius / (n_.length * n_.wall * n_.wall);
 }
@@ -216,11 +231,16 @@ double GripJoint::pad_pressure(const Wrench& w) const noexcept {
 double GripJoint::utilisation(std::size_t mode, const Wrench& w) const noexcept {
     if (!(n_.squeeze.force > 0)) return infinite;
     switch (mode) {
-        case slips: return slips_utilisation(w);
-        case parts: return parts_utilisation(w);
-        case rocks: return rocks_utilisation(w, 0.5);
-        case opens: return rocks_utilisation(w, 1.0 / 6.0);
-        default: break;
+        case slips:
+            return slips_utilisation(w);
+        case parts:
+            return parts_utilisation(w);
+        case rocks:
+            return rocks_utilisation(w, 0.5);
+        case opens:
+            return rocks_utilisation(w, 1.0 / 6.0);
+        default:
+            break;
     }
     const double tube = n_.solid ? 0 : ring_stress(w) / n_.tube_strength;
     const double pads = n_.pad_width > 0 ? pad_pressure(w) / n_.pad_strength : 0;
@@ -229,29 +249,45 @@ double GripJoint::utilisation(std::size_t mode, const Wrench& w) const noexcept 
 
 std::string GripJoint::motion(std::size_t mode, const Wrench& w) const {
     if (mode != slips) return {};
-    if (n_.jaws != Jaws::flat) return std::abs(w.mx) / n_.radius > std::abs(w.fx) ? "turns round the tube" : "slides along the tube";
+    if (n_.jaws != Jaws::flat)
+        return std::abs(w.mx) / n_.radius > std::abs(w.fx) ? "turns round the tube" : "slides along the tube";
     const auto limit = flat_slip(w);
     const double scale = std::max(n_.radius, n_.length / 2);
-    const std::array<std::pair<double, const char*>, 4> shares{{{limit.motion[0] * w.fx, "slides along the tube"}, {limit.motion[1] * w.fy, "slides across the jaws"},
-                                                                {limit.motion[2] * w.mx / scale, "turns round the tube"}, {limit.motion[3] * w.mz / scale, "yaws between the jaws"}}};
-    return std::max_element(shares.begin(), shares.end(), [](const auto& a, const auto& b) { return std::abs(a.first) < std::abs(b.first); })->second;
+    const std::array<std::pair<double, const char*>, 4> shares{
+        {{limit.motion[0] * w.fx, "slides along the tube"},
+         {limit.motion[1] * w.fy, "slides across the jaws"},
+         {limit.motion[2] * w.mx / scale, "turns round the tube"},
+         {limit.motion[3] * w.mz / scale, "yaws between the jaws"}}};
+    return std::max_element(shares.begin(), shares.end(),
+                            [](const auto& a, const auto& b) { return std::abs(a.first) < std::abs(b.first); })
+        ->second;
 }
 
 std::vector<NamedValue> GripJoint::demand(std::size_t mode, const Wrench& w) const {
     switch (mode) {
-        case slips: return {{"along", std::abs(w.fx), Dimension::force}, {"round", std::abs(w.mx), Dimension::torque}};
-        case parts: return {{"pull", std::hypot(w.fy, w.fz), Dimension::force}};
-        case crush: return {{"tube_stress", n_.solid ? 0 : ring_stress(w), Dimension::stress}, {"pad_pressure", n_.pad_width > 0 ? pad_pressure(w) : 0, Dimension::stress}};
-        default: return {{"rocking_moment", std::hypot(w.my, w.mz), Dimension::torque}};
+        case slips:
+            return {{"along", std::abs(w.fx), Dimension::force}, {"round", std::abs(w.mx), Dimension::torque}};
+        case parts:
+            return {{"pull", std::hypot(w.fy, w.fz), Dimension::force}};
+        case crush:
+            return {{"tube_stress", n_.solid ? 0 : ring_stress(w), Dimension::stress},
+                    {"pad_pressure", n_.pad_width > 0 ? pad_pressure(w) : 0, Dimension::stress}};
+        default:
+            return {{"rocking_moment", std::hypot(w.my, w.mz), Dimension::torque}};
     }
 }
 
 std::vector<NamedValue> GripJoint::capacity(std::size_t mode, const Wrench& w) const {
     const double F = n_.squeeze.force;
     switch (mode) {
-        case slips: return {{"along", n_.friction * normal_sum(w), Dimension::force}, {"round", n_.friction * normal_sum(w) * n_.radius, Dimension::torque}};
-        case parts: return {{"pull", (n_.locked ? 2 : 1) * F, Dimension::force}};
-        case crush: return {{"tube_stress", n_.tube_strength, Dimension::stress}, {"pad_pressure", n_.pad_strength, Dimension::stress}};
+        case slips:
+            return {{"along", n_.friction * normal_sum(w), Dimension::force},
+                    {"round", n_.friction * normal_sum(w) * n_.radius, Dimension::torque}};
+        case parts:
+            return {{"pull", (n_.locked ? 2 : 1) * F, Dimension::force}};
+        case crush:
+            return {{"tube_stress", n_.tube_strength, Dimension::stress},
+                    {"pad_pressure", n_.pad_strength, Dimension::stress}};
         default: {
             const double used = utilisation(mode, w), moment = std::hypot(w.my, w.mz);
             const double arm = n_.length * (mode == opens ? 1.0 / 6 : 0.5);
@@ -273,34 +309,56 @@ Working GripJoint::working(const Load& load) const {
     const Wrench w = load.whole();
     const Sides s = sides(w);
     const double sum = normal_sum(w);
-    lines.push_back({"force_fixed_side", n_.locked ? "F + push/2" : "F + push", fmt::format("{:.1f} N, push {:.2f} N", n_.squeeze.force, n_.into_fixed * w.fz), s.fixed, Dimension::force, n_.locked ? "locked jaw, derived" : "spring jaw, derived"});
+    lines.push_back({"force_fixed_side", n_.locked ? "F + push/2" : "F + push",
+                     fmt::format("{:.1f} N, push {:.2f} N", n_.squeeze.force, n_.into_fixed * w.fz), s.fixed,
+                     Dimension::force, n_.locked ? "locked jaw, derived" : "spring jaw, derived"});
     lines.push_back({"force_moving_side", n_.locked ? "F − push/2" : "F", "", s.moving, Dimension::force, "derived"});
     const double degrees = n_.half_angle * 180 / pi;
     if (n_.jaws == Jaws::vee)
-        lines.push_back({"normal_force_sum", n_.seated ? "ΣN = F_pad + F_V/(sin β + μ cos β)" : "ΣN = F_pad + F_V/sin β", fmt::format("{:.1f} N + {:.1f} N / sin {:.1f}°", s.moving, s.fixed, degrees), sum, Dimension::force, "derived, wedge action of the V"});
+        lines.push_back({"normal_force_sum",
+                         n_.seated ? "ΣN = F_pad + F_V/(sin β + μ cos β)" : "ΣN = F_pad + F_V/sin β",
+                         fmt::format("{:.1f} N + {:.1f} N / sin {:.1f}°", s.moving, s.fixed, degrees), sum,
+                         Dimension::force, "derived, wedge action of the V"});
     else if (n_.jaws == Jaws::collar)
-        lines.push_back({"normal_force_sum", "ΣN = k F, k = 8/π close, 2 loose, π lapped", fmt::format("{:.4f} · {:.1f} N", n_.collar_share, (s.fixed + s.moving) / 2), sum, Dimension::force, "derived, cosine pressure"});
-    else lines.push_back({"normal_force_sum", "ΣN = F_fixed + F_moving", "", sum, Dimension::force, "derived"});
-    lines.push_back({"holding_force", "μ ΣN", fmt::format("{:.3f} · {:.1f} N", n_.friction, sum), n_.friction * sum, Dimension::force, "Coulomb friction"});
+        lines.push_back({"normal_force_sum", "ΣN = k F, k = 8/π close, 2 loose, π lapped",
+                         fmt::format("{:.4f} · {:.1f} N", n_.collar_share, (s.fixed + s.moving) / 2), sum,
+                         Dimension::force, "derived, cosine pressure"});
+    else
+        lines.push_back({"normal_force_sum", "ΣN = F_fixed + F_moving", "", sum, Dimension::force, "derived"});
+    lines.push_back({"holding_force", "μ ΣN", fmt::format("{:.3f} · {:.1f} N", n_.friction, sum), n_.friction * sum,
+                     Dimension::force, "Coulomb friction"});
     if (n_.jaws == Jaws::flat) {
         const double multiplier = flat_slip(w).multiplier;
-        if (std::isfinite(multiplier)) lines.push_back({"slip_multiple", "min Σ μ N_i |v_i|, power = 1, over both lines", "", multiplier, Dimension::number, "derived, upper-bound theorem"});
+        if (std::isfinite(multiplier))
+            lines.push_back({"slip_multiple", "min Σ μ N_i |v_i|, power = 1, over both lines", "", multiplier,
+                             Dimension::number, "derived, upper-bound theorem"});
     } else
-        lines.push_back({"drag", "√(Fx² + (Mx/r)²)", fmt::format("√({:.2f}² + ({:.3f}/{:.5f})²)", w.fx, w.mx, n_.radius), std::hypot(w.fx, w.mx / n_.radius), Dimension::force, "derived: every contact lies on the tube's surface"});
+        lines.push_back({"drag", "√(Fx² + (Mx/r)²)",
+                         fmt::format("√({:.2f}² + ({:.3f}/{:.5f})²)", w.fx, w.mx, n_.radius),
+                         std::hypot(w.fx, w.mx / n_.radius), Dimension::force,
+                         "derived: every contact lies on the tube's surface"});
     if (n_.jaws == Jaws::vee) {
         const Flanks f = flanks(w);
-        lines.push_back({"lesser_flank", "F_V/(2 sin β) − |Fy|/(2 cos β)", "", std::min(f.a.force, f.b.force), Dimension::force, "derived"});
+        lines.push_back({"lesser_flank", "F_V/(2 sin β) − |Fy|/(2 cos β)", "", std::min(f.a.force, f.b.force),
+                         Dimension::force, "derived"});
     }
-    if (!n_.solid) lines.push_back({"tube_stress", "σ = 6 m F r/(L t²)", fmt::format("r {:.2f} mm, L {:.1f} mm, t {:.2f} mm", n_.radius * 1e3, n_.length * 1e3, n_.wall * 1e3), ring_stress(w), Dimension::stress, "Roark, circular rings"});
-    if (n_.pad_width > 0) lines.push_back({"pad_pressure", "N/(L b)", "", pad_pressure(w), Dimension::stress, "derived"});
+    if (!n_.solid)
+        lines.push_back(
+            {"tube_stress", "σ = 6 m F r/(L t²)",
+             fmt::format("r {:.2f} mm, L {:.1f} mm, t {:.2f} mm", n_.radius * 1e3, n_.length * 1e3, n_.wall * 1e3),
+             ring_stress(w), Dimension::stress, "Roark, circular rings"});
+    if (n_.pad_width > 0)
+        lines.push_back({"pad_pressure", "N/(L b)", "", pad_pressure(w), Dimension::stress, "derived"});
     return lines;
 }
 
 std::vector<Advisory> GripJoint::advisories() const {
     std::vector<Advisory> list;
     if (!(n_.squeeze.force > 0)) list.push_back({"Nothing squeezes the tube.", true});
-    if (n_.squeeze.thread && !mechanics::is_self_locking(n_.squeeze.screw)) list.push_back({"The clamp screw is not self-locking: it turns back by itself.", true});
-    if (!n_.solid && n_.wall > 0.2 * n_.radius) list.push_back({"The tube's wall is thick: the ring formula is on the safe side for it.", false});
+    if (n_.squeeze.thread && !mechanics::is_self_locking(n_.squeeze.screw))
+        list.push_back({"The clamp screw is not self-locking: it turns back by itself.", true});
+    if (!n_.solid && n_.wall > 0.2 * n_.radius)
+        list.push_back({"The tube's wall is thick: the ring formula is on the safe side for it.", false});
     return list;
 }
 
