@@ -65,7 +65,7 @@ void arrow_head(QPainter& p, QPointF tip, QPointF from, QColor colour, double si
     p.drawPolygon(QPolygonF({tip, tip - size * u + 0.42 * size * n, tip - size * u - 0.42 * size * n}));
 }
 
-/// Text with a halo of the panel's colour, kept inside the painter's window.
+/// Text on a ground of the panel's colour, kept inside the painter's window.
 void label(QPainter& p, QPointF where, const QString& text, drawing::Align align, QColor colour, const QFont& font) {
     if (text.isEmpty()) return;
     p.setFont(font);
@@ -76,10 +76,12 @@ void label(QPainter& p, QPointF where, const QString& text, drawing::Align align
     x = std::clamp(x, window.left() + 4, std::max(window.left() + 4, window.right() - width - 4));
     const double y =
         std::clamp(where.y() + metrics.ascent() / 2 - 1, window.top() + metrics.ascent() + 2, window.bottom() - 4);
-    QPainterPath halo;
-    halo.addText(x, y, font, text);
-    p.strokePath(halo, QPen(theme().panel, 3.2, Qt::SolidLine, Qt::RoundCap, Qt::RoundJoin));
-    p.fillPath(halo, colour);
+    // A plain ground behind the words: an outline of the letters would cost a frame to stroke.
+    QColor ground = theme().panel;
+    ground.setAlpha(215);
+    p.fillRect(QRectF(x - 2, y - metrics.ascent(), width + 4, metrics.height()), ground);
+    p.setPen(colour);
+    p.drawText(QPointF(x, y), text);
 }
 
 struct Paint {

@@ -7,7 +7,6 @@
 #include <QKeyEvent>
 #include <QMouseEvent>
 #include <QPainter>
-#include <QPainterPath>
 #include <QPushButton>
 
 #include "desktop/quantity_field.h"
@@ -36,15 +35,17 @@ void arrow(QPainter& p, QPointF from, QPointF to, QColor colour, double width) {
 
 void words(QPainter& p, QPointF at, const QString& text, const QFont& font, QColor colour,
            int align = Qt::AlignHCenter) {
-    QPainterPath path;
     const QFontMetricsF metrics(font);
     const double width = metrics.horizontalAdvance(text);
     double x = at.x() - (align == Qt::AlignHCenter ? width / 2 : align == Qt::AlignRight ? width : 0);
     x = std::clamp(x, 6.0, std::max(6.0, p.window().width() - width - 6.0));
     const double y = std::clamp(at.y(), metrics.ascent() + 4.0, p.window().height() - 6.0);
-    path.addText(x, y, font, text);
-    p.strokePath(path, QPen(theme().paper, 3.5, Qt::SolidLine, Qt::RoundCap, Qt::RoundJoin));
-    p.fillPath(path, colour);
+    QColor ground = theme().paper;
+    ground.setAlpha(205);
+    p.fillRect(QRectF(x - 2, y - metrics.ascent(), width + 4, metrics.height()), ground);
+    p.setFont(font);
+    p.setPen(colour);
+    p.drawText(QPointF(x, y), text);
 }
 
 }  // namespace

@@ -5,6 +5,7 @@
 #include <algorithm>
 #include <cmath>
 #include <limits>
+#include <map>
 #include <nlohmann/json.hpp>
 #include <numbers>
 #include <vector>
@@ -130,14 +131,25 @@ std::string folded(std::string_view text) {
     return out;
 }
 
-bool is_called(const Thread& thread, const std::string& wanted) {
+/// Every name that a thread goes by, folded.
+std::vector<std::string> names_of(const Thread& thread) {
     const std::string own = folded(thread.designation);
-    if (own == wanted) return true;
-    if (thread.form == ThreadForm::unified) return own.substr(0, own.size() - 3) == wanted;  // without UNC, UNF, UNS
+    if (thread.form == ThreadForm::unified) return {own, own.substr(0, own.size() - 3)};  // without UNC, UNF, UNS
     if (thread.form == ThreadForm::iso)
-        return wanted == folded(fmt::format("M{:g}x{:g}", thread.major * 1e3, thread.pitch * 1e3));
-    return own + std::to_string(std::lround(inch / thread.pitch)) == wanted ||
-           wanted == own.substr(0, own.size() - 3) + "whitworth";
+        return {own, folded(fmt::format("M{:g}x{:g}", thread.major * 1e3, thread.pitch * 1e3))};
+    return {own, own + std::to_string(std::lround(inch / thread.pitch)), own.substr(0, own.size() - 3) + "whitworth"};
+}
+
+/// Place of a thread in the catalogue by its folded names.
+const std::map<std::string, std::size_t, std::less<>>& places() {
+    static const auto all = [] {
+        std::map<std::string, std::size_t, std::less<>> map;
+        const auto list = threads();
+        for (std::size_t i = 0; i < list.size(); ++i)
+            for (const auto& name : names_of(list[i])) map.emplace(name, i);
+        return map;
+    }();
+    return all;
 }
 
 }  // namespace
@@ -153,8 +165,7 @@ std::span<const Thread> threads() {
 
 Result<Thread> thread_named(std::string_view designation) {
     const std::string wanted = folded(designation);
-    for (const auto& thread : threads())
-        if (is_called(thread, wanted)) return thread;
+    if (const auto at = places().find(wanted); at != places().end()) return threads()[at->second];
     std::string near;
     for (const auto& thread : threads()) {
         const std::string own = folded(thread.designation);

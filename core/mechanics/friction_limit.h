@@ -75,7 +75,8 @@ class PlanarContacts {
             const Two x = Eigen::Map<const Two>(&x_[i]), y = Eigen::Map<const Two>(&y_[i]),
                       L = Eigen::Map<const Two>(&limit[i]);
             const Two u = q[0] - q[2] * y, v = q[1] + q[2] * x, vv = u * u + v * v;
-            const Two s2 = vv + e2, s = s2.sqrt(), c = L / s, c3 = c / s2, a = x * v - y * u;
+            const Two s2 = vv + e2, inverse = 1 / s2.sqrt(), s = s2 * inverse, c = L * inverse,
+                      c3 = c * inverse * inverse, a = x * v - y * u;
             f += L * s;
             dual += c * vv;
             squares += L * vv;
@@ -124,8 +125,9 @@ class SphereContacts {
         for (std::size_t i = 0; i < x_.size(); i += 2) {
             const Two x = Eigen::Map<const Two>(&x_[i]), y = Eigen::Map<const Two>(&y_[i]),
                       z = Eigen::Map<const Two>(&z_[i]), L = Eigen::Map<const Two>(&limit[i]);
-            const Two d = w[0] * x + w[1] * y + w[2] * z, vv = (ww - d * d).max(0.0), s2 = vv + e2, s = s2.sqrt(),
-                      c = L / s, c3 = c / s2, cd = c * d, c3d = c3 * d, m = c + c3d * d;
+            const Two d = w[0] * x + w[1] * y + w[2] * z, vv = (ww - d * d).max(0.0), s2 = vv + e2,
+                      inverse = 1 / s2.sqrt(), s = s2 * inverse, c = L * inverse, c3 = c * inverse * inverse,
+                      cd = c * d, c3d = c3 * d, m = c + c3d * d;
             f += L * s;
             dual += c * vv;
             squares += L * vv;

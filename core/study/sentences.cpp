@@ -80,7 +80,9 @@ std::string tally(const RigCheck& check) {
         doubtful += r.verdict == Verdict::doubtful;
     }
     if (check.interfaces.empty()) return "no interface yet";
-    if (slips == 0 && doubtful == 0) return fmt::format("all {} hold", check.interfaces.size());
+    if (slips == 0 && doubtful == 0)
+        return check.interfaces.size() == 1 ? std::string("it holds")
+                                            : fmt::format("all {} hold", check.interfaces.size());
     std::string text;
     if (slips > 0) text = fmt::format("{} {}", slips, slips == 1 ? "slips" : "slip");
     if (doubtful > 0) text += fmt::format("{}{} doubtful", text.empty() ? "" : " · ", doubtful);

@@ -120,7 +120,8 @@ double StanceJoint::utilisation(std::size_t mode, const Wrench& w) const noexcep
 
 double StanceJoint::load_factor(std::size_t mode, const Ray& ray) const noexcept {
     if (mode == slides)
-        return mechanics::first_exit([&](double lambda) { return utilisation(slides, ray.at(lambda)); }, 1e-6);
+        return mechanics::first_exit_below(
+            load_factor(tips, ray), [&](double lambda) { return utilisation(slides, ray.at(lambda)); }, 1e-6);
     // Tipping about each side is linear in lambda: restoring N d less overturning n.m.
     double least = mechanics::not_driven;
     for (const auto& e : edges_) {
