@@ -161,7 +161,11 @@ void InputRow::show_problem(const Problem& problem) {
 
 void InputRow::show_input(const std::optional<rig::Input>& given, const families::Value& typical) {
     given_ = given;
-    if (field_ && std::holds_alternative<double>(typical)) field_->show_value(std::get<double>(typical));
+    const bool linked = given && std::holds_alternative<rig::Link>(*given);
+    if (field_ && linked)
+        field_->show_computed(std::get<double>(typical));
+    else if (field_ && std::holds_alternative<double>(typical))
+        field_->show_value(std::get<double>(typical));
     if (parameter_.kind == families::Kind::choice) {
         const QSignalBlocker quiet(choices_);
         choices_->setCurrentIndex(choices_->findData(QString::fromStdString(std::get<std::string>(typical))));

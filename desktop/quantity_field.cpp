@@ -75,14 +75,25 @@ QString QuantityField::other_text() const {
 }
 
 void QuantityField::show_value(double si) {
+    show_text(si, quantity::format_exact(si, dimension_));
+}
+
+void QuantityField::show_computed(double si) {
+    show_text(si, quantity::format(si, dimension_));
+}
+
+void QuantityField::show_text(double si, const std::string& text) {
     // The text that was typed stays as long as it means the value in force.
-    const bool keep = edit_->hasFocus() && !edit_->text().isEmpty() && (bad_ || same(si, value_));
-    if (!(keep && (bad_ ? same(si, value_) : true))) {
+    const bool typed_the_same = edit_->hasFocus() && !edit_->text().isEmpty() && !bad_ && same(si, value_);
+    if (!typed_the_same) {
         const auto parsed = quantity::parse(edit_->text().toStdString(), dimension_, bare_unit(dimension_));
-        if (!parsed || !same(*parsed, si))
-            edit_->setText(QString::fromStdString(quantity::format_exact(si, dimension_)));
-        edit_->setCursorPosition(0);
-        clear_problem();
+        const bool still_means_it = parsed && same(*parsed, si);
+        const bool keep_bad_text = bad_ && same(si, value_);
+        if (!still_means_it && !keep_bad_text) {
+            edit_->setText(QString::fromStdString(text));
+            edit_->setCursorPosition(0);
+        }
+        if (!keep_bad_text) clear_problem();
     }
     value_ = si;
     show_other(si);

@@ -18,6 +18,8 @@ class QuantityField : public QWidget {
     QuantityField(quantity::Dimension dimension, QWidget* parent = nullptr);
     /// From the document: never emits.
     void show_value(double si);
+    /// The same for a value that was computed: rounded, as nobody typed its digits.
+    void show_computed(double si);
     void show_problem(const Problem& problem);
     void set_name(const QString& name, const QString& help);
     QLineEdit* editor() const { return edit_; }
@@ -33,6 +35,7 @@ class QuantityField : public QWidget {
 
  private:
     void typed(const QString& text);
+    void show_text(double si, const std::string& text);
     void show_other(double si);
     void clear_problem();
 

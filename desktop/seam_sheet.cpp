@@ -271,7 +271,8 @@ void SeamSheet::refresh_inputs(const rig::Element& e, const families::Values& ty
         row->setVisible(relevant);
         hidden += relevant && row->parentWidget() == more_panel_;
     }
-    more_->setText(more_->isChecked() ? tr("▾ fewer inputs") : tr("▸ %1 more inputs").arg(hidden));
+    more_->setText(more_->isChecked() ? tr("▾ fewer inputs")
+                                      : (hidden == 1 ? tr("▸ 1 more input") : tr("▸ %1 more inputs").arg(hidden)));
     more_->setVisible(hidden > 0);
 }
 

@@ -49,6 +49,7 @@ StackView::StackView(project::Document& document, QWidget* parent)
     outer->addLayout(actions);
     auto* legend = new QLabel(tr("scale 0.5× to 10×  ┊ required  ▏typical  ▭ low to high"), this);
     legend->setFont(body_font(0.8));
+    legend->setWordWrap(true);
     set_text_colour(legend, theme().quiet);
     outer->addWidget(legend);
     connect(add_, &QPushButton::clicked, this, &StackView::add_part);

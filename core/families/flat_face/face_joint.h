@@ -23,7 +23,7 @@ struct FaceNumbers {
     bool one_screw = true, right_hand = true;
     double thread_pitch = 0, thread_radius_friction = 0;  ///< P and mu_t d_2/(2 cos alpha) of the screw, for "unscrews"
     double pad_thickness = 0, pad_modulus = 0, sag_limit = 0;
-    double plate_thickness = 0, head_diameter = 0;
+    double plate_thickness = 0, head_diameter = 0, screw_radius = 0;  ///< screw_radius 0: not known
     Squeeze squeeze;
 };
 

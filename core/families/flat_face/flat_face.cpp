@@ -97,6 +97,7 @@ Result<std::shared_ptr<const Joint>> FlatFace::join(const Values& v) const {
         const auto thread = catalogue::thread_named(text(v, "central_screw"));
         if (!thread) return Problem{"central_screw", thread.problem().what, thread.problem().remedy};
         n.thread_pitch = thread->pitch;
+        n.screw_radius = thread->major / 2;
         n.thread_radius_friction =
             number(v, "central_friction") * thread->pitch_diameter / (2 * std::cos(thread->flank_half_angle));
     }

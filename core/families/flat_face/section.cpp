@@ -34,14 +34,15 @@ drawing::Drawing FaceJoint::section(const Load& load) const {
     }
     d.rectangle({left - 0.1 * width, -plate}, {x - hole, 0}, Material::metal);
     d.rectangle({x + hole, -plate}, {right + 0.1 * width, 0}, Material::metal);
-    const double core = 0.8 * hole;
+    const double core = n_.screw_radius > 0 ? std::min(0.9 * hole, n_.screw_radius) : 0.8 * hole;
     d.path({{x - core, -plate}, {x - core, pad + 0.6 * body}, {x + core, pad + 0.6 * body}, {x + core, -plate}},
            Material::metal);
-    d.path({{x - head, -plate},
-            {x + head, -plate},
-            {x + 0.9 * head, -plate - 0.35 * head},
-            {x - 0.9 * head, -plate - 0.35 * head}},
-           Material::metal);
+    if (head > hole)  // a stud without a head passes through its hole
+        d.path({{x - head, -plate},
+                {x + head, -plate},
+                {x + 0.9 * head, -plate - 0.35 * head},
+                {x - 0.9 * head, -plate - 0.35 * head}},
+               Material::metal);
 
     // The pressure over the plate, along x through the screw: what is left of it where it has opened.
     const Pressed p = pressed(w);
