@@ -94,7 +94,9 @@ void ElevationView::select(const QString& interface) {
 }
 
 void ElevationView::refresh() {
-    scene_ = make_scene(document_, view_, selected_);
+    ElevationScene scene = make_scene(document_, view_, selected_);
+    if (scene == scene_ && fitted_.contains(scene.extent)) return;  // nothing to repaint
+    scene_ = std::move(scene);
     // The scale holds still while a joint is dragged, so that the ring stays under the pointer.
     if (!grabbed_ && !fitted_.contains(scene_.extent)) fit();
     setAccessibleDescription(pose_words());

@@ -9,6 +9,7 @@ namespace clampet::desktop {
 
 struct HoldBarFactors {
     double low = 0, typical = 0, high = 0, required = 2;  ///< load factors; infinity allowed
+    friend bool operator==(const HoldBarFactors&, const HoldBarFactors&) = default;
 };
 enum class HoldBarPart { band, typical_mark, required_tick };
 

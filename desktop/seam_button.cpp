@@ -35,11 +35,17 @@ SeamButton::SeamButton(QString interface, QWidget* parent) : QAbstractButton(par
 }
 
 void SeamButton::show_result(const study::InterfaceResult& result, const QString& family, double required) {
-    name_ = QString::fromStdString(result.name);
-    sentence_ = QString::fromStdString(study::short_sentence(result));
+    const HoldBarFactors factors{result.low, result.typical, result.high, required};
+    const QString sentence = QString::fromStdString(study::short_sentence(result)),
+                  name = QString::fromStdString(result.name);
+    if (factors == factors_ && sentence == sentence_ && name == name_ && family == family_ &&
+        result.verdict == verdict_)
+        return;
+    name_ = name;
+    sentence_ = sentence;
     family_ = family;
     verdict_ = result.verdict;
-    factors_ = {result.low, result.typical, result.high, required};
+    factors_ = factors;
     setText(name_);
     setAccessibleName(QString("%1: %2, %3")
                           .arg(name_, QString::fromUtf8(study::name_of(verdict_)),
