@@ -24,11 +24,11 @@ families::Report report(const char* family, const Values& values, const L& load)
 inline families::Report report(const char* family, const Values& values, const Wrench& variable) {
     return report(family, values, Load{{}, variable});
 }
-inline const families::ModeReport& mode(const families::Report& r, const char* key) {
+inline families::ModeReport mode(const families::Report& r, const char* key) {
     for (const auto& m : r.modes)
         if (m.mode == key) return m;
     FAIL("no mode " << key);
-    return r.modes.front();
+    return {};
 }
 inline double factor(const char* family, const Values& values, const Wrench& variable, const char* key) {
     return mode(report(family, values, variable), key).factor;
