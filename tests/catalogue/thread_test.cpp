@@ -15,7 +15,8 @@ catalogue::Thread named(const char* name) {
 }  // namespace
 
 TEST_CASE("pitch and minor diameters agree with ISO 724", "[catalogue][thread][published]") {
-    // ISO 724, basic dimensions, coarse series (M6x0.75 and M10x1 fine). Printed to 0.001 mm.
+    // ISO 724, basic dimensions, coarse series (M6x0.75 and M10x1 fine). Printed to 0.001 mm. Typed from memory of the
+    // printed table.
     struct Row {
         const char* name;
         double pitch, pitch_diameter, minor;
@@ -39,7 +40,7 @@ TEST_CASE("pitch and minor diameters agree with ISO 724", "[catalogue][thread][p
 }
 
 TEST_CASE("metric stress areas agree with ISO 898-1", "[catalogue][thread][published]") {
-    // ISO 898-1, nominal stress areas, printed to three figures.
+    // ISO 898-1, nominal stress areas, printed to three figures. Typed from memory of the printed table.
     struct Row {
         const char* name;
         double area;
@@ -51,7 +52,8 @@ TEST_CASE("metric stress areas agree with ISO 898-1", "[catalogue][thread][publi
 }
 
 TEST_CASE("2A and 2B limits agree with ASME B1.1", "[catalogue][thread][published]") {
-    // ASME B1.1 table of limits of size, classes 2A and 2B [in], as printed to 0.0001.
+    // ASME B1.1 table of limits of size, classes 2A and 2B [in], as printed to 0.0001. Typed from memory of the printed
+    // table.
     struct Row {
         const char* name;
         double major_high, major_low, pitch_high, pitch_low, nut_pitch_low, nut_pitch_high, nut_minor_low,
