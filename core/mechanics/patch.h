@@ -50,8 +50,7 @@ struct HullEdge {
     Point normal;
     double offset = 0;
 };
-/// The sides of the outline; for a disc, sides of a regular polygon with `round_sides` sides that circumscribes nothing
-/// less than the disc's own support (exact in the directions used).
+/// The sides of the outline; for a disc, its tangents in `round_sides` even directions.
 std::vector<HullEdge> hull_edges(const Patch& patch, unsigned round_sides = 90);
 
 }  // namespace clampet::mechanics

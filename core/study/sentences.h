@@ -5,7 +5,7 @@
 
 namespace clampet::study {
 
-/// "Holds the load 3.4 times; would twist first." — one sentence about a seam, the same on screen and on the command
+/// "Ball in its cup tilts at 0.68× this push, with a push down." One sentence about a seam, the same on screen and on the command
 /// line.
 std::string sentence(const InterfaceResult& interface);
 /// "would twist first", "bottoms before it clamps".
