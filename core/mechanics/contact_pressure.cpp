@@ -3,12 +3,16 @@
 #include <cmath>
 #include <Eigen/Dense>
 
+#include "mechanics/contact_sums.h"
+
 namespace clampet::mechanics {
 
 PressureSolver::PressureSolver(const Patch& patch, double tolerance)
-    : patch_(patch), tolerance_(tolerance), padded_{patch.x, patch.y, patch.stiffness}, edges_(hull_edges(patch, 180)) {
-    if (patch.count() % 2 != 0)
-        for (auto* v : {&padded_.x, &padded_.y, &padded_.stiffness}) v->push_back(0);
+    : patch_(patch),
+      tolerance_(tolerance),
+      padded_{patch.x, patch.y, patch.stiffness},
+      edges_(patch.round ? std::vector<HullEdge>{} : hull_edges(patch)) {
+    for (auto* v : {&padded_.x, &padded_.y, &padded_.stiffness}) v->resize(whole_blocks(patch.count()), 0);
     Eigen::Matrix3d stiffness = Eigen::Matrix3d::Zero();
     for (std::size_t i = 0; i < patch_.count(); ++i) {
         const Eigen::Vector3d r(1, patch_.x[i], patch_.y[i]);
@@ -38,38 +42,30 @@ double PressureSolver::greatest(const ContactPressure& p) const noexcept {
     return -least({-p.a, -p.b, -p.c});
 }
 
-ContactPressure PressureSolver::solve(double N, double Sx, double Sy) const noexcept {
+ContactPressure PressureSolver::solve(double N, double Sx, double Sy, const ContactPressure* near) const noexcept {
     if (!(N > 0)) return {};
     ContactPressure p = linear(N, Sx, Sy);
     if (p.whole) return p;
+    if (patch_.round && !(std::hypot(Sx - patch_.centre.x * N, Sy - patch_.centre.y * N) < *patch_.round * N))
+        return {};
     for (const auto& edge : edges_)
         if (!(edge.normal.x * Sx + edge.normal.y * Sy < edge.offset * N)) return {};
 
     // Newton on the convex energy sum(stiffness max(0, q)^2)/2 - t.q, halved where it overshoots.
     const Eigen::Vector3d target(N, Sx, Sy);
+    if (near && near->in_balance && !near->whole) p = *near;
     Eigen::Vector3d q(p.a, p.b, p.c);
     const double scale = patch_.size;
-    double energy = 0;
+    double energy = 0, e_scale = 0;
     Eigen::Vector3d residual;
     Eigen::Matrix3d stiffness;
     const auto evaluate = [&](const Eigen::Vector3d& v) {
-        using Two = Eigen::Array<double, 2, 1>;
-        Two e = Two::Zero(), k0 = e, kx = e, ky = e, kxx = e, kxy = e, kyy = e;
-        for (std::size_t i = 0; i < padded_.x.size(); i += 2) {
-            const Two x = Eigen::Map<const Two>(&padded_.x[i]), y = Eigen::Map<const Two>(&padded_.y[i]),
-                      k_all = Eigen::Map<const Two>(&padded_.stiffness[i]);
-            const Two g = v[0] + v[1] * x + v[2] * y, k = (g > 0).select(k_all, 0.0), kx_i = k * x, ky_i = k * y;
-            e += k * g * g;
-            k0 += k;
-            kx += kx_i;
-            ky += ky_i;
-            kxx += kx_i * x;
-            kxy += kx_i * y;
-            kyy += ky_i * y;
-        }
-        const double sx = kx.sum(), sy = ky.sum(), sxy = kxy.sum();
-        stiffness << k0.sum(), sx, sy, sx, kxx.sum(), sxy, sy, sxy, kyy.sum();
-        energy = e.sum() / 2 - target.dot(v);
+        const auto [e, k0, kx, ky, kxx, kxy, kyy] =
+            sum_pressed(padded_.x.data(), padded_.y.data(), padded_.stiffness.data(), padded_.x.size(), v.data());
+        stiffness << k0, kx, ky, kx, kxx, kxy, ky, kxy, kyy;
+        // The energy is a difference of two sums: their rounding must not be taken for an overshoot.
+        e_scale = e;
+        energy = e / 2 - target.dot(v);
         residual = target - stiffness * v;
     };
     const auto unbalanced = [&] {
@@ -81,14 +77,14 @@ ContactPressure PressureSolver::solve(double N, double Sx, double Sy) const noex
         H(0, 0) += 1e-12 / compliance_(0, 0);
         H(1, 1) += 1e-12 / compliance_(1, 1);
         H(2, 2) += 1e-12 / compliance_(2, 2);
-        const Eigen::Vector3d step = H.ldlt().solve(residual);
+        const Eigen::Vector3d step = H.inverse() * residual;
         const double before = energy, slope = residual.dot(step);
         const Eigen::Vector3d from = q;
         double t = 1;
         for (int halving = 0; halving < 40; ++halving, t /= 2) {
             q = from + t * step;
             evaluate(q);
-            if (energy <= before - 1e-4 * t * slope + 1e-15 * std::abs(before)) break;
+            if (energy <= before - 1e-4 * t * slope + 1e-13 * (std::abs(before) + e_scale)) break;
         }
     }
     // Balance that cannot be met on the points: the resultant is within a grid step of the edge. Treat it as lost.

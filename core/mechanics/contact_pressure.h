@@ -3,6 +3,7 @@
 #include <Eigen/Core>
 #include <span>
 
+#include "mechanics/contact_sums.h"
 #include "mechanics/patch.h"
 
 namespace clampet::mechanics {
@@ -23,9 +24,15 @@ class PressureSolver {
     /// Pressure that carries force N at the moments sum(x p) = Sx and sum(y p) = Sy.
     /// Range   N <= 0, or a resultant outside the hull, gives in_balance = false.
     /// Source  Linear no-tension foundation; a kern of R/4 for a disc and a/6 for a rectangle follows from it.
-    ContactPressure solve(double N, double Sx, double Sy) const noexcept;
+    /// `near`: the answer for a load close by, from which to start.
+    ContactPressure solve(double N, double Sx, double Sy, const ContactPressure* near = nullptr) const noexcept;
     /// As solve(), but linear even where it pulls: for "opens".
     ContactPressure linear(double N, double Sx, double Sy) const noexcept;
+    /// Into `out` (whole_blocks(patch().count()) numbers): `times` the force in each point. Returns their sum.
+    double forces(const ContactPressure& p, double times, double* out) const noexcept {
+        const double abc[] = {p.a, p.b, p.c};
+        return press(padded_.x.data(), padded_.y.data(), padded_.stiffness.data(), padded_.x.size(), abc, times, out);
+    }
     /// Least and greatest value of a + b x + c y over the outline.
     double least(const ContactPressure& p) const noexcept;
     double greatest(const ContactPressure& p) const noexcept;
@@ -40,7 +47,7 @@ class PressureSolver {
     };
     Patch patch_;
     double tolerance_;
-    Points padded_;  ///< an even number of points, for two at a time
+    Points padded_;  ///< whole blocks of points, for several at a time
     std::vector<HullEdge> edges_;
     Eigen::Matrix3d compliance_;  // from (N, Sx, Sy) to (a, b, c), whole contact
     double inertia_x_ = 0, inertia_y_ = 0;

@@ -9,6 +9,14 @@ namespace clampet::mechanics {
 inline constexpr double not_driven = std::numeric_limits<double>::infinity();
 /// A demand under 1e-9 of the capacity does not drive a mode.
 inline constexpr double largest_factor = 1e9;
+/// What lets go under a billionth of a millionth of its load holds nothing.
+inline constexpr double least_factor = 1e-15;
+
+/// (u - 1)/(u + 1): from -1 with no load through 0 where the mode occurs to 1 where the utilisation is infinite, so
+/// that interpolation works beside a loss of balance too.
+inline double bounded_excess(double utilisation) noexcept {
+    return std::isfinite(utilisation) ? (utilisation - 1) / (utilisation + 1) : 1;
+}
 
 /// The smallest lambda >= 0 at which `utilisation(lambda)` reaches 1; infinity when it never does below 1e9.
 /// Meaning  Utilisation under 1 is safe. Linear ones are met exactly; others to `tolerance`, on the safe side.
@@ -32,12 +40,15 @@ double first_exit(const Utilisation& utilisation, double tolerance = 1e-9) noexc
         // A secant that stopped just short of 1: step over the crossing so that there is a bracket.
         if (f_high < 0 && f_high > -1e-9) return high;
     }
+    f_low = bounded_excess(f_low + 1);
+    f_high = bounded_excess(f_high + 1);
     int same_side = 0;
     for (int i = 0; i < 200 && high - low > tolerance * high; ++i) {
         double middle = (low * f_high - high * f_low) / (f_high - f_low);  // Illinois
-        if (!std::isfinite(middle) || i % 8 == 7) middle = 0.5 * (low + high);
+        if (high < least_factor) return 0;
+        if (i % 8 == 7) middle = 0.5 * (low + high);
         middle = std::clamp(middle, low + 0.1 * tolerance * (high - low), high - 0.1 * tolerance * (high - low));
-        const double f = utilisation(middle) - 1;
+        const double f = bounded_excess(utilisation(middle));
         if (std::abs(f) <= 1e-13) return middle;
         if (f < 0) {
             low = middle;

@@ -6,6 +6,8 @@
 #include <span>
 #include <vector>
 
+#include "mechanics/contact_sums.h"
+
 namespace clampet::mechanics {
 
 /// Sums over all contacts of the smoothed dissipation limit_i sqrt(|v_i|^2 + e^2), its gradient and Hessian.
@@ -14,6 +16,15 @@ struct SlipSums {
     double value = 0, dual = 0, squares = 0;
     Eigen::Matrix<double, K, 1> gradient;
     Eigen::Matrix<double, K, K> hessian;
+    void take(const DissipationSums& s) requires(K == 3) {
+        value = s.value;
+        dual = s.dual;
+        squares = s.squares;
+        const auto& g = s.gradient;
+        const auto& h = s.hessian;
+        gradient << g[0], g[1], g[2];
+        hessian << h[0], h[1], h[3], h[1], h[2], h[4], h[3], h[4], h[5];
+    }
 };
 
 /// Contacts that slip together: for a rigid slip motion q (K numbers) contact i slides with velocity J_i q (D numbers).
@@ -50,16 +61,14 @@ class SlipContacts {
     std::vector<Rows> rows_;
 };
 
-/// Points of a flat face: they slide with (u - y w, v + x w). Coordinates are scaled by `length`. Two at a time.
+/// Points of a flat face: they slide with (u - y w, v + x w). Coordinates are scaled by `length`.
 class PlanarContacts {
  public:
     static constexpr int K = 3;
     PlanarContacts() = default;
-    PlanarContacts(std::span<const double> x, std::span<const double> y, double length) : count_(x.size()) {
-        const std::size_t padded = (count_ + 3) / 4 * 4;
-        x_.resize(padded);
-        y_.resize(padded);
-        for (std::size_t i = 0; i < count_; ++i) {
+    PlanarContacts(std::span<const double> x, std::span<const double> y, double length)
+        : x_(whole_blocks(x.size())), y_(x_.size()) {
+        for (std::size_t i = 0; i < x.size(); ++i) {
             x_[i] = x[i] / length;
             y_[i] = y[i] / length;
         }
@@ -67,49 +76,22 @@ class PlanarContacts {
     /// Limits are given for this many points; those beyond the patch's own are to be zero.
     std::size_t padded() const { return x_.size(); }
     void sum(const Eigen::Vector3d& q, double epsilon, std::span<const double> limit, SlipSums<3>& out) const noexcept {
-        using Two = Eigen::Array<double, 2, 1>;  // one SSE register: the sums stay in registers
-        const double e2 = epsilon * epsilon + 1e-300;
-        Two f = Two::Zero(), dual = f, squares = f, g0 = f, g1 = f, g2 = f, h00 = f, h01 = f, h11 = f, h02 = f, h12 = f,
-            h22 = f;
-        for (std::size_t i = 0; i < x_.size(); i += 2) {
-            const Two x = Eigen::Map<const Two>(&x_[i]), y = Eigen::Map<const Two>(&y_[i]),
-                      L = Eigen::Map<const Two>(&limit[i]);
-            const Two u = q[0] - q[2] * y, v = q[1] + q[2] * x, vv = u * u + v * v;
-            const Two s2 = vv + e2, inverse = 1 / s2.sqrt(), s = s2 * inverse, c = L * inverse,
-                      c3 = c * inverse * inverse, a = x * v - y * u;
-            f += L * s;
-            dual += c * vv;
-            squares += L * vv;
-            g0 += c * u;
-            g1 += c * v;
-            g2 += c * a;
-            h00 += c - c3 * u * u;
-            h01 -= c3 * u * v;
-            h11 += c - c3 * v * v;
-            h02 -= c * y + c3 * u * a;
-            h12 += c * x - c3 * v * a;
-            h22 += c * (x * x + y * y) - c3 * a * a;
-        }
-        out.value = f.sum();
-        out.dual = dual.sum();
-        out.squares = squares.sum();
-        out.gradient << g0.sum(), g1.sum(), g2.sum();
-        const double a01 = h01.sum(), a02 = h02.sum(), a12 = h12.sum();
-        out.hessian << h00.sum(), a01, a02, a01, h11.sum(), a12, a02, a12, h22.sum();
+        DissipationSums sums;
+        sum_planar(x_.data(), y_.data(), limit.data(), x_.size(), q.data(), epsilon * epsilon + 1e-300, sums);
+        out.take(sums);
     }
 
  private:
-    std::size_t count_ = 0;
     std::vector<double> x_, y_;
 };
 
-/// Points of a sphere with unit normals n: they slide with w x n. Two at a time.
+/// Points of a sphere with unit normals n: they slide with w x n.
 class SphereContacts {
  public:
     static constexpr int K = 3;
     void add(double x, double y, double z) {
-        if (count_ % 4 == 0)
-            for (auto* v : {&x_, &y_, &z_}) v->resize(count_ + 4, 0);
+        if (count_ % sum_block == 0)
+            for (auto* v : {&x_, &y_, &z_}) v->resize(count_ + sum_block, 0);
         x_[count_] = x;
         y_[count_] = y;
         z_[count_] = z;
@@ -117,46 +99,10 @@ class SphereContacts {
     }
     std::size_t padded() const { return x_.size(); }
     void sum(const Eigen::Vector3d& w, double epsilon, std::span<const double> limit, SlipSums<3>& out) const noexcept {
-        using Two = Eigen::Array<double, 2, 1>;  // one SSE register: the sums stay in registers
-        const double ww = w.squaredNorm(), e2 = epsilon * epsilon + 1e-300;
-        // J^T v = w - (n.w) n and J^T J = 1 - n n^T, so that only sums over n are needed.
-        Two f = Two::Zero(), dual = f, squares = f, c0 = f, t0 = f, g0 = f, g1 = f, g2 = f, b0 = f, b1 = f, b2 = f,
-            m00 = f, m01 = f, m11 = f, m02 = f, m12 = f, m22 = f;
-        for (std::size_t i = 0; i < x_.size(); i += 2) {
-            const Two x = Eigen::Map<const Two>(&x_[i]), y = Eigen::Map<const Two>(&y_[i]),
-                      z = Eigen::Map<const Two>(&z_[i]), L = Eigen::Map<const Two>(&limit[i]);
-            const Two d = w[0] * x + w[1] * y + w[2] * z, vv = (ww - d * d).max(0.0), s2 = vv + e2,
-                      inverse = 1 / s2.sqrt(), s = s2 * inverse, c = L * inverse, c3 = c * inverse * inverse,
-                      cd = c * d, c3d = c3 * d, m = c + c3d * d;
-            f += L * s;
-            dual += c * vv;
-            squares += L * vv;
-            c0 += c;
-            t0 += c3;
-            g0 += cd * x;
-            g1 += cd * y;
-            g2 += cd * z;
-            b0 += c3d * x;
-            b1 += c3d * y;
-            b2 += c3d * z;
-            m00 += m * x * x;
-            m01 += m * x * y;
-            m11 += m * y * y;
-            m02 += m * x * z;
-            m12 += m * y * z;
-            m22 += m * z * z;
-        }
-        out.value = f.sum();
-        out.dual = dual.sum();
-        out.squares = squares.sum();
-        const double c = c0.sum(), t = t0.sum();
-        const Eigen::Vector3d b(b0.sum(), b1.sum(), b2.sum());
-        out.gradient = c * w - Eigen::Vector3d(g0.sum(), g1.sum(), g2.sum());
-        const double a01 = m01.sum(), a02 = m02.sum(), a12 = m12.sum();
-        Eigen::Matrix3d M;
-        M << m00.sum(), a01, a02, a01, m11.sum(), a12, a02, a12, m22.sum();
-        out.hessian =
-            c * Eigen::Matrix3d::Identity() - t * (w * w.transpose()) + w * b.transpose() + b * w.transpose() - M;
+        DissipationSums sums;
+        sum_sphere(x_.data(), y_.data(), z_.data(), limit.data(), x_.size(), w.data(), epsilon * epsilon + 1e-300,
+                   sums);
+        out.take(sums);
     }
 
  private:
@@ -184,6 +130,7 @@ Eigen::Matrix<double, K - 1, 1> newton_step(const SlipSums<K>& at, const Eigen::
 ///          What is returned is the dual value, a set of friction forces that are all within their limits and balance
 ///          the demand, so that it errs on the safe side (by about 1e-4, less where the motion is not a rotation about
 ///          a point of the patch).
+///          `near` is the answer for a demand and limits close by, from which to start.
 ///          The search stops early once the multiplier is known to exceed `enough`. `finest` is the last smoothing, as
 ///          a share of the mean speed: 0.01, or 0.06 for a search (about 3e-3 on the safe side).
 /// Range    limit_i = mu N_i >= 0. No demand gives infinity, no friction gives 0.
@@ -192,8 +139,8 @@ Eigen::Matrix<double, K - 1, 1> newton_step(const SlipSums<K>& at, const Eigen::
 template <class Contacts>
 SlipLimit<Contacts::K> slip_limit(const Contacts& contacts, std::span<const double> limit,
                                   const std::array<double, Contacts::K>& demand,
-                                  double enough = std::numeric_limits<double>::infinity(),
-                                  double finest = 0.01) noexcept {
+                                  double enough = std::numeric_limits<double>::infinity(), double finest = 0.01,
+                                  const SlipLimit<Contacts::K>* near = nullptr) noexcept {
     constexpr int K = Contacts::K;
     using Vector = Eigen::Matrix<double, K, 1>;
     using Square = Eigen::Matrix<double, K, K>;
@@ -215,8 +162,11 @@ SlipLimit<Contacts::K> slip_limit(const Contacts& contacts, std::span<const doub
 
     SlipSums<K> at;
     Vector q = w;
+    const double near_power = near ? near->motion.dot(w) : 0;
+    const bool warm = near_power > 0 && std::isfinite(near_power);
+    if (warm) q = near->motion / near_power;
     contacts.sum(q, 1e3, limit, at);  // so smooth that it is quadratic: one step gives the least-squares motion
-    q += Z * newton_step<K>(at, Z);
+    if (!warm) q += Z * newton_step<K>(at, Z);
     contacts.sum(q, 0, limit, at);
     // A motion without any dissipation: nothing holds in this direction.
     if (!(at.squares > 1e-20 * total)) return result;
@@ -228,6 +178,7 @@ SlipLimit<Contacts::K> slip_limit(const Contacts& contacts, std::span<const doub
     for (const Stage stage : {Stage{0.3, 3e-3}, Stage{0.06, 1e-3}, Stage{0.01, 1e-8}}) {
         const double smooth = stage.smooth;
         if (smooth < finest * 0.999) break;
+        if (warm && smooth > finest * 1.001) continue;
         const double wanted = smooth <= finest * 1.001 ? std::min(stage.balance, 1e-5) : stage.balance;
         const double epsilon = smooth * speed;
         contacts.sum(q, epsilon, limit, at);

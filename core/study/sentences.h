@@ -5,8 +5,8 @@
 
 namespace clampet::study {
 
-/// "Ball in its cup tilts at 0.68× this push, with a push down." One sentence about a seam, the same on screen and on the command
-/// line.
+/// "Ball in its cup tilts at 0.68× this push, with a push down." One sentence about a seam, the same on screen and on
+/// the command line.
 std::string sentence(const InterfaceResult& interface);
 /// "would twist first", "bottoms before it clamps".
 std::string short_sentence(const InterfaceResult& interface);

@@ -140,7 +140,7 @@ BallJoint::Seating BallJoint::seating(const Wrench& w) const noexcept {
 }
 
 mechanics::SlipLimit<3> BallJoint::slip(const Wrench& w, double enough) const noexcept {
-    std::array<double, 2 * ring_points + 4> limit{};
+    std::array<double, 2 * ring_points + mechanics::sum_block> limit{};
     const Seating s = seating(w);
     mechanics::SlipLimit<3> none;
     none.multiplier = 0;

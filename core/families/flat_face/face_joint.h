@@ -58,10 +58,19 @@ class FaceJoint : public Joint {
         double mean_radius = 0;  ///< of the friction about the screw [m]
         double swing = 0;        ///< multiplier when it can only swing about the screw
     };
-    Slip slip(const Wrench& wrench, bool only_limit,
-              double enough = std::numeric_limits<double>::infinity()) const noexcept;
-    double peak_pressure(const Wrench& wrench) const noexcept;
+    /// The answers at the last point of a root search: the next one starts from there.
+    struct Nearby {
+        mechanics::ContactPressure pressure;
+        mechanics::SlipLimit<3> slip;
+    };
+    Slip slip(const Wrench& wrench, bool only_limit, double enough = std::numeric_limits<double>::infinity(),
+              Nearby* near = nullptr) const noexcept;
+    double peak_pressure(const Wrench& wrench, Nearby* near = nullptr) const noexcept;
+    double slips_utilisation(const Wrench& wrench, Nearby* near) const noexcept;
+    double crush_utilisation(const Wrench& wrench, Nearby* near) const noexcept;
     double tilt(const Wrench& wrench) const noexcept;
+    /// Tilting moment about the screw's foot [N m].
+    double about_screw(const Wrench& wrench) const noexcept;
     double tips_utilisation(const Wrench& wrench) const noexcept;
     double balance_utilisation(const Wrench& wrench) const noexcept;
     /// Twist about the screw that face and thread together resist in the loosening sense [N m].

@@ -131,7 +131,7 @@ FaceJoint::FaceJoint(FaceNumbers numbers, const Patch& coarse, const Patch& fine
       fine_(fine, tolerance * 1e-3),
       coarse_contacts_(contacts_of(coarse)),
       fine_contacts_(contacts_of(fine)),
-      edges_(mechanics::hull_edges(coarse)),
+      edges_(coarse.round ? std::vector<mechanics::HullEdge>{} : mechanics::hull_edges(coarse)),
       tolerance_(tolerance) {
     modes_ = {{"slips", ModeClass::ultimate, "slides or twists on its face", false},
               {"tips", ModeClass::ultimate, "tips over the edge of its face", false},
@@ -158,7 +158,7 @@ FaceJoint::Pressed FaceJoint::pressed(const Wrench& w) const noexcept {
     return p;
 }
 
-FaceJoint::Slip FaceJoint::slip(const Wrench& w, bool only_limit, double enough) const noexcept {
+FaceJoint::Slip FaceJoint::slip(const Wrench& w, bool only_limit, double enough, Nearby* near) const noexcept {
     Slip result;
     result.limit.multiplier = 0;
     const Pressed load = pressed(w);
@@ -168,27 +168,28 @@ FaceJoint::Slip FaceJoint::slip(const Wrench& w, bool only_limit, double enough)
     if (!p.whole && load.N > 0) {
         solver = &fine_;
         contacts = &fine_contacts_;
-        p = fine_.solve(load.N, load.Sx, load.Sy);
+        p = fine_.solve(load.N, load.Sx, load.Sy, near ? &near->pressure : nullptr);
     }
     if (!p.in_balance) return result;
+    if (near) near->pressure = p;
     const Patch& patch = solver->patch();
-    std::array<double, most_points + 4> limit;
-    double total = 0, arm = 0;
-    for (std::size_t i = 0; i < patch.count(); ++i) {
-        const double normal = patch.stiffness[i] * std::max(0.0, p.at(patch.x[i], patch.y[i]));
-        limit[i] = n_.friction * normal;
-        total += normal;
-        if (!only_limit) arm += normal * std::hypot(patch.x[i] - n_.screw.x, patch.y[i] - n_.screw.y);
-    }
-    for (std::size_t i = patch.count(); i < contacts->padded(); ++i) limit[i] = 0;
+    std::array<double, most_points + mechanics::sum_block> limit;
+    solver->forces(p, n_.friction, limit.data());
     // The rotations' power is taken about the interface's origin, as the wrench is.
     const double length = patch.size;
     result.limit = mechanics::slip_limit(*contacts, std::span<const double>(limit.data(), contacts->padded()),
-                                         {w.fx, w.fy, w.mz / length}, enough, tolerance_ > 5e-4 ? 0.06 : 0.01);
+                                         {w.fx, w.fy, w.mz / length}, enough, tolerance_ > 5e-4 ? 0.06 : 0.01,
+                                         near ? &near->slip : nullptr);
+    if (near) near->slip = result.limit;
     if (only_limit) return result;
+    double arm = 0;
+    auto& normal = limit;
+    const double total = solver->forces(p, 1, normal.data());
+    for (std::size_t i = 0; i < patch.count(); ++i)
+        arm += normal[i] * std::hypot(patch.x[i] - n_.screw.x, patch.y[i] - n_.screw.y);
     result.mean_radius = total > 0 ? arm / total : 0;
-    const double about_screw = std::abs(w.mz - n_.screw.x * w.fy + n_.screw.y * w.fx);
-    result.swing = about_screw > 0 ? n_.friction * arm / about_screw : infinite;
+    const double twist = std::abs(w.mz - n_.screw.x * w.fy + n_.screw.y * w.fx);
+    result.swing = twist > 0 ? n_.friction * arm / twist : infinite;
     return result;
 }
 
@@ -197,11 +198,12 @@ double FaceJoint::unscrewing_torque(const Wrench& w) const noexcept {
            (n_.friction * rest_radius_ + n_.thread_radius_friction - n_.thread_pitch / (2 * std::numbers::pi));
 }
 
-double FaceJoint::peak_pressure(const Wrench& w) const noexcept {
+double FaceJoint::peak_pressure(const Wrench& w, Nearby* near) const noexcept {
     const Pressed load = pressed(w);
     if (!(load.N > 0)) return 0;
-    const auto p = fine_.solve(load.N, load.Sx, load.Sy);
+    const auto p = fine_.solve(load.N, load.Sx, load.Sy, near ? &near->pressure : nullptr);
     if (!p.in_balance) return infinite;
+    if (near) near->pressure = p;
     if (n_.bearing == Bearing::rubber) {
         double peak = 0;
         const double edge = fine_.patch().size;
@@ -225,9 +227,15 @@ double FaceJoint::tilt(const Wrench& w) const noexcept {
     return std::hypot(w.mx / ix, w.my / iy) * n_.pad_thickness / stiff;
 }
 
+double FaceJoint::about_screw(const Wrench& w) const noexcept {
+    return std::hypot(n_.screw.x * w.fz + w.my, n_.screw.y * w.fz - w.mx);
+}
+
 double FaceJoint::tips_utilisation(const Wrench& w) const noexcept {
     const double N = n_.squeeze.force;
     double worst = 0;
+    if (const auto R = coarse_.patch().round)  // every tangent of a disc round its screw is an edge
+        return std::max(0.0, (about_screw(w) / *R + w.fz) / N);
     for (const auto& edge : edges_) {
         const double room = N * (edge.offset - edge.normal.x * n_.screw.x - edge.normal.y * n_.screw.y);
         const double pull = edge.normal.x * w.my - edge.normal.y * w.mx + edge.offset * w.fz;
@@ -241,6 +249,7 @@ double FaceJoint::balance_utilisation(const Wrench& w) const noexcept {
     const double N = pressed(w).N;
     if (!(N > 0)) return infinite;
     double worst = w.fz / n_.squeeze.force;
+    if (const auto R = coarse_.patch().round) return std::max(worst, about_screw(w) / (*R * N));
     for (const auto& edge : edges_) {
         const double room = N * (edge.offset - edge.normal.x * n_.screw.x - edge.normal.y * n_.screw.y);
         const double shift = edge.normal.x * (n_.screw.x * w.fz + w.my) + edge.normal.y * (n_.screw.y * w.fz - w.mx);
@@ -249,23 +258,29 @@ double FaceJoint::balance_utilisation(const Wrench& w) const noexcept {
     return worst;
 }
 
+double FaceJoint::slips_utilisation(const Wrench& w, Nearby* near) const noexcept {
+    if (pressed(w).N <= 0) return infinite;
+    const double multiplier = slip(w, true, infinite, near).limit.multiplier;
+    return multiplier > 0 ? 1 / multiplier : infinite;
+}
+
+double FaceJoint::crush_utilisation(const Wrench& w, Nearby* near) const noexcept {
+    const double peak = peak_pressure(w, near);
+    // Where nothing presses or the balance is lost, it parts or tips: not a crush.
+    return std::isfinite(peak) ? peak / n_.allowable_pressure : infinite;
+}
+
 double FaceJoint::utilisation(std::size_t mode, const Wrench& w) const noexcept {
     if (!(n_.squeeze.force > 0)) return infinite;
     switch (mode) {
-        case slips: {
-            if (pressed(w).N <= 0) return infinite;
-            const double multiplier = slip(w, true).limit.multiplier;
-            return multiplier > 0 ? 1 / multiplier : infinite;
-        }
+        case slips:
+            return slips_utilisation(w, nullptr);
         case tips:
             return tips_utilisation(w);
         case parts:
             return w.fz / n_.squeeze.force;
-        case crush: {
-            const double peak = peak_pressure(w);
-            // Where nothing presses or the balance is lost, it parts or tips: not a crush.
-            return std::isfinite(peak) ? peak / n_.allowable_pressure : infinite;
-        }
+        case crush:
+            return crush_utilisation(w, nullptr);
         case opens: {
             const Pressed load = pressed(w);
             if (load.N <= 0) return infinite;
@@ -284,15 +299,20 @@ double FaceJoint::utilisation(std::size_t mode, const Wrench& w) const noexcept 
 }
 
 double FaceJoint::load_factor(std::size_t mode, const Ray& ray) const noexcept {
-    const auto used = [&](double lambda) { return utilisation(mode, ray.at(lambda)); };
-    if (mode != slips && mode != crush) return mechanics::first_exit(used);
+    if (mode != slips && mode != crush)
+        return mechanics::first_exit([&](double lambda) { return utilisation(mode, ray.at(lambda)); });
+    if (!(n_.squeeze.force > 0)) return 0;
+    Nearby near;
+    const auto used = [&](double lambda) {
+        return mode == slips ? slips_utilisation(ray.at(lambda), &near) : crush_utilisation(ray.at(lambda), &near);
+    };
     const double balance = mechanics::first_exit([&](double lambda) { return balance_utilisation(ray.at(lambda)); });
     if (search_) {
         // The coarse model's factor is within a per cent or so: a few secant steps from there instead of a search from
         // 0.
         const double guess = search_->load_factor(mode, ray);
         if (guess > 0 && guess < 0.995 * balance && std::isfinite(guess)) {
-            if (const auto near = mechanics::exit_near(guess, used, tolerance_)) return *near;
+            if (const auto exit = mechanics::exit_near(guess, used, tolerance_)) return *exit;
         }
     }
     return mechanics::first_exit_below(balance, used, tolerance_);

@@ -95,7 +95,7 @@ mechanics::SlipLimit<3> StanceJoint::slip(const Wrench& w) const noexcept {
     // Each foot carries by the plane that balances the load, none pulling: stated sharing, exact for three feet.
     const auto p = solver_->solve(-w.fz, w.my, -w.mx);
     if (!p.in_balance) return none;
-    std::array<double, most_feet + 4> limit{};
+    std::array<double, most_feet + mechanics::sum_block> limit{};
     const auto& patch = solver_->patch();
     for (std::size_t i = 0; i < patch.count(); ++i) limit[i] = friction_ * std::max(0.0, p.at(patch.x[i], patch.y[i]));
     return mechanics::slip_limit(contacts_, std::span<const double>(limit.data(), contacts_.padded()),

@@ -1,0 +1,115 @@
+#include "mechanics/contact_sums.h"
+
+#include <cmath>
+
+// One version a processor generation (x86-64-v4 AVX-512, v3 AVX2, plain). Sanitizers start too late for the choice.
+#if defined(__GNUC__) && !defined(__clang__) && defined(__x86_64__) && !defined(__SANITIZE_ADDRESS__)
+#define CLAMPET_VECTOR __attribute__((target_clones("arch=x86-64-v4", "arch=x86-64-v3", "default")))
+#else
+#define CLAMPET_VECTOR
+#endif
+
+namespace clampet::mechanics {
+
+CLAMPET_VECTOR
+void sum_planar(const double* x, const double* y, const double* limit, std::size_t count, const double* q, double e2,
+                DissipationSums& out) noexcept {
+    const double q0 = q[0], q1 = q[1], q2 = q[2];
+    double f = 0, dual = 0, squares = 0, g0 = 0, g1 = 0, g2 = 0, h00 = 0, h01 = 0, h11 = 0, h02 = 0, h12 = 0, h22 = 0;
+#pragma omp simd reduction(+ : f, dual, squares, g0, g1, g2, h00, h01, h11, h02, h12, h22)
+    for (std::size_t i = 0; i < count; ++i) {
+        const double xi = x[i], yi = y[i], L = limit[i];
+        const double u = q0 - q2 * yi, v = q1 + q2 * xi, vv = u * u + v * v, s2 = vv + e2;
+        const double inverse = 1 / std::sqrt(s2), c = L * inverse, c3 = c * inverse * inverse, a = xi * v - yi * u;
+        const double c3u = c3 * u, c3v = c3 * v;
+        f += c * s2;
+        dual += c * vv;
+        squares += L * vv;
+        g0 += c * u;
+        g1 += c * v;
+        g2 += c * a;
+        h00 += c - c3u * u;
+        h01 -= c3u * v;
+        h11 += c - c3v * v;
+        h02 -= c * yi + c3u * a;
+        h12 += c * xi - c3v * a;
+        h22 += c * (xi * xi + yi * yi) - c3 * a * a;
+    }
+    out = {f, dual, squares, {g0, g1, g2}, {h00, h01, h11, h02, h12, h22}};
+}
+
+CLAMPET_VECTOR
+void sum_sphere(const double* x, const double* y, const double* z, const double* limit, std::size_t count,
+                const double* q, double e2, DissipationSums& out) noexcept {
+    const double w0 = q[0], w1 = q[1], w2 = q[2], ww = w0 * w0 + w1 * w1 + w2 * w2;
+    // J^T v = w - (n.w) n and J^T J = 1 - n n^T, so that only sums over n are needed.
+    double f = 0, dual = 0, squares = 0, c0 = 0, t0 = 0, g0 = 0, g1 = 0, g2 = 0, b0 = 0, b1 = 0, b2 = 0, m00 = 0,
+           m01 = 0, m11 = 0, m02 = 0, m12 = 0, m22 = 0;
+#pragma omp simd reduction(+ : f, dual, squares, c0, t0, g0, g1, g2, b0, b1, b2, m00, m01, m11, m02, m12, m22)
+    for (std::size_t i = 0; i < count; ++i) {
+        const double xi = x[i], yi = y[i], zi = z[i], L = limit[i];
+        const double d = w0 * xi + w1 * yi + w2 * zi, rest = ww - d * d, vv = rest > 0 ? rest : 0, s2 = vv + e2;
+        const double inverse = 1 / std::sqrt(s2), c = L * inverse, c3 = c * inverse * inverse, cd = c * d, c3d = c3 * d,
+                     m = c + c3d * d, mx = m * xi, my = m * yi;
+        f += c * s2;
+        dual += c * vv;
+        squares += L * vv;
+        c0 += c;
+        t0 += c3;
+        g0 += cd * xi;
+        g1 += cd * yi;
+        g2 += cd * zi;
+        b0 += c3d * xi;
+        b1 += c3d * yi;
+        b2 += c3d * zi;
+        m00 += mx * xi;
+        m01 += mx * yi;
+        m11 += my * yi;
+        m02 += mx * zi;
+        m12 += my * zi;
+        m22 += m * zi * zi;
+    }
+    out = {f,
+           dual,
+           squares,
+           {c0 * w0 - g0, c0 * w1 - g1, c0 * w2 - g2},
+           {c0 - t0 * w0 * w0 + 2 * w0 * b0 - m00, -t0 * w0 * w1 + w0 * b1 + w1 * b0 - m01,
+            c0 - t0 * w1 * w1 + 2 * w1 * b1 - m11, -t0 * w0 * w2 + w0 * b2 + w2 * b0 - m02,
+            -t0 * w1 * w2 + w1 * b2 + w2 * b1 - m12, c0 - t0 * w2 * w2 + 2 * w2 * b2 - m22}};
+}
+
+CLAMPET_VECTOR
+std::array<double, 7> sum_pressed(const double* x, const double* y, const double* stiffness, std::size_t count,
+                                  const double* v) noexcept {
+    const double v0 = v[0], v1 = v[1], v2 = v[2];
+    double e = 0, k0 = 0, kx = 0, ky = 0, kxx = 0, kxy = 0, kyy = 0;
+#pragma omp simd reduction(+ : e, k0, kx, ky, kxx, kxy, kyy)
+    for (std::size_t i = 0; i < count; ++i) {
+        const double xi = x[i], yi = y[i], g = v0 + v1 * xi + v2 * yi, k = g > 0 ? stiffness[i] : 0.0, kxi = k * xi,
+                     kyi = k * yi;
+        e += k * g * g;
+        k0 += k;
+        kx += kxi;
+        ky += kyi;
+        kxx += kxi * xi;
+        kxy += kxi * yi;
+        kyy += kyi * yi;
+    }
+    return {e, k0, kx, ky, kxx, kxy, kyy};
+}
+
+CLAMPET_VECTOR
+double press(const double* x, const double* y, const double* stiffness, std::size_t count, const double* abc,
+             double times, double* force) noexcept {
+    const double a = abc[0], b = abc[1], c = abc[2];
+    double total = 0;
+#pragma omp simd reduction(+ : total)
+    for (std::size_t i = 0; i < count; ++i) {
+        const double p = a + b * x[i] + c * y[i], one = p > 0 ? times * stiffness[i] * p : 0.0;
+        force[i] = one;
+        total += one;
+    }
+    return total;
+}
+
+}  // namespace clampet::mechanics

@@ -1,0 +1,37 @@
+#pragma once
+#include <array>
+#include <cstddef>
+
+namespace clampet::mechanics {
+
+/// The sums over contact points in which nearly all the time goes, compiled for the vector units of several processors;
+/// the one at hand is chosen when the program starts. Arrays hold `count` numbers, a multiple of `sum_block`.
+inline constexpr std::size_t sum_block = 8;
+constexpr std::size_t whole_blocks(std::size_t count) {
+    return (count + sum_block - 1) / sum_block * sum_block;
+}
+
+/// Sum of L sqrt(v^2 + e2) over points that slide with velocity v(q), its gradient and Hessian (00 01 11 02 12 22).
+struct DissipationSums {
+    double value = 0, dual = 0, squares = 0;
+    std::array<double, 3> gradient{};
+    std::array<double, 6> hessian{};
+};
+
+/// Points of a plane that slide with (q0 - y q2, q1 + x q2).
+void sum_planar(const double* x, const double* y, const double* limit, std::size_t count, const double* q, double e2,
+                DissipationSums& out) noexcept;
+
+/// Points of the unit sphere that slide with q x n.
+void sum_sphere(const double* x, const double* y, const double* z, const double* limit, std::size_t count,
+                const double* q, double e2, DissipationSums& out) noexcept;
+
+/// Where g = v0 + v1 x + v2 y > 0: sum of k g^2, k, k x, k y, k x^2, k x y, k y^2.
+std::array<double, 7> sum_pressed(const double* x, const double* y, const double* stiffness, std::size_t count,
+                                  const double* v) noexcept;
+
+/// Into `force`: `times` k max(0, a + b x + c y). Returns their sum.
+double press(const double* x, const double* y, const double* stiffness, std::size_t count, const double* abc,
+             double times, double* force) noexcept;
+
+}  // namespace clampet::mechanics
