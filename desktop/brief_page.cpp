@@ -24,14 +24,21 @@ QLabel* quiet(const QString& text, QWidget* parent) {
 
 }  // namespace
 
-BriefPage::BriefPage(project::Document& document, QWidget* parent)
-    : QWidget(parent),
-      document_(document),
-      name_(new QLineEdit(this)),
-      required_(new QuantityField(Dimension::number, this)),
-      push_(new QuantityField(Dimension::force, this)),
-      table_(new QWidget(this)),
-      grid_(nullptr) {
+BriefPage::BriefPage(project::Document& document, QWidget* parent) : QWidget(parent), document_(document) {
+    subscription_ = document_.observe([this](const project::Change& change) {
+        if (!isVisible()) return;  // filled when it is shown
+        if (change.everything || rows_.size() != document_.rig().parts.size())
+            rebuild();
+        else
+            refresh();
+    });
+}
+
+void BriefPage::build() {
+    name_ = new QLineEdit(this);
+    required_ = new QuantityField(Dimension::number, this);
+    push_ = new QuantityField(Dimension::force, this);
+    table_ = new QWidget(this);
     auto* outer = new QVBoxLayout(this);
     outer->setContentsMargins(0, 0, 0, 0);
     auto* scroll = new QScrollArea(this);
@@ -82,16 +89,10 @@ BriefPage::BriefPage(project::Document& document, QWidget* parent)
             [this](double v, quint64 g) { perform(project::SetRequired{v}, required_, g); });
     connect(push_, &QuantityField::committed, this,
             [this](double v, quint64 g) { perform(project::SetPush{v}, push_, g); });
-    subscription_ = document_.observe([this](const project::Change& change) {
-        if (!isVisible()) return;  // filled when it is shown
-        if (change.everything || rows_.size() != document_.rig().parts.size())
-            rebuild();
-        else
-            refresh();
-    });
 }
 
 void BriefPage::showEvent(QShowEvent* event) {
+    if (!name_) build();
     rebuild();
     QWidget::showEvent(event);
 }

@@ -33,15 +33,16 @@ class BriefPage : public QWidget {
         QuantityField* mass;
         QuantityField* centre[3];
     };
+    void build();
     void rebuild();
     void refresh();
     void perform(const project::Edit& edit, QuantityField* field, project::Gesture gesture);
 
     project::Document& document_;
-    QLineEdit* name_;
-    QuantityField *required_, *push_;
-    QWidget* table_;
-    QGridLayout* grid_;
+    QLineEdit* name_ = nullptr;  ///< all made when the page is first shown
+    QuantityField *required_ = nullptr, *push_ = nullptr;
+    QWidget* table_ = nullptr;
+    QGridLayout* grid_ = nullptr;
     std::map<std::string, Row> rows_;
     project::Document::Subscription subscription_;
 };

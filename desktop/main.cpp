@@ -28,15 +28,16 @@ int main(int argc, char** argv) {
                                   settings.value("text_scale", 1.0).toDouble());
     clampet::desktop::MainWindow window(QStandardPaths::writableLocation(QStandardPaths::AppDataLocation) +
                                         "/recovery");
-    const bool recovered = window.recover();
-    if (!parser.positionalArguments().isEmpty()) {
-        if (recovered)
-            window.notice()->show_notice(QObject::tr(
-                "Unsaved work came back and is open instead of the file; save it first, then open the file."));
-        else
-            window.open_file(parser.positionalArguments().first());
-    } else if (parser.isSet(demo) && !recovered)
-        window.open_demo();
-    window.show();
+    window.show_first_then([&] {
+        const bool recovered = window.recover();
+        if (!parser.positionalArguments().isEmpty()) {
+            if (recovered)
+                window.notice()->show_notice(QObject::tr(
+                    "Unsaved work came back and is open instead of the file; save it first, then open the file."));
+            else
+                window.open_file(parser.positionalArguments().first());
+        } else if (parser.isSet(demo) && !recovered)
+            window.open_demo();
+    });
     return QApplication::exec();
 }

@@ -54,10 +54,7 @@ MainWindow::MainWindow(const QString& recovery_folder, QWidget* parent)
     autosave_.setInterval(autosave_delay_ms);
     connect(&autosave_, &QTimer::timeout, this, &MainWindow::keep_copy);
     build_shell();
-    subscription_ = document_.observe([this](const project::Change&) {
-        refresh();
-        autosave_.start();
-    });
+    listen();
     refresh();
 }
 
@@ -80,6 +77,19 @@ void MainWindow::build_shell() {
     pages_ = new QStackedWidget(central);
     start_ = new StartPage(pages_);
     brief_ = new BriefPage(document_, pages_);
+    rig_page_ = nullptr;
+    for (auto* page : std::initializer_list<QWidget*>{new QWidget(pages_), start_, brief_}) pages_->addWidget(page);
+    column->addWidget(bar_);
+    column->addWidget(notice_);
+    column->addWidget(pages_, 1);
+    setCentralWidget(central);
+    connect(start_, &StartPage::demo_wanted, this, &MainWindow::open_demo);
+    connect(start_, &StartPage::starting_point_wanted, this, &MainWindow::start_from);
+    connect(start_, &StartPage::file_wanted, this, &MainWindow::open_file);
+    connect(start_, &StartPage::open_wanted, this, &MainWindow::choose_file_to_open);
+}
+
+void MainWindow::build_rig_page() {
     rig_page_ = new QSplitter(Qt::Horizontal, pages_);
     stack_ = new StackView(document_, rig_page_);
     elevation_ = new ElevationView(document_, rig_page_);
@@ -92,22 +102,37 @@ void MainWindow::build_shell() {
     rig_page_->setStretchFactor(1, 1);
     rig_page_->setStretchFactor(2, 0);
     rig_page_->setSizes({qRound(310 * std::min(1.3, text_scale())), 600, qRound(380 * std::min(1.3, text_scale()))});
-    for (auto* page : std::initializer_list<QWidget*>{start_, brief_, rig_page_}) pages_->addWidget(page);
-    column->addWidget(bar_);
-    column->addWidget(notice_);
-    column->addWidget(pages_, 1);
-    setCentralWidget(central);
+    pages_->addWidget(rig_page_);
     connect(stack_, &StackView::selected_changed, this, [this](const QString& id) {
         elevation_->select(id);
         sheet_->select(id);
     });
     connect(stack_, &StackView::problem, notice_, &NoticeBar::show_problem);
     connect(elevation_, &ElevationView::problem, notice_, &NoticeBar::show_problem);
-    connect(start_, &StartPage::demo_wanted, this, &MainWindow::open_demo);
-    connect(start_, &StartPage::starting_point_wanted, this, &MainWindow::start_from);
-    connect(start_, &StartPage::file_wanted, this, &MainWindow::open_file);
-    connect(start_, &StartPage::open_wanted, this, &MainWindow::choose_file_to_open);
     if (!stack_->selected().isEmpty()) select_seam(stack_->selected());
+    listen();  // anew: the window is to be called after the views that it asks
+}
+
+void MainWindow::listen() {
+    subscription_ = document_.observe([this](const project::Change&) {
+        refresh();
+        autosave_.start();
+    });
+}
+
+void MainWindow::show_first_then(std::function<void()> open) {
+    after_first_paint_ = std::move(open);
+    pages_->setCurrentIndex(0);
+    show();
+}
+
+void MainWindow::paintEvent(QPaintEvent* event) {
+    QMainWindow::paintEvent(event);
+    if (!after_first_paint_) return;
+    QTimer::singleShot(0, this, [this, open = std::exchange(after_first_paint_, {})] {
+        open();
+        refresh();
+    });
 }
 
 QAction* MainWindow::add(QMenu* menu, const QString& name, const QString& text, const QKeySequence& keys,
@@ -163,8 +188,8 @@ QAction* MainWindow::action(const QString& name) const {
 }
 
 void MainWindow::set_appearance(bool dark, double scale) {
-    const QString selected = stack_->selected();
-    const int page = pages_->currentIndex();
+    const QString selected = stack_ ? stack_->selected() : QString();
+    const bool brief = pages_->currentWidget() == brief_;
     apply_theme(dark, scale);
     QSettings settings;
     settings.setValue("dark", theme().dark);
@@ -173,13 +198,12 @@ void MainWindow::set_appearance(bool dark, double scale) {
     for (auto* old : actions()) removeAction(old);
     build_shell();
     refresh();
-    pages_->setCurrentIndex(page);
-    brief_tab_->setChecked(page == 1);
-    rig_tab_->setChecked(page == 2);
+    if (brief) show_brief();
     if (!selected.isEmpty()) select_seam(selected);
 }
 
 void MainWindow::refresh() {
+    if (!rig_page_ && !document_.is_empty()) build_rig_page();
     const auto& rig = document_.rig();
     const QString name = rig.name.empty() ? tr("New rig") : QString::fromStdString(rig.name);
     const QString where =
@@ -211,8 +235,8 @@ void MainWindow::refresh() {
     rig_tab_->setEnabled(!document_.is_empty());
     if (document_.is_empty()) {
         refresh_recent();
-        pages_->setCurrentWidget(start_);
-    } else if (pages_->currentWidget() == start_) {
+        if (!after_first_paint_) pages_->setCurrentWidget(start_);
+    } else if (pages_->currentWidget() != brief_ && pages_->currentWidget() != rig_page_) {
         show_rig();
         if (auto* seam = stack_->seam(stack_->selected())) seam->setFocus();
     }

@@ -37,6 +37,8 @@ class MainWindow : public QMainWindow {
     void show_brief();
     void show_rig();
     void select_seam(const QString& interface);
+    /// Shows the window at once, and calls `open` as soon as it has been painted.
+    void show_first_then(std::function<void()> open);
     /// Brings back the work of a run that ended without saving; true when there was some.
     bool recover();
 
@@ -56,9 +58,12 @@ class MainWindow : public QMainWindow {
 
  protected:
     void closeEvent(QCloseEvent* event) override;
+    void paintEvent(QPaintEvent* event) override;
 
  private:
     void build_shell();
+    void build_rig_page();
+    void listen();
     void build_menus();
     void refresh();
     void refresh_recent();
@@ -88,6 +93,7 @@ class MainWindow : public QMainWindow {
     SeamSheet* sheet_ = nullptr;
     QMenu* recent_menu_ = nullptr;
     bool closing_ = false;
+    std::function<void()> after_first_paint_;
     project::Document::Subscription subscription_;
 };
 

@@ -12,6 +12,8 @@ PartBlock::PartBlock(QWidget* parent) : QWidget(parent) {
 }
 
 void PartBlock::show_part(const rig::Part& part) {
+    if (shown_ && *shown_ == part) return;
+    shown_ = part;
     name_ = QString::fromStdString(part.name);
     origin_ = QString::fromStdString(part.role == "payload" ? "payload" : part.origin);
     detail_ =

@@ -1,5 +1,6 @@
 #pragma once
-#include <QFrame>
+#include <optional>
+#include <QWidget>
 
 #include "rig/rig.h"
 
@@ -18,6 +19,7 @@ class PartBlock : public QWidget {
 
  private:
     QString name_, detail_, origin_;
+    std::optional<rig::Part> shown_;
 };
 
 }  // namespace clampet::desktop

@@ -117,12 +117,16 @@ SeamSheet::SeamSheet(project::Document& document, QWidget* parent)
     column->addStretch(1);
     scroll->setWidget(inside);
     outer->addWidget(scroll);
-    connect(more_, &QPushButton::toggled, more_panel_, &QWidget::setVisible);
+    connect(more_, &QPushButton::toggled, this, [this](bool on) {
+        more_panel_->setVisible(on);
+        refresh();
+    });
     connect(working_button_, &QPushButton::toggled, this, [this](bool on) {
         working_->setVisible(on);
         refresh();
     });
     subscription_ = document_.observe([this](const project::Change& change) {
+        if (shown_revision_ == document_.revision()) return;
         if (change.everything && !element())
             rebuild();
         else if (change.touches(interface_))
@@ -194,22 +198,36 @@ void SeamSheet::rebuild() {
         }
         elements_->addStretch(1);
     }
-    const auto& family = *families::family_named(element()->family);
-    for (const auto& parameter : family.parameters()) {
-        auto* row = new InputRow(parameter, this);
-        connect(row, &InputRow::committed, this,
-                [this, key = parameter.key](const rig::Input& input, quint64 gesture) { edit(key, input, gesture); });
-        const bool main = element()->inputs.contains(parameter.key);
-        (main ? inputs_ : more_inputs_)->addWidget(row);
-        rows_.push_back(row);
-    }
     refresh();
 }
 
-InputRow* SeamSheet::input(const std::string& key) const {
-    for (auto* row : rows_)
-        if (row->parameter().key == key) return row;
-    return nullptr;
+InputRow* SeamSheet::row_for(const families::Parameter& parameter) {
+    auto& row = rows_[parameter.key];
+    if (row) return row;
+    row = new InputRow(parameter, this);
+    connect(row, &InputRow::committed, this,
+            [this, key = parameter.key](const rig::Input& input, quint64 gesture) { edit(key, input, gesture); });
+    // Rows stand in the family's order, whenever they were made.
+    const bool main = element()->inputs.contains(parameter.key);
+    int at = 0;
+    for (const auto& p : families::family_named(element()->family)->parameters()) {
+        if (p.key == parameter.key) break;
+        const auto made = rows_.find(p.key);
+        at += made != rows_.end() && (made->second->parentWidget() != more_panel_) == main;
+    }
+    (main ? inputs_ : more_inputs_)->insertWidget(at, row);
+    return row;
+}
+
+InputRow* SeamSheet::input(const std::string& key) {
+    if (!element()) return nullptr;
+    const auto* parameter = families::find_parameter(*families::family_named(element()->family), key);
+    if (!parameter) return nullptr;
+    if (!rows_.contains(key)) {
+        row_for(*parameter);
+        refresh();
+    }
+    return rows_.at(key);
 }
 
 void SeamSheet::edit(const std::string& key, const rig::Input& input, project::Gesture gesture) {
@@ -223,6 +241,7 @@ void SeamSheet::refresh() {
     const auto& results = document_.check().interfaces;
     const auto result = std::find_if(results.begin(), results.end(), [&](const auto& r) { return r.id == interface_; });
     if (!interface || !element() || result == results.end()) return;
+    shown_revision_ = document_.revision();
     const auto& family = *families::family_named(element()->family);
     title_->setText(QString::fromStdString(interface->name));
     verdict_->setText(mark_of(result->verdict) + " " + QString::fromUtf8(study::name_of(result->verdict)));
@@ -263,13 +282,16 @@ void SeamSheet::refresh() {
 
 void SeamSheet::refresh_inputs(const rig::Element& e, const families::Values& typical) {
     int hidden = 0;
-    for (auto* row : rows_) {
-        const auto& key = row->parameter().key;
+    for (const auto& parameter : families::family_named(e.family)->parameters()) {
+        const auto& key = parameter.key;
         const auto given = e.inputs.find(key);
-        row->show_input(given == e.inputs.end() ? std::nullopt : std::optional(given->second), typical.at(key));
-        const bool relevant = row->parameter().is_relevant(typical);
+        const bool relevant = parameter.is_relevant(typical), main = given != e.inputs.end();
+        const auto made = rows_.find(key);
+        hidden += relevant && (made == rows_.end() ? !main : made->second->parentWidget() == more_panel_);
+        if (made == rows_.end() && !(relevant && (main || more_->isChecked()))) continue;
+        auto* row = row_for(parameter);
+        row->show_input(main ? std::optional(given->second) : std::nullopt, typical.at(key));
         row->setVisible(relevant);
-        hidden += relevant && row->parentWidget() == more_panel_;
     }
     more_->setText(more_->isChecked() ? tr("▾ fewer inputs")
                                       : (hidden == 1 ? tr("▸ 1 more input") : tr("▸ %1 more inputs").arg(hidden)));

@@ -1,4 +1,5 @@
 #pragma once
+#include <map>
 #include <QWidget>
 #include <vector>
 
@@ -24,7 +25,8 @@ class SeamSheet : public QWidget {
     void select(const QString& interface);
     /// Shows one of the interface's elements: "screw", "face".
     void select_element(const QString& element);
-    InputRow* input(const std::string& key) const;
+    /// The row of an input; it is made if it was not on the sheet yet.
+    InputRow* input(const std::string& key);
     DrawingView* section() const { return section_; }
     QPushButton* working_button() const { return working_button_; }
     QPushButton* more_button() const { return more_; }
@@ -40,6 +42,7 @@ class SeamSheet : public QWidget {
  private:
     void rebuild();
     void refresh();
+    InputRow* row_for(const families::Parameter& parameter);
     void refresh_inputs(const rig::Element& element, const families::Values& typical);
     void refresh_modes(const study::InterfaceResult& result);
     void refresh_working(const families::Joint& joint, const mechanics::Load& load);
@@ -57,7 +60,8 @@ class SeamSheet : public QWidget {
     QGridLayout* modes_;
     std::vector<std::pair<QLabel*, QLabel*>> mode_labels_;
     std::pair<QLabel*, QLabel*> mode_labels(std::size_t row);
-    std::vector<InputRow*> rows_;
+    std::map<std::string, InputRow*, std::less<>> rows_;  ///< those that were needed so far: a row takes a millisecond
+    std::uint64_t shown_revision_ = 0;                    ///< of the document; 0: nothing is shown
     std::vector<std::pair<QString, QString>> mode_rows_;
     project::Document::Subscription subscription_;
 };

@@ -10,7 +10,13 @@
 
 namespace clampet::desktop {
 
-StartPage::StartPage(QWidget* parent) : QWidget(parent), recent_(new QVBoxLayout) {
+void StartPage::showEvent(QShowEvent* event) {
+    if (!recent_) build();
+    QWidget::showEvent(event);
+}
+
+void StartPage::build() {
+    recent_ = new QVBoxLayout;
     auto* outer = new QHBoxLayout(this);
     auto* column = new QVBoxLayout;
     column->setSpacing(10);
@@ -58,18 +64,24 @@ StartPage::StartPage(QWidget* parent) : QWidget(parent), recent_(new QVBoxLayout
     column->addSpacing(8);
     column->addLayout(recent_);
     column->addStretch(2);
+    fill_recent();
 }
 
 void StartPage::show_recent(const QStringList& files) {
+    recent_files_ = files;
+    if (recent_) fill_recent();
+}
+
+void StartPage::fill_recent() {
     while (QLayoutItem* item = recent_->takeAt(0)) {
         if (item->widget()) item->widget()->deleteLater();
         delete item;
     }
-    if (files.isEmpty()) return;
+    if (recent_files_.isEmpty()) return;
     auto* head = new QLabel(tr("Of late"), this);
     head->setFont(body_font(1, true));
     recent_->addWidget(head);
-    for (const auto& file : files) {
+    for (const auto& file : recent_files_) {
         auto* button = new QPushButton(QFileInfo(file).fileName(), this);
         button->setFlat(true);
         button->setToolTip(file);

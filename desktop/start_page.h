@@ -10,7 +10,7 @@ namespace clampet::desktop {
 class StartPage : public QWidget {
     Q_OBJECT
  public:
-    explicit StartPage(QWidget* parent = nullptr);
+    using QWidget::QWidget;
     void show_recent(const QStringList& files);
 
  signals:
@@ -19,8 +19,14 @@ class StartPage : public QWidget {
     void file_wanted(const QString& path);
     void open_wanted();
 
+ protected:
+    void showEvent(QShowEvent* event) override;
+
  private:
-    QVBoxLayout* recent_;
+    void build();
+    void fill_recent();
+    QVBoxLayout* recent_ = nullptr;  ///< made when the page is first shown: most starts go straight to a rig
+    QStringList recent_files_;
 };
 
 }  // namespace clampet::desktop

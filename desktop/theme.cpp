@@ -163,13 +163,13 @@ bool system_prefers_dark() {
 
 bool load_fonts() {
     register_resources();
-    const int regular = QFontDatabase::addApplicationFont(":/fonts/Inter-Regular.otf");
-    const int strong = QFontDatabase::addApplicationFont(":/fonts/Inter-SemiBold.otf");
+    const int regular = QFontDatabase::addApplicationFont(":/fonts/ClampetSans-Regular.otf");
+    const int strong = QFontDatabase::addApplicationFont(":/fonts/ClampetSans-SemiBold.otf");
     return regular >= 0 && strong >= 0;
 }
 
 QFont body_font(double relative_size, bool strong) {
-    QFont font("Inter");
+    QFont font("Clampet Sans");
     font.setPixelSize(std::max(7, qRound(13 * relative_size * scale)));
     font.setWeight(strong ? QFont::DemiBold : QFont::Normal);
     return font;

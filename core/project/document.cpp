@@ -27,12 +27,11 @@ bool Change::touches(const std::string& interface) const {
     return everything || std::find(interfaces.begin(), interfaces.end(), interface) != interfaces.end();
 }
 
-Document::Document() {
-    saved_text_ = write_rig(rig_);
-}
+Document::Document() : saved_(rig_) {}
 
 void Document::set_rig(rig::Rig rig, const std::string& only_interface) {
     rig_ = std::move(rig);
+    ++revision_;
     if (rig_.parts.empty()) {
         check_ = {};
     } else if (!only_interface.empty()) {
@@ -46,7 +45,7 @@ void Document::set_rig(rig::Rig rig, const std::string& only_interface) {
     } else if (auto checked = study::check_valid(rig_)) {
         check_ = std::move(*checked);
     }
-    modified_ = !saved_text_ || write_rig(rig_) != *saved_text_;
+    modified_ = !saved_ || !(rig_ == *saved_);
 }
 
 Status Document::perform(const Edit& edit, Gesture gesture) {
@@ -94,9 +93,9 @@ Status Document::adopt(rig::Rig rig, std::optional<std::filesystem::path> path, 
     redo_.clear();
     path_ = std::move(path);
     if (modified)
-        saved_text_.reset();
+        saved_.reset();
     else
-        saved_text_ = write_rig(rig);
+        saved_ = rig;
     set_rig(std::move(rig), "");
     notify({true, {}});
     return Done{};
@@ -115,7 +114,7 @@ void Document::start_new() {
     undo_.clear();
     redo_.clear();
     path_.reset();
-    saved_text_ = write_rig(rig::Rig{});
+    saved_ = rig::Rig{};
     set_rig({}, "");
     notify({true, {}});
 }
@@ -129,7 +128,7 @@ Status Document::save_as(const std::filesystem::path& path) {
     const std::string text = write_rig(rig_);
     if (const auto done = write_file_atomically(path, text); !done) return done.problem();
     path_ = path;
-    saved_text_ = text;
+    saved_ = rig_;
     modified_ = false;
     if (!undo_.empty()) undo_.back().gesture = single;  // edits never merge across a save
     notify({});

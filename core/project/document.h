@@ -52,6 +52,8 @@ class Document {
     Status save_as(const std::filesystem::path& path);
     const std::optional<std::filesystem::path>& path() const { return path_; }
     bool is_modified() const { return modified_; }
+    /// Grows with every change of the rig, so that a view knows whether it shows the present one.
+    std::uint64_t revision() const { return revision_; }
 
     /// Calls back after every change, until the subscription is let go.
     using Observer = std::function<void(const Change&)>;
@@ -72,7 +74,8 @@ class Document {
     std::vector<Step> undo_, redo_;
     std::optional<std::filesystem::path> path_;
     bool modified_ = false;
-    std::optional<std::string> saved_text_;  ///< what the file holds, so that undoing back to it is unmodified
+    std::optional<rig::Rig> saved_;  ///< what the file holds, so that undoing back to it is unmodified
+    std::uint64_t revision_ = 0;
     std::vector<std::weak_ptr<Observer>> observers_;
 };
 

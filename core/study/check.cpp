@@ -35,7 +35,7 @@ struct Least {
 /// best so far: one evaluation of the utilisation at that factor instead of a root search.
 template <class RayOf>
 Least search(const families::Joint& exact, std::size_t mode, const std::vector<Eigen::Vector3d>& directions,
-             const RayOf& ray_of, bool refine, double below, bool exactly) {
+             const RayOf& ray_of, bool refine, double below, bool exactly, std::size_t seeds) {
     const families::Joint& joint = exact.for_search();
     Least best;
     best.factor = below;
@@ -53,12 +53,14 @@ Least search(const families::Joint& exact, std::size_t mode, const std::vector<E
         found = true;
         return true;
     };
-    for (const auto& d : directions) {
-        try_direction(d);
+    std::size_t best_at = 0;
+    for (std::size_t i = 0; i < directions.size(); ++i) {
+        if (try_direction(directions[i])) best_at = i;
         if (best.factor == 0) return best;
     }
     if (!found) return {};
-    for (double angle = 0.16; refine && angle > finest_angle;) {
+    // A seed is the worst direction of the same joint at other inputs: the worst one here is close to it.
+    for (double angle = best_at < seeds ? 0.04 : 0.16; refine && angle > finest_angle;) {
         bool better = false;
         for (const auto& d : neighbours(best.direction, angle)) better = try_direction(d) || better;
         if (!better) angle /= 2;
@@ -80,6 +82,7 @@ class ElementCheck {
         : joint_(joint), rest_(rest), push_(push), cases_(cases) {
         if (!seeds) return;
         few_ = *seeds;
+        seeds_ = seeds->size();
         few_.insert(few_.end(), few_directions().begin(), few_directions().end());
     }
 
@@ -105,7 +108,7 @@ class ElementCheck {
                 [&](const Eigen::Vector3d& d) {
                     return Ray{{}, G + push_->at(d)};
                 },
-                true, std::min(below, r.mass), !at_an_end());
+                true, std::min(below, r.mass), !at_an_end(), seeds_);
             take(r, r.mass, least);
         }
         const auto least = search(
@@ -113,7 +116,7 @@ class ElementCheck {
             [&](const Eigen::Vector3d& d) {
                 return Ray{G, push_->at(d)};
             },
-            !live_only, std::min(below, at_an_end() ? r.factor() : r.live), !at_an_end());
+            !live_only, std::min(below, at_an_end() ? r.factor() : r.live), !at_an_end(), live_only ? 0 : seeds_);
         take(r, r.live, least);
         return r;
     }
@@ -139,6 +142,7 @@ class ElementCheck {
     const std::optional<PushMap>& push_;
     Cases cases_;
     std::vector<Eigen::Vector3d> few_;
+    std::size_t seeds_ = 0;  ///< so many of them
 };
 
 std::optional<PushMap> push_map(const rig::Rig& rig, const rig::Placement& placement, const std::string& interface) {

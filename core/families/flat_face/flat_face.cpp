@@ -127,8 +127,8 @@ const Family& flat_face() {
 
 FaceJoint::FaceJoint(FaceNumbers numbers, const Patch& coarse, const Patch& fine, double tolerance)
     : n_(std::move(numbers)),
-      coarse_(coarse, tolerance * 1e-3),
-      fine_(fine, tolerance * 1e-3),
+      coarse_(coarse, tolerance * 1e-2),
+      fine_(fine, tolerance * 1e-2),
       coarse_contacts_(contacts_of(coarse)),
       fine_contacts_(contacts_of(fine)),
       edges_(coarse.round ? std::vector<mechanics::HullEdge>{} : mechanics::hull_edges(coarse)),
