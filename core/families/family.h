@@ -67,6 +67,9 @@ struct Mode {
     ModeClass mode_class = ModeClass::ultimate;
     std::string label;       ///< "slides or twists"
     bool live_only = false;  ///< scaling the weight moves nothing: lambda_live only
+    /// A lock that holds or not whatever the size of the load: its factor is a margin, 1/utilisation, that must hold
+    /// for the permanent load and for the whole.
+    bool scale_free = false;
 };
 
 /// A warning that comes with the numbers, such as too few turns of thread.

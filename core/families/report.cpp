@@ -1,3 +1,4 @@
+#include <algorithm>
 #include <cmath>
 
 #include "families/family.h"
@@ -14,6 +15,14 @@ std::string Joint::motion(std::size_t, const Wrench&) const {
 
 Factors factors(const Joint& joint, std::size_t mode, const Load& load) noexcept {
     Factors f;
+    if (joint.modes()[mode].scale_free) {
+        const auto margin = [&](const Wrench& w) {
+            const double used = joint.utilisation(mode, w);
+            return used > 0 ? 1 / used : mechanics::not_driven;
+        };
+        f.mass = f.live = std::min(margin(load.permanent), margin(load.whole()));
+        return f;
+    }
     const bool steady = load.variable.is_zero();
     if (joint.modes()[mode].live_only)
         f.mass = mechanics::not_driven;

@@ -99,6 +99,7 @@ class ElementCheck {
             r.live = f.live;
         }
         if (!cases_.push || !push_ || is_constant(r)) return r;
+        if (joint_.modes()[m].scale_free) return margin(m, std::move(r));
         const bool live_only = joint_.modes()[m].live_only;
         const auto& directions = live_only ? tipping_directions() : few_.empty() ? sphere_directions() : few_;
         const Wrench G = rest_.permanent;
@@ -125,6 +126,21 @@ class ElementCheck {
     bool at_an_end() const { return !few_.empty(); }
     // A mode that has let go with the weight alone, or before any load, cannot get worse.
     static bool is_constant(const ModeResult& r) { return r.factor() == 0; }
+
+    /// A lock's margin does not grow with the load: the least over all directions of the whole push.
+    ModeResult margin(std::size_t m, ModeResult r) const {
+        for (const auto& d : few_.empty() ? sphere_directions() : few_) {
+            const Load load{rest_.permanent, push_->at(d)};
+            const double here = families::factors(joint_, m, load).least();
+            if (here < r.factor()) {
+                r.mass = r.live = here;
+                r.load_case = case_push;
+                r.direction = d;
+                r.load = load;
+            }
+        }
+        return r;
+    }
 
     void take(ModeResult& r, double& factor, const Least& least) const {
         const double before = r.factor();

@@ -1,0 +1,68 @@
+#pragma once
+#include <functional>
+
+#include "families/family.h"
+
+namespace clampet::families {
+
+/// One mode of a joint whose modes are formulas. All functions are pure: they may be called from any thread.
+struct FormulaMode {
+    Mode mode;
+    std::function<double(const Wrench&)> utilisation;
+    std::function<std::vector<NamedValue>(const Wrench&)> demand, capacity;
+    std::function<std::string(const Wrench&)> motion;  ///< may be empty
+    std::string formula, source;                       ///< of the capacity, for the working
+};
+
+/// What a mode asks for, what it can give, and how that is written.
+struct Ratio {
+    std::string key;
+    ModeClass mode_class = ModeClass::ultimate;
+    std::string label;
+    std::string name;  ///< of both, "pull"
+    Dimension dimension = Dimension::force;
+    std::function<double(const Wrench&)> demand, capacity;
+    std::string formula, source;
+};
+/// Utilisation = demand / capacity; a demand of 0 or less uses nothing.
+FormulaMode ratio(Ratio r);
+
+/// A lock whose margin does not depend on the load's size.
+FormulaMode margin(std::string key, std::string label, std::function<double(const Wrench&)> margin_of,
+                   std::string formula, std::string source);
+
+struct FormulaParts {
+    std::vector<FormulaMode> modes;
+    std::vector<NamedValue> results;
+    std::function<std::vector<NamedValue>(const Load&)> loaded_results;  ///< added to `results`; may be empty
+    Working working;                                                     ///< lines that no load changes
+    std::function<Working(const Load&)> loaded_working;                  ///< added after them; may be empty
+    std::function<drawing::Drawing(const Load&)> section;
+    std::vector<Advisory> advisories;
+};
+std::shared_ptr<const Joint> formula_joint(FormulaParts parts);
+
+/// A family whose joints are formulas: its texts, its rows, and how parts are made of complete values.
+class FormulaFamily : public Family {
+ public:
+    using Build = Result<FormulaParts> (*)(const Values&);
+    FormulaFamily(std::string_view key, std::string_view name, std::string_view purpose,
+                  std::vector<Parameter> parameters, Build build)
+        : key_(key), name_(name), purpose_(purpose), parameters_(std::move(parameters)), build_(build) {}
+    std::string_view key() const override { return key_; }
+    std::string_view name() const override { return name_; }
+    std::string_view purpose() const override { return purpose_; }
+    std::span<const Parameter> parameters() const override { return parameters_; }
+    Result<std::shared_ptr<const Joint>> join(const Values& values) const override {
+        auto parts = build_(values);
+        if (!parts) return parts.problem();
+        return formula_joint(*parts);
+    }
+
+ private:
+    std::string_view key_, name_, purpose_;
+    std::vector<Parameter> parameters_;
+    Build build_;
+};
+
+}  // namespace clampet::families
