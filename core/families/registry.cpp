@@ -1,13 +1,23 @@
 #include <array>
 
 #include "families/ball/ball.h"
+#include "families/bond/bond.h"
 #include "families/cam/cam.h"
+#include "families/counterweight/counterweight.h"
 #include "families/dovetail/dovetail.h"
+#include "families/edge_clamp/edge_clamp.h"
 #include "families/family.h"
+#include "families/fastener_group/fastener_group.h"
 #include "families/flat_face/flat_face.h"
+#include "families/friction_pivot/friction_pivot.h"
+#include "families/insert/insert.h"
 #include "families/jam_collar/jam_collar.h"
+#include "families/pan_drive/pan_drive.h"
+#include "families/screw_drive/screw_drive.h"
 #include "families/shoe/shoe.h"
 #include "families/stance/stance.h"
+#include "families/strap/strap.h"
+#include "families/tether/tether.h"
 #include "families/thread/thread.h"
 #include "families/tube_grip/tube_grip.h"
 #include "families/wedge/wedge.h"
@@ -16,8 +26,9 @@ namespace clampet::families {
 
 std::span<const Family* const> registry() {
     static const std::array all{
-        &thread(), &flat_face(),  &tube_grip(), &ball(),     &stance(),
-        &cam(),    &jam_collar(), &wedge(),     &dovetail(), &shoe(),
+        &thread(), &screw_drive(), &flat_face(), &tube_grip(),     &edge_clamp(), &ball(),           &friction_pivot(),
+        &cam(),    &jam_collar(),  &wedge(),     &dovetail(),      &shoe(),       &fastener_group(), &insert(),
+        &bond(),   &strap(),       &stance(),    &counterweight(), &pan_drive(),  &tether(),
     };
     return all;
 }

@@ -1,0 +1,297 @@
+#include "families/fastener_group/fastener_group.h"
+
+#include <fmt/format.h>
+
+#include <algorithm>
+#include <cmath>
+#include <memory>
+#include <numbers>
+
+#include "families/formula_joint.h"
+#include "families/parameter_rows.h"
+#include "families/points_text.h"
+#include "mechanics/friction_limit.h"
+#include "quantity/format.h"
+
+namespace clampet::families {
+namespace {
+
+constexpr double infinite = std::numeric_limits<double>::infinity();
+using mechanics::Point;
+
+struct Group {
+    std::vector<Point> at;
+    Point centre;         ///< of the fasteners [m]
+    double spread = 0;    ///< sum of squared distances from it [m^2]
+    double a = 0, b = 0;  ///< plate, along x and y, about the origin [m]
+    double inside = 0;    ///< how far inside the plate's edge it pivots, as a share of the plate
+    double lateral = 0, pull = 0;
+    bool preloaded = false;
+    double preload = 0, friction = 0, zone = 0;
+    std::vector<double> weights;  ///< share of a zone's force in each point of `contacts`
+    std::shared_ptr<const mechanics::PlanarContacts> contacts;
+    double size = 1;
+
+    /// Share of the in-plane load in each fastener, as vectors about their centroid.
+    std::vector<Point> shears(const Wrench& w) const {
+        const double n = static_cast<double>(at.size()), twist = w.mz - (centre.x * w.fy - centre.y * w.fx);
+        std::vector<Point> forces;
+        for (const Point& p : at) {
+            const double turn = spread > 0 ? twist / spread : 0;
+            forces.push_back({w.fx / n - turn * (p.y - centre.y), w.fy / n + turn * (p.x - centre.x)});
+        }
+        return forces;
+    }
+    double largest_shear(const Wrench& w) const {
+        if (!(spread > 0) && std::abs(w.mz - (centre.x * w.fy - centre.y * w.fx)) > 0) return infinite;
+        double most = 0;
+        for (const Point& f : shears(w)) most = std::max(most, std::hypot(f.x, f.y));
+        return most;
+    }
+    std::vector<double> tensions(const Wrench& w) const;
+    double largest_tension(const Wrench& w) const {
+        const auto t = tensions(w);
+        return *std::max_element(t.begin(), t.end());
+    }
+    mechanics::SlipLimit<3> slip(const Wrench& w) const;
+};
+
+/// Pull in each fastener: Fz/n and M d/sum(d^2) from the line about which the plate pries.
+/// While the plate lifts off altogether, the fasteners alone carry it, as springs about their own centroid; under a
+/// pull that does not lift it, the whole moment about the pivot counts, which is never less than Fz/n.
+std::vector<double> Group::tensions(const Wrench& w) const {
+    const double n = static_cast<double>(at.size());
+    std::vector<double> t(at.size(), w.fz / n);
+    const double mx = w.mx - centre.y * w.fz, my = w.my + centre.x * w.fz, m = std::hypot(mx, my);
+    if (!(m > 0)) return t;
+    const Point u{-my / m, mx / m};  // the side that lifts
+    const double half = (std::abs(u.x) * a + std::abs(u.y) * b) / 2;
+    double low = -half * (1 - 2 * inside);
+    double own = 0, beyond = 0;
+    for (const Point& p : at) {
+        const double e = u.x * (p.x - centre.x) + u.y * (p.y - centre.y), d = u.x * p.x + u.y * p.y - low;
+        own += e * e;
+        if (d > 0) beyond += d * d;
+    }
+    const double mean = u.x * centre.x + u.y * centre.y - low;  // from the pivot to the centroid
+    if (w.fz > 0 && own > 0 && w.fz / n - m * mean / own >= 0) {
+        for (std::size_t i = 0; i < at.size(); ++i)
+            t[i] += m / own * (u.x * (at[i].x - centre.x) + u.y * (at[i].y - centre.y));
+        return t;
+    }
+    for (std::size_t i = 0; i < at.size(); ++i) {
+        const double d = std::max(0.0, u.x * at[i].x + u.y * at[i].y - low);
+        const double pried = beyond > 0 ? d / beyond : infinite;
+        t[i] = w.fz > 0 && mean > 0 ? (m + w.fz * mean) * pried : w.fz / n + m * pried;
+    }
+    return t;
+}
+
+/// Friction under the heads; each zone presses with what its bolt's preload has left.
+mechanics::SlipLimit<3> Group::slip(const Wrench& w) const {
+    const auto t = tensions(w);
+    std::vector<double> limit(contacts->padded(), 0.0);
+    const std::size_t each = weights.size();
+    for (std::size_t i = 0; i < at.size(); ++i) {
+        const double normal = std::max(0.0, preload - t[i]);
+        for (std::size_t k = 0; k < each; ++k) limit[i * each + k] = friction * normal * weights[k];
+    }
+    return mechanics::slip_limit(*contacts, std::span<const double>(limit), {w.fx, w.fy, w.mz / size});
+}
+
+void add_zones(Group& g) {
+    std::vector<double> x, y;
+    const unsigned around = 8;
+    for (const Point& p : g.at)
+        for (const double r : {0.3162, 0.7746, 0.9487})  // middles of three rings, by area
+            for (unsigned k = 0; k < around; ++k) {
+                const double angle = 2 * std::numbers::pi * (k + 0.5) / around;
+                x.push_back(p.x + g.zone * r * std::cos(angle));
+                y.push_back(p.y + g.zone * r * std::sin(angle));
+            }
+    for (const double share : {0.2, 0.6, 0.2})
+        for (unsigned k = 0; k < around; ++k) g.weights.push_back(share / around);
+    for (std::size_t i = 0; i < x.size(); ++i) g.size = std::max(i ? g.size : 0.0, std::hypot(x[i], y[i]));
+    g.contacts = std::make_shared<const mechanics::PlanarContacts>(x, y, g.size);
+}
+
+drawing::Drawing section(const Group& g, const Load& load) {
+    using namespace drawing;
+    Drawing d;
+    const Wrench w = load.whole();
+    d.rectangle({-g.a / 2, -g.b / 2}, {g.a / 2, g.b / 2}, Material::wood);
+    d.line({-0.6 * g.a, 0}, {0.6 * g.a, 0}, Line::centre);
+    d.line({0, -0.6 * g.b}, {0, 0.6 * g.b}, Line::centre);
+    const double r = g.preloaded ? g.zone : 0.04 * std::max(g.a, g.b), most = g.largest_shear(w);
+    const auto forces = g.shears(w);
+    const auto t = g.tensions(w);
+    const auto hardest = std::max_element(t.begin(), t.end()) - t.begin();
+    for (std::size_t i = 0; i < g.at.size(); ++i) {
+        const drawing::Point p{g.at[i].x, g.at[i].y};
+        d.circle(p, r, Material::metal);
+        if (most > 0 && std::isfinite(most)) {
+            const double k = 0.35 * std::max(g.a, g.b) / most;
+            d.arrow(p, {p.x + k * forces[i].x, p.y + k * forces[i].y}, "");
+        }
+        if (static_cast<std::ptrdiff_t>(i) == hardest && t[i] > 0 && std::isfinite(t[i]))
+            d.text({p.x, p.y + 1.6 * r}, fmt::format("{} pull", quantity::format(t[i], Dimension::force)),
+                   Align::centre, TextRole::number);
+    }
+    d.dimension({-g.a / 2, -g.b / 2}, {g.a / 2, -g.b / 2}, -0.15 * g.b, quantity::format(g.a, Dimension::length));
+    d.summary = fmt::format("{} fasteners in a plate of {} by {}, with the force on each.", g.at.size(),
+                            quantity::format(g.a, Dimension::length), quantity::format(g.b, Dimension::length));
+    return d;
+}
+
+FormulaMode combined(const Group& g) {
+    FormulaMode both;
+    both.mode = {"combined", ModeClass::ultimate, "gives way to pull and shear at once", false, false};
+    both.utilisation = [g](const Wrench& w) {
+        const auto t = g.tensions(w);
+        const auto s = g.shears(w);
+        if (std::isinf(g.largest_shear(w))) return infinite;
+        double most = 0;
+        for (std::size_t i = 0; i < t.size(); ++i)
+            most = std::max(most, std::max(0.0, t[i]) / g.pull + std::hypot(s[i].x, s[i].y) / g.lateral);
+        return most;
+    };
+    const auto named = [](double pull, double shear) {
+        return std::vector<NamedValue>{{"pull", pull, Dimension::force}, {"shear", shear, Dimension::force}};
+    };
+    both.demand = [g, named](const Wrench& w) {
+        return named(std::max(0.0, g.largest_tension(w)), g.largest_shear(w));
+    };
+    both.capacity = [g, named](const Wrench&) { return named(g.pull, g.lateral); };
+    both.formula = "T/T_a + V/V_a = 1 at the worst fastener";
+    both.source = "linear interaction, on the safe side";
+    return both;
+}
+
+void add_bearing_modes(const Group& g, FormulaParts& parts) {
+    parts.modes.push_back(
+        ratio({"shears", ModeClass::ultimate, "is pushed sideways past its fasteners", "shear", Dimension::force,
+               [g](const Wrench& w) { return g.largest_shear(w); }, [g](const Wrench&) { return g.lateral; },
+               "max |F/n + M_c × r_i/Σr²|", "Shigley, eccentrically loaded fastener groups"}));
+    parts.modes.push_back(
+        ratio({"pulls_out", ModeClass::ultimate, "pulls its fasteners out", "pull", Dimension::force,
+               [g](const Wrench& w) { return g.largest_tension(w); }, [g](const Wrench&) { return g.pull; },
+               "Fz/n + M d_i/Σd² from the pivot", "elastic group about a pivot line, derived"}));
+    parts.modes.push_back(combined(g));
+}
+
+void add_preloaded_modes(const Group& g, FormulaParts& parts) {
+    FormulaMode slips;
+    slips.mode = {"slips", ModeClass::ultimate, "slides or twists under the heads", false, false};
+    slips.utilisation = [g](const Wrench& w) {
+        if (!(g.preload > 0)) return infinite;
+        const double multiplier = g.slip(w).multiplier;
+        return multiplier > 0 ? 1 / multiplier : infinite;
+    };
+    slips.demand = [](const Wrench& w) {
+        return std::vector<NamedValue>{{"shear", std::hypot(w.fx, w.fy), Dimension::force},
+                                       {"twist", std::abs(w.mz), Dimension::torque}};
+    };
+    slips.capacity = [g](const Wrench& w) {
+        double normal = 0;
+        for (const double t : g.tensions(w)) normal += std::max(0.0, g.preload - t);
+        return std::vector<NamedValue>{{"shear", g.friction * normal, Dimension::force}};
+    };
+    slips.motion = [g](const Wrench& w) -> std::string {
+        const auto at = g.slip(w);
+        return std::abs(at.motion[2] * w.mz / g.size) > std::abs(at.motion[0] * w.fx + at.motion[1] * w.fy) ? "twists"
+                                                                                                            : "slides";
+    };
+    slips.formula = "min Σ μ (F_i − T_i)|v_i| over the pressed zones";
+    slips.source = "derived, upper-bound theorem";
+    parts.modes.push_back(std::move(slips));
+    parts.modes.push_back(ratio({"parts", ModeClass::ultimate, "opens under one bolt", "pull", Dimension::force,
+                                 [g](const Wrench& w) { return g.largest_tension(w); },
+                                 [g](const Wrench&) { return g.preload; }, "F", "statics"}));
+    parts.modes.push_back(ratio({"pulls_out", ModeClass::ultimate, "breaks or pulls out a bolt", "pull",
+                                 Dimension::force, [g](const Wrench& w) { return g.largest_tension(w); },
+                                 [g](const Wrench&) { return g.preload < g.pull ? g.pull : 0.0; },
+                                 "once it has opened, the bolt carries T_i", "statics"}));
+}
+
+Result<FormulaParts> build(const Values& v) {
+    Group g;
+    auto points = read_points(text(v, "positions"), "positions");
+    if (!points) return points.problem();
+    g.at = std::move(*points);
+    if (g.at.empty() || g.at.size() > 24)
+        return Problem{"positions", fmt::format("{} fasteners cannot be reckoned with.", g.at.size()),
+                       "Give 1 to 24 positions, such as -20 mm,0 mm; 20 mm,0 mm."};
+    g.a = number(v, "plate_length");
+    g.b = number(v, "plate_width");
+    for (const Point& p : g.at) {
+        if (std::abs(p.x) > g.a / 2 || std::abs(p.y) > g.b / 2)
+            return Problem{"positions",
+                           fmt::format("The fastener at {:.3g} mm, {:.3g} mm lies outside the plate of {:.3g} by "
+                                       "{:.3g} mm.",
+                                       p.x * 1e3, p.y * 1e3, g.a * 1e3, g.b * 1e3),
+                           "Make the plate larger or move the fastener; positions count from the plate's middle."};
+        g.centre.x += p.x / static_cast<double>(g.at.size());
+        g.centre.y += p.y / static_cast<double>(g.at.size());
+    }
+    for (const Point& p : g.at) g.spread += std::pow(p.x - g.centre.x, 2) + std::pow(p.y - g.centre.y, 2);
+    g.inside = text(v, "bed") == "wood" ? 0.15 : 0;
+    g.lateral = number(v, "lateral_strength");
+    g.pull = number(v, "pull_strength");
+    g.preloaded = text(v, "kind") == "preloaded";
+    g.preload = number(v, "preload");
+    g.friction = number(v, "friction");
+    g.zone = number(v, "zone_diameter") / 2;
+    FormulaParts parts;
+    parts.working = {{"centroid_x", "Σx/n", "", g.centre.x, Dimension::length, "derived"},
+                     {"centroid_y", "Σy/n", "", g.centre.y, Dimension::length, "derived"},
+                     {"polar_radius", "√(Σr²/n)", "", std::sqrt(g.spread / static_cast<double>(g.at.size())),
+                      Dimension::length, "derived"}};
+    if (g.preloaded) {
+        add_zones(g);
+        add_preloaded_modes(g, parts);
+    } else {
+        add_bearing_modes(g, parts);
+    }
+    parts.results = {{"fasteners", static_cast<double>(g.at.size()), Dimension::number}};
+    parts.loaded_results = [g](const Load& load) {
+        return std::vector<NamedValue>{{"largest_shear", g.largest_shear(load.whole()), Dimension::force},
+                                       {"largest_pull", g.largest_tension(load.whole()), Dimension::force}};
+    };
+    if (!(g.spread > 0) && !g.preloaded)
+        parts.advisories.push_back({"One fastener does not stop rotation: add a second.", true});
+    parts.section = [g](const Load& load) { return section(g, load); };
+    return parts;
+}
+
+}  // namespace
+
+const Family& fastener_group() {
+    const auto tight = [](Parameter p) { return shown_for(std::move(p), "kind", {"preloaded"}); };
+    static const FormulaFamily family(
+        "fastener_group", "Group of screws or bolts",
+        "Several screws, pins or bolts in one plate: which one is loaded most, and does it hold?",
+        {
+            choice_row("kind", "They hold by",
+                       {{"bear", "bearing: wood screws, pins"}, {"preloaded", "friction: tightened bolts"}}, "bear",
+                       "Screws in wood and pins bear at once; tightened bolts hold by friction. Never both."),
+            text_row("positions", "Positions", "-30 mm,-20 mm; 30 mm,-20 mm; 30 mm,20 mm; -30 mm,20 mm",
+                     "x,y of each, from the plate's middle."),
+            length_row("plate_length", "Plate, along x", 0.080, 2, "The plate that pries on its edge."),
+            length_row("plate_width", "Plate, along y", 0.060, 2, "The plate that pries on its edge."),
+            choice_row("bed", "It lies on", {{"wood", "wood"}, {"stiff", "metal"}}, "wood",
+                       "On wood the plate pivots a little inside its edge (0.15 of the plate)."),
+            quantity_row("lateral_strength", "One holds sideways", Dimension::force, 400, {0, 1e6, false},
+                         "A 4 mm wood screw in hardwood about 400 N: see the insert bench.", "from memory"),
+            quantity_row("pull_strength", "One holds in pull", Dimension::force, 600, {0, 1e6, false},
+                         "A 4 mm wood screw, 20 mm in hardwood, about 600 N: see the insert bench.", "from memory"),
+            tight(quantity_row("preload", "Preload of each", Dimension::force, 1500, {0, 1e6},
+                               "After what it loses in a day.", "input")),
+            tight(friction_row("friction", "Friction", "plywood on plywood", "Between the plate and what it lies on.")),
+            tight(length_row("zone_diameter", "Pressed zone", 0.018, 0.3,
+                             "Across: head or washer and the spread through the plate.")),
+        },
+        &build);
+    return family;
+}
+
+}  // namespace clampet::families

@@ -1,0 +1,200 @@
+#include "families/strap/strap.h"
+
+#include <fmt/format.h>
+
+#include <algorithm>
+#include <cmath>
+#include <memory>
+
+#include "families/formula_joint.h"
+#include "families/parameter_rows.h"
+#include "families/squeeze.h"
+#include "mechanics/contact_pressure.h"
+#include "mechanics/friction_limit.h"
+#include "quantity/format.h"
+
+namespace clampet::families {
+namespace {
+
+constexpr double infinite = std::numeric_limits<double>::infinity();
+
+struct Sandwich {
+    double bolts = 2, bolt_force = 0, friction = 0;
+    double length = 0, width = 0, span = 0;  ///< plate along the strap, strap across, between bolts [m]
+    double thickness = 0, strength = 0, webbing = 0;
+    double size = 1;
+    std::vector<double> shares;  ///< of the force in each point of one face
+    std::shared_ptr<const mechanics::PlanarContacts> contacts;
+
+    double force() const { return bolts * bolt_force; }
+    /// What one face loses to a pull the other gains, until one is empty: the sum stays.
+    double normal_sum(const Wrench&) const { return 2 * force(); }
+    mechanics::SlipLimit<3> slip(const Wrench& w) const {
+        std::vector<double> limit(contacts->padded(), 0.0);
+        for (std::size_t i = 0; i < shares.size(); ++i) limit[i] = friction * normal_sum(w) * shares[i];
+        return mechanics::slip_limit(*contacts, std::span<const double>(limit), {w.fx, w.fy, w.mz / size});
+    }
+    /// Plate as a beam on its bolts, the strap's even pressure between them.
+    double bending(double across) const {
+        const double moment = across * (span / 4 - width / 8);
+        return 6 * moment / (length * thickness * thickness);
+    }
+    double stress(const Wrench& w) const { return bending(force() + std::abs(w.fz) / 2); }
+};
+
+drawing::Drawing section(const Sandwich& g, const Load& load) {
+    using namespace drawing;
+    Drawing d;
+    const double half = g.span / 2 + 0.12 * g.span, t = g.thickness, web = std::max(0.002, 0.25 * t);
+    const double stress = g.stress(load.whole()), bow = std::min(0.25, stress / g.strength * 0.08) * g.span;
+    // Seen along the strap: two plates, the webbing between, bolts outside it. The bow is drawn larger than it is.
+    const auto plate = [&](double low, double sign) {
+        std::vector<Point> p;
+        for (int i = 0; i <= 12; ++i) {
+            const double x = -half + 2 * half * i / 12;
+            p.push_back({x, low + sign * bow * std::max(0.0, 1 - 4 * x * x / (g.span * g.span))});
+        }
+        for (int i = 12; i >= 0; --i)
+            p.push_back({p[static_cast<std::size_t>(i)].x, p[static_cast<std::size_t>(i)].y + t});
+        d.path(std::move(p), Material::wood);
+    };
+    plate(web / 2, 1);
+    plate(-web / 2 - t, -1);
+    d.rectangle({-g.width / 2, -web / 2 - bow * 0.5}, {g.width / 2, web / 2 + bow * 0.5}, Material::rubber);
+    for (const double side : {-1.0, 1.0}) {
+        const double x = side * g.span / 2, r = 0.03 * g.span;
+        d.rectangle({x - r, -1.6 * t}, {x + r, 1.8 * t}, Material::metal);
+        d.arrow({x, 3 * t + 1.4 * r}, {x, 1.8 * t}, side > 0 ? quantity::format(g.bolt_force, Dimension::force) : "");
+    }
+    d.dimension({-g.span / 2, -1.6 * t}, {g.span / 2, -1.6 * t}, -1.2 * t, quantity::format(g.span, Dimension::length));
+    d.dimension({-g.width / 2, -2.9 * t}, {g.width / 2, -2.9 * t}, -1.2 * t,
+                fmt::format("strap {}", quantity::format(g.width, Dimension::length)));
+    d.summary = fmt::format("Two plates on a strap {} wide with bolts {} apart.",
+                            quantity::format(g.width, Dimension::length), quantity::format(g.span, Dimension::length));
+    return d;
+}
+
+FormulaMode slips(const Sandwich& g) {
+    FormulaMode m;
+    m.mode = {"slips", ModeClass::ultimate, "slides or twists on the strap", false, false};
+    m.utilisation = [g](const Wrench& w) {
+        if (!(g.bolt_force > 0)) return infinite;
+        const double multiplier = g.slip(w).multiplier;
+        return multiplier > 0 ? 1 / multiplier : infinite;
+    };
+    m.demand = [](const Wrench& w) {
+        return std::vector<NamedValue>{{"along", std::hypot(w.fx, w.fy), Dimension::force},
+                                       {"twist", std::abs(w.mz), Dimension::torque}};
+    };
+    m.capacity = [g](const Wrench& w) {
+        return std::vector<NamedValue>{{"along", g.friction * g.normal_sum(w), Dimension::force},
+                                       {"twist", g.slip({0, 0, w.fz, 0, 0, 1}).multiplier, Dimension::torque}};
+    };
+    m.motion = [g](const Wrench& w) -> std::string {
+        const auto at = g.slip(w);
+        return std::abs(at.motion[2] * w.mz / g.size) > std::abs(at.motion[0] * w.fx + at.motion[1] * w.fy) ? "twists"
+                                                                                                            : "slides";
+    };
+    m.formula = "μ · 2N over both faces, with the twist on the same friction";
+    m.source = "derived, upper-bound theorem";
+    return m;
+}
+
+Result<FormulaParts> build(const Values& v) {
+    auto squeezed = squeeze(v);
+    if (!squeezed) return squeezed.problem();
+    Sandwich g;
+    g.bolts = std::round(number(v, "bolts"));
+    g.bolt_force = squeezed->force;
+    g.friction = number(v, "friction");
+    g.length = number(v, "plate_length");
+    g.width = number(v, "strap_width");
+    g.span = number(v, "bolt_span");
+    g.thickness = number(v, "plate_thickness");
+    g.strength = number(v, "plate_strength");
+    g.webbing = number(v, "strap_strength");
+    if (g.span <= g.width)
+        return Problem{
+            "bolt_span",
+            fmt::format("Bolts {:.3g} mm apart would go through a strap {:.3g} mm wide.", g.span * 1e3, g.width * 1e3),
+            fmt::format("Set them outside the strap: more than {:.3g} mm apart.", g.width * 1e3)};
+    mechanics::PatchShape shape;
+    const double a = g.length / 2, b = g.width / 2;
+    shape.polygon = {{-a, -b}, {a, -b}, {a, b}, {-a, b}};
+    const auto patch = mechanics::make_patch(shape, mechanics::Bedding::even, 6, 32);
+    if (!patch) return patch.problem();
+    g.size = patch->size;
+    g.contacts = std::make_shared<const mechanics::PlanarContacts>(patch->x, patch->y, patch->size);
+    double total = 0;
+    for (const double s : patch->stiffness) total += s;
+    for (const double s : patch->stiffness) g.shares.push_back(s / total);
+    FormulaParts parts;
+    parts.working = squeezed->working;
+    parts.working.push_back({"plate_force", "N = n F", fmt::format("{:.0f} · {:.1f} N", g.bolts, g.bolt_force),
+                             g.force(), Dimension::force, "statics"});
+    parts.working.push_back({"plate_moment", "N (s/4 − w/8)", "", g.force() * (g.span / 4 - g.width / 8),
+                             Dimension::torque, "beam on two bolts, even load between"});
+    parts.modes.push_back(slips(g));
+    parts.modes.push_back(ratio({"rocks", ModeClass::ultimate, "rocks off the strap", "moment", Dimension::torque,
+                                 [g](const Wrench& w) { return std::abs(w.my) / g.length + std::abs(w.mx) / g.width; },
+                                 [g](const Wrench&) { return g.force() / 2; }, "|My|/a + |Mx|/b = N/2",
+                                 "statics, one face at its edge"}));
+    parts.modes.back().demand = [](const Wrench& w) {
+        return std::vector<NamedValue>{{"moment", std::hypot(w.mx, w.my), Dimension::torque}};
+    };
+    parts.modes.back().capacity = [g](const Wrench&) {
+        return std::vector<NamedValue>{{"moment", g.force() * std::min(g.length, g.width) / 2, Dimension::torque}};
+    };
+    parts.modes.push_back(
+        ratio({"breaks", ModeClass::ultimate, "bends its plate until it breaks", "stress", Dimension::stress,
+               [g](const Wrench& w) { return g.stress(w); }, [g](const Wrench&) { return g.strength; },
+               "6 M/(a t²), M = N (s/4 − w/8)", "beam theory"}));
+    parts.modes.push_back(ratio({"tears", ModeClass::ultimate, "tears the strap", "pull", Dimension::force,
+                                 [](const Wrench& w) { return std::hypot(w.fx, w.fy, w.fz); },
+                                 [g](const Wrench&) { return g.webbing; }, "strap strength", "input"}));
+    parts.results = {{"plate_force", g.force(), Dimension::force},
+                     {"holding_force", g.friction * 2 * g.force(), Dimension::force},
+                     {"plate_stress", g.bending(g.force()), Dimension::stress}};
+    parts.section = [g](const Load& load) { return section(g, load); };
+    if (text(v, "edges") == "sharp")
+        parts.advisories.push_back({"Sharp plate edges cut the strap: round them over.", true});
+    if (text(v, "inner_nuts") == "free")
+        parts.advisories.push_back(
+            {"Lock the inner nuts, so that the wing nuts can come off without the bolts.", false});
+    return parts;
+}
+
+}  // namespace
+
+const Family& strap() {
+    static const FormulaFamily family(
+        "strap", "Plates on a strap",
+        "Two plates over webbing or cloth: do they slide, twist, or bend between their bolts?",
+        joined({
+            {
+                length_row("strap_width", "Strap", 0.050, 0.5, "Width of the webbing or of the cloth that is clamped."),
+                length_row("plate_length", "Plate, along the strap", 0.070, 1, "How much of the strap it covers."),
+                length_row("bolt_span", "Bolts apart", 0.066, 1, "Across the strap, outside it."),
+                quantity_row("bolts", "Bolts", Dimension::number, 4, {2, 40}, "All of them; half on each side.",
+                             "input"),
+                friction_row("friction", "Friction", "cloth on plywood", "Webbing on plate, each side."),
+            },
+            squeeze_parameters(
+                {.force = 250, .torque = 0.6, .screw = "M5", .bearing_outer = 0.012, .bearing_inner = 0.0055}),
+            {
+                length_row("plate_thickness", "Plate thickness", 0.009, 0.1, "Each plate; the bolts bend it."),
+                quantity_row("plate_strength", "Plate may bend to", Dimension::stress, 30e6, {1e5, 1e10},
+                             "Birch plywood 30 MPa, aluminium 150 MPa, printed PLA 40 MPa.", "from memory"),
+                quantity_row("strap_strength", "Strap holds", Dimension::force, 5000, {0, 1e7, false},
+                             "25 mm polyester webbing 5 kN and more; cloth by its seam.", "from memory"),
+                choice_row("edges", "Plate edges", {{"round", "rounded over"}, {"sharp", "sharp"}}, "round",
+                           "What the strap bends round."),
+                choice_row("inner_nuts", "Inner nuts", {{"locked", "locked"}, {"free", "free"}}, "locked",
+                           "Locked ones keep the bolts while the wing nuts come off."),
+            },
+        }),
+        &build);
+    return family;
+}
+
+}  // namespace clampet::families
