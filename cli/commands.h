@@ -12,8 +12,15 @@ int families_command(bool json);
 int parameters_command(const std::string& family, bool json);
 int bench_command(const std::string& family, const std::vector<std::string>& assignments, const std::string& wrench,
                   const std::string& permanent, bool json);
+struct SolveRequest {
+    std::string family, key, wrench, permanent;
+    std::vector<std::string> assignments;
+    double required = 2;
+};
+int solve_command(const SolveRequest& request, bool json);
 int thread_show_command(const std::string& designation, const std::string& thread_class, bool json);
 int thread_fit_command(const std::string& male, const std::string& female, bool json);
+int thread_route_command(const std::string& from, const std::string& to, const std::string& stock, bool json);
 int thread_stack_command(const std::vector<std::string>& assignments, bool json);
 
 struct CheckRequest {

@@ -11,9 +11,10 @@ using namespace clampet::cli;
 
 struct Arguments {
     bool json = false, params = false;
-    std::string text, unit, family, wrench, permanent, designation, thread_class, male, female, file;
+    std::string text, unit, family, wrench, permanent, designation, thread_class, male, female, file, stock;
     std::vector<std::string> assignments;
     CheckRequest check;
+    SolveRequest solve;
 };
 
 void add_commands(CLI::App& app, Arguments& a, int& exit_code) {
@@ -45,6 +46,16 @@ void add_commands(CLI::App& app, Arguments& a, int& exit_code) {
                              : bench_command(a.family, a.assignments, a.wrench, a.permanent, a.json);
     });
 
+    auto* solve = app.add_subcommand("solve", "The value of one input that gives the required factor");
+    solve->add_option("FAMILY", a.solve.family, "The family's key")->required();
+    solve->add_option("KEY", a.solve.key, "The input to solve for")->required();
+    solve->add_option("key=value", a.solve.assignments, "The other inputs, with units; a bare number is SI");
+    solve->add_option("--wrench", a.solve.wrench, "Whole load Fx,Fy,Fz,Mx,My,Mz [N, N·m]")->required();
+    solve->add_option("--permanent", a.solve.permanent, "The part of it that stays");
+    solve->add_option("--required", a.solve.required, "The factor to reach")->check(CLI::Range(0.01, 100.0));
+    json_flag(solve);
+    solve->callback([&] { exit_code = solve_command(a.solve, a.json); });
+
     auto* thread = app.add_subcommand("thread", "Threads: sizes, fit, stack-up");
     thread->require_subcommand(1);
     auto* show = thread->add_subcommand("show", "Geometry, limits, stress area, drills");
@@ -57,6 +68,12 @@ void add_commands(CLI::App& app, Arguments& a, int& exit_code) {
     fit->add_option("FEMALE", a.female)->required();
     json_flag(fit);
     fit->callback([&] { exit_code = thread_fit_command(a.male, a.female, a.json); });
+    auto* route = thread->add_subcommand("route", "Shortest chain of adapters between two ends");
+    route->add_option("FROM", a.male, "One end, for example \"1/4-20 male\"")->required();
+    route->add_option("TO", a.female, "The other, for example \"5/8-27 female\"")->required();
+    route->add_option("--stock", a.stock, "A JSON file of adapters at hand, asked first");
+    json_flag(route);
+    route->callback([&] { exit_code = thread_route_command(a.male, a.female, a.stock, a.json); });
     auto* stack = thread->add_subcommand(
         "stack", "screw=1/4-20x1/2in items=6mm+1.5mm socket=5.5mm [plain= needed= end=through in=wood]");
     stack->add_option("key=value", a.assignments)->required();

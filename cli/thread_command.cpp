@@ -1,8 +1,10 @@
 #include <fmt/format.h>
 
+#include <algorithm>
 #include <cmath>
 #include <map>
 
+#include "catalogue/stock.h"
 #include "catalogue/thread.h"
 #include "commands.h"
 #include "mechanics/stack_up.h"
@@ -31,17 +33,18 @@ std::string length(double si) {
     return quantity::format(si, Dimension::length);
 }
 
-/// Standard washer thicknesses and under-head screw lengths offered for a stack [mm]; common practice, ISO 7089 and ISO
-/// 4762 series.
-constexpr double washers_mm[] = {0.5, 0.8, 1.0, 1.2, 1.5, 1.6, 2.0, 2.5, 3.0, 4.0};
-constexpr double metric_lengths_mm[] = {5, 6, 8, 10, 12, 14, 16, 18, 20, 22, 25, 30, 35, 40, 45, 50, 60, 70, 80};
-constexpr double inch_lengths_in[] = {0.25,  0.3125, 0.375, 0.4375, 0.5,  0.5625, 0.625, 0.75,
-                                      0.875, 1,      1.25,  1.5,    1.75, 2,      2.5,   3};
-
-std::vector<double> within(std::span<const double> sizes, double unit, const mechanics::Interval& interval) {
+/// Stock sizes of a group that lie within an interval, each once, in order.
+std::vector<double> within(std::string_view group, std::string_view size, const mechanics::Interval& interval) {
     std::vector<double> fitting;
-    for (const double size : sizes)
-        if (size * unit >= interval.low - 1e-6 && size * unit <= interval.high + 1e-6) fitting.push_back(size * unit);
+    if (interval.is_empty()) return fitting;
+    for (const auto* row : catalogue::stock_group(group)) {
+        const double value = row->size(size);
+        if (value >= interval.low - 1e-6 && value <= interval.high + 1e-6) fitting.push_back(value);
+    }
+    std::sort(fitting.begin(), fitting.end());
+    fitting.erase(
+        std::unique(fitting.begin(), fitting.end(), [](double a, double b) { return std::abs(a - b) < 1e-6; }),
+        fitting.end());
     return fitting;
 }
 
@@ -221,9 +224,8 @@ int thread_stack_command(const std::vector<std::string>& assignments, bool json)
     if (!request) return fail(request.problem(), wrong_usage);
     const auto v = mechanics::judge_stack(request->stack);
     const bool inches = request->thread.form != catalogue::ThreadForm::iso;
-    const auto screws = inches ? within(inch_lengths_in, quantity::inch, v.screw_lengths)
-                               : within(metric_lengths_mm, 1e-3, v.screw_lengths);
-    const auto washers = v.extra_items.is_empty() ? std::vector<double>{} : within(washers_mm, 1e-3, v.extra_items);
+    const auto screws = within(inches ? "inch screw length" : "metric screw length", "length", v.screw_lengths);
+    const auto washers = within("washer", "thickness", v.extra_items);
     const bool right = v.state == mechanics::StackState::right;
     if (json) {
         print({{"screw", request->thread.designation},

@@ -56,6 +56,7 @@ SeamSheet::SeamSheet(project::Document& document, QWidget* parent)
       verdict_(new QLabel(this)),
       subtitle_(new QLabel(this)),
       sentence_(new QLabel(this)),
+      carries_(new QLabel(this)),
       advisories_(new QLabel(this)),
       working_(new QLabel(this)),
       section_(new DrawingView(this)),
@@ -83,10 +84,11 @@ SeamSheet::SeamSheet(project::Document& document, QWidget* parent)
     top->addWidget(title_, 1);
     top->addWidget(verdict_, 0, Qt::AlignTop);
     column->addLayout(top);
-    for (auto* label : {subtitle_, sentence_, advisories_, working_}) label->setWordWrap(true);
+    for (auto* label : {subtitle_, sentence_, carries_, advisories_, working_}) label->setWordWrap(true);
     set_text_colour(subtitle_, theme().quiet);
     subtitle_->setFont(body_font(0.92));
     column->addWidget(sentence_);
+    column->addWidget(carries_);
     elements_->setSpacing(6);
     column->addLayout(elements_);
     column->addWidget(subtitle_);
@@ -172,6 +174,7 @@ void SeamSheet::rebuild() {
                 ? QString()
                 : tr("A seam is where two parts meet and might slip. Choose one in the column on the left."));
         subtitle_->clear();
+        carries_->clear();
         mode_rows_.clear();
         for (auto& [name, factor] : mode_labels_) {
             name->hide();
@@ -276,6 +279,12 @@ void SeamSheet::refresh() {
             load = mode.load;
         }
     section_->show_drawing(joint->section(load));
+    const auto w = load.whole();
+    const double force = std::hypot(w.fx, w.fy, w.fz);
+    carries_->setText(
+        tr("Carries %1, %2.")
+            .arg(shown(force, quantity::Dimension::force), QString::fromStdString(quantity::as_if_hung(force))));
+    set_text_colour(carries_, theme().quiet);
     refresh_modes(*result);
     refresh_working(*joint, load);
 }
@@ -387,6 +396,9 @@ void SeamSheet::refresh_working(const families::Joint& joint, const mechanics::L
 
 QString SeamSheet::verdict_text() const {
     return verdict_->text();
+}
+QString SeamSheet::carries_text() const {
+    return carries_->text();
 }
 QString SeamSheet::working_text() const {
     return working_->isHidden() ? QString() : working_->text();

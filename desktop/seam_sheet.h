@@ -31,6 +31,7 @@ class SeamSheet : public QWidget {
     QPushButton* working_button() const { return working_button_; }
     QPushButton* more_button() const { return more_; }
     QString verdict_text() const;
+    QString carries_text() const;
     QString working_text() const;
     /// Rows of "How it could let go" as they are shown: mode, factor.
     std::vector<std::pair<QString, QString>> mode_rows() const { return mode_rows_; }
@@ -51,7 +52,7 @@ class SeamSheet : public QWidget {
 
     project::Document& document_;
     std::string interface_, element_;
-    QLabel *title_, *verdict_, *subtitle_, *sentence_, *advisories_, *working_;
+    QLabel *title_, *verdict_, *subtitle_, *sentence_, *carries_, *advisories_, *working_;
     DrawingView* section_;
     QHBoxLayout* elements_;
     QVBoxLayout *inputs_, *more_inputs_;

@@ -151,6 +151,7 @@ void StackView::add_part() {
     auto* menu = new QMenu(this);
     menu->setAttribute(Qt::WA_DeleteOnClose);
     for (const auto* family : families::registry()) {
+        if (!family->joins_parts()) continue;
         const QString key = QString::fromUtf8(family->key().data(), static_cast<int>(family->key().size()));
         auto* action = menu->addAction(
             family_icon(key, theme().text),

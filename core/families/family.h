@@ -56,6 +56,7 @@ struct Parameter {
     std::string friction_pair;           ///< default pair of materials, where the parameter is a friction
     std::string shown_by;                ///< key of a choice that decides whether this input matters…
     std::vector<std::string> shown_for;  ///< …and the choices for which it does
+    bool whole_number = false;           ///< a count: faces, bolts, fingers
     bool is_relevant(const Values& values) const;
 };
 
@@ -112,6 +113,8 @@ class Family {
     virtual std::string_view name() const = 0;     ///< "Ball in its ring"
     virtual std::string_view purpose() const = 0;  ///< one line
     virtual std::span<const Parameter> parameters() const = 0;
+    /// Whether it joins two parts of a load path; a tether or a counterweight lies beside it.
+    virtual bool joins_parts() const { return true; }
     /// Builds the interface from complete, bounded values. Errors: a Problem naming the parameter that cannot be built.
     virtual Result<std::shared_ptr<const Joint>> join(const Values& values) const = 0;
 };

@@ -30,6 +30,13 @@ Parameter gap_row(std::string key, std::string label, double standard, double mo
                         std::move(source));
 }
 
+Parameter count_row(std::string key, std::string label, double standard, Bounds bounds, std::string help) {
+    Parameter p =
+        quantity_row(std::move(key), std::move(label), Dimension::number, standard, bounds, std::move(help), "input");
+    p.whole_number = true;
+    return p;
+}
+
 Parameter friction_row(std::string key, std::string label, std::string pair, std::string help) {
     const auto found = catalogue::friction_named(pair);
     Parameter p = quantity_row(std::move(key), std::move(label), Dimension::number, found ? found->typical : 0.3,

@@ -18,6 +18,8 @@ Parameter length_row(std::string key, std::string label, double standard, double
 /// A length that may be zero.
 Parameter gap_row(std::string key, std::string label, double standard, double most, std::string help,
                   std::string source = "input");
+/// A count, of faces or bolts.
+Parameter count_row(std::string key, std::string label, double standard, Bounds bounds, std::string help);
 /// Dry friction of a pair: more friction holds more.
 Parameter friction_row(std::string key, std::string label, std::string pair, std::string help);
 Parameter choice_row(std::string key, std::string label, std::vector<Choice> choices, std::string standard,

@@ -38,7 +38,11 @@ Status check_value(const Parameter& p, const Value& value) {
                            fmt::format("Write for example {}.", quantity::example_of(p.dimension))};
         const double v = std::get<double>(value);
         const bool low_enough = p.least_allowed ? v >= p.least : v > p.least;
-        if (low_enough && v <= p.most) return Done{};
+        if (low_enough && v <= p.most && (!p.whole_number || v == std::round(v))) return Done{};
+        if (low_enough && v <= p.most)
+            return Problem{p.key,
+                           fmt::format("{} is {}, but it is a count.", p.label, quantity::format(v, p.dimension)),
+                           fmt::format("It must be a whole number, for example {:.0f}.", std::ceil(v))};
         const auto shown = [&](double si) { return quantity::format(si, p.dimension); };
         const std::string remedy =
             fmt::format("It must be {} {} and at most {}, for example {}.", p.least_allowed ? "at least" : "more than",

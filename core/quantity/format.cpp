@@ -109,7 +109,10 @@ std::string format_factor(double factor) {
 }
 
 std::string as_if_hung(double newton) {
-    return fmt::format("as if {} hung from it", format(std::abs(newton) / standard_gravity, Dimension::mass));
+    // Three figures: it is there to be felt, not to be reckoned with.
+    const double mass = std::abs(newton) / standard_gravity;
+    const double step = mass > 0 ? std::pow(10.0, std::floor(std::log10(mass)) - 2) : 1;
+    return fmt::format("as if {} hung from it", format(std::round(mass / step) * step, Dimension::mass));
 }
 
 }  // namespace clampet::quantity

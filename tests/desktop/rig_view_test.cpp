@@ -10,6 +10,8 @@ TEST_CASE("the demo opens on the seam that lets go first, in words, shape and nu
     CHECK(d.window.stack()->headline() == "Camera on its plate bottoms before it clamps.");
     CHECK(d.window.stack()->selected() == "camera-screw");
     CHECK(d.window.sheet()->verdict_text().endsWith("Slips"));
+    CHECK_THAT(d.window.sheet()->carries_text().toStdString(),
+               Catch::Contains(", as if ") && Catch::Contains(" kg hung from it."));
     CHECK(d.window.rig_tab()->state() == "2 slip · 1 doubtful");
     for (const auto& r : d.window.document().check().interfaces) {
         auto* button = d.window.stack()->seam(QString::fromStdString(r.id));
@@ -228,7 +230,12 @@ TEST_CASE("parts are added on top and taken off, and both undo", "[desktop][rig]
     QTest::mouseClick(d.window.stack()->add_button(), Qt::LeftButton);
     auto* menu = d.window.stack()->findChild<QMenu*>();
     REQUIRE(menu);
-    menu->actions()[1]->trigger();  // joined by a face
+    const auto actions = menu->actions();
+    CHECK(std::none_of(actions.begin(), actions.end(), [](auto* a) { return a->text().endsWith("Tether"); }));
+    const auto face = std::find_if(actions.begin(), actions.end(),
+                                   [](auto* a) { return a->text() == "joined by: Flat face under a screw"; });
+    REQUIRE(face != actions.end());
+    (*face)->trigger();
     CHECK(d.window.document().rig().parts.size() == 7);
     CHECK(d.window.document().rig().interfaces.back().elements[0].family == "flat_face");
     menu->close();

@@ -140,9 +140,7 @@ const Family& bond() {
             shown_for(choice_row("grain", "Glued on", {{"side", "side grain"}, {"end", "end grain"}}, "side",
                                  "End grain drinks the glue and holds about a fifth."),
                       "kind", {"glue", "finger"}),
-            shown_for(
-                quantity_row("fingers", "Fingers", Dimension::number, 5, {2, 100}, "Of both sides together.", "input"),
-                "kind", {"finger"}),
+            shown_for(count_row("fingers", "Fingers", 5, {2, 100}, "Of both sides together."), "kind", {"finger"}),
             gap_row("thickness", "Thickness", 0.0011, 0.05, "Of the tape or the glue line."),
         },
         &build);

@@ -206,7 +206,7 @@ const Family& counterweight() {
                                   "While it comes down.", "input")),
             measured(length_row("reading_arm", "Scale, from pivot", 0.30, 20, "Where the scale pulls.")),
         },
-        &build);
+        &build, false);
     return family;
 }
 

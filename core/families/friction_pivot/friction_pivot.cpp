@@ -260,10 +260,9 @@ const Family& friction_pivot() {
             {
                 choice_row("lap", "Built as", {{"single", "one lap"}, {"yoke", "a yoke"}}, "yoke",
                            "Two plates face to face, or a tongue between two cheeks."),
-                quantity_row("faces", "Friction faces", Dimension::number, 2, {1, 40},
-                             "Faces between the moving and the fixed side: one lap 1, a yoke 2, with keyed washers "
-                             "more. A loose washer adds none.",
-                             "input"),
+                count_row("faces", "Friction faces", 2, {1, 40},
+                          "Faces between the moving and the fixed side: one lap 1, a yoke 2, with keyed washers "
+                          "more. A loose washer adds none."),
                 length_row("outer_diameter", "Face, outside", 0.040, 0.5, "Of the rubbing faces."),
                 gap_row("inner_diameter", "Face, hole", 0.0085, 0.5, "Hole in the rubbing faces."),
                 friction_row("friction", "Friction", "plywood on plywood", "Between the faces, dry."),

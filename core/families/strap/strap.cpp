@@ -175,8 +175,7 @@ const Family& strap() {
                 length_row("strap_width", "Strap", 0.050, 0.5, "Width of the webbing or of the cloth that is clamped."),
                 length_row("plate_length", "Plate, along the strap", 0.070, 1, "How much of the strap it covers."),
                 length_row("bolt_span", "Bolts apart", 0.066, 1, "Across the strap, outside it."),
-                quantity_row("bolts", "Bolts", Dimension::number, 4, {2, 40}, "All of them; half on each side.",
-                             "input"),
+                count_row("bolts", "Bolts", 4, {2, 40}, "All of them; half on each side."),
                 friction_row("friction", "Friction", "cloth on plywood", "Webbing on plate, each side."),
             },
             squeeze_parameters(

@@ -142,7 +142,7 @@ const Family& tether() {
             quantity_row("anchor_strength", "Anchor holds", Dimension::force, 2000, {0, 1e7, false},
                          "What it is tied to.", "input"),
         },
-        &build);
+        &build, false);
     return family;
 }
 

@@ -1,0 +1,110 @@
+#include "catalogue/adapters.h"
+
+#include <fmt/format.h>
+
+#include <algorithm>
+#include <deque>
+#include <nlohmann/json.hpp>
+#include <optional>
+
+#include "catalogue/thread.h"
+
+namespace clampet::embedded {
+std::string_view adapters();
+}  // namespace clampet::embedded
+
+namespace clampet::catalogue {
+namespace {
+
+/// A free end in the search, and the step that led to it.
+struct Node {
+    ThreadEnd free;
+    std::optional<RouteStep> step;
+    std::size_t before = 0;
+};
+
+struct Offer {
+    const Adapter* adapter = nullptr;
+    bool in_stock = false;
+};
+
+/// Breadth first: the first chain found is a shortest one.
+std::optional<std::vector<RouteStep>> shortest(const ThreadEnd& from, const ThreadEnd& to,
+                                               const std::vector<Offer>& offers) {
+    std::deque<Node> nodes{{from, {}, 0}};
+    for (std::size_t at = 0; at < nodes.size(); ++at) {
+        if (nodes[at].free.mates(to)) {
+            std::vector<RouteStep> steps;
+            for (std::size_t i = at; nodes[i].step; i = nodes[i].before) steps.push_back(*nodes[i].step);
+            std::reverse(steps.begin(), steps.end());
+            return steps;
+        }
+        for (const auto& [adapter, stocked] : offers)
+            for (const bool turned : {false, true}) {
+                const ThreadEnd in = turned ? adapter->b : adapter->a, out = turned ? adapter->a : adapter->b;
+                const bool known =
+                    std::any_of(nodes.begin(), nodes.end(), [&](const Node& n) { return n.free == out; });
+                if (!in.mates(nodes[at].free) || known) continue;
+                nodes.push_back({out, RouteStep{*adapter, in, out, stocked}, at});
+            }
+    }
+    return std::nullopt;
+}
+
+}  // namespace
+
+std::string name_of(const ThreadEnd& end) {
+    return end.designation + (end.male ? " male" : " female");
+}
+
+Result<ThreadEnd> read_end(std::string_view text) {
+    const auto last = text.find_last_of(' ');
+    const std::string_view sex = last == text.npos ? std::string_view() : text.substr(last + 1);
+    const bool male = sex == "male" || sex == "m" || sex == "screw",
+               female = sex == "female" || sex == "f" || sex == "socket";
+    if (!male && !female)
+        return Problem{"end", fmt::format("“{}” does not say whether it is the screw or the socket.", text),
+                       "Write for example 1/4-20 male or 3/8-16 female."};
+    const auto thread = thread_named(text.substr(0, last));
+    if (!thread) return thread.problem();
+    return ThreadEnd{thread->designation, male};
+}
+
+Result<std::vector<Adapter>> read_adapters(std::string_view json) {
+    const auto document = nlohmann::json::parse(json, nullptr, false);
+    const std::string example = R"(Write {"adapters": [{"name": "bush", "a": "3/8-16 male", "b": "1/4-20 female"}]}.)";
+    if (!document.is_object() || !document.contains("adapters") || !document["adapters"].is_array())
+        return Problem{"stock", "This is not a list of adapters.", example};
+    std::vector<Adapter> all;
+    for (const auto& row : document["adapters"]) {
+        const auto field = [&](const char* key) {
+            return row.is_object() && row.contains(key) && row[key].is_string() ? row[key].get<std::string>()
+                                                                                : std::string();
+        };
+        const auto a = read_end(field("a")), b = read_end(field("b"));
+        if (!a || !b)
+            return Problem{"stock", fmt::format("Adapter {}: {}", all.size() + 1, (a ? b : a).problem().what),
+                           (a ? b : a).problem().remedy};
+        all.push_back(
+            {field("name").empty() ? name_of(*a) + " to " + name_of(*b) : field("name"), *a, *b, field("source")});
+    }
+    return all;
+}
+
+std::span<const Adapter> adapters() {
+    static const std::vector<Adapter> all = *read_adapters(embedded::adapters());
+    return all;
+}
+
+Result<std::vector<RouteStep>> adapter_route(const ThreadEnd& from, const ThreadEnd& to,
+                                             std::span<const Adapter> in_stock) {
+    std::vector<Offer> offers;
+    for (const auto& a : in_stock) offers.push_back({&a, true});
+    if (auto route = shortest(from, to, offers)) return *route;
+    for (const auto& a : adapters()) offers.push_back({&a, false});
+    if (auto route = shortest(from, to, offers)) return *route;
+    return Problem{"route", fmt::format("No chain of adapters joins {} and {}.", name_of(from), name_of(to)),
+                   "Change one of the ends: drill and tap it, or glue in an insert."};
+}
+
+}  // namespace clampet::catalogue

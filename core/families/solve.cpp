@@ -1,0 +1,223 @@
+#include "families/solve.h"
+
+#include <fmt/format.h>
+
+#include <algorithm>
+#include <boost/math/tools/toms748_solve.hpp>
+#include <cmath>
+
+#include "quantity/format.h"
+
+namespace clampet::families {
+namespace {
+
+constexpr double infinite = std::numeric_limits<double>::infinity();
+
+/// What one value of the input gives.
+struct Trial {
+    double value = 0;
+    bool built = false;
+    Least least;
+    bool reaches(double required) const { return built && least.factor >= required; }
+};
+
+class Search {
+ public:
+    Search(const Family& family, Values values, const Parameter& parameter, const Load& load, double required)
+        : family_(family), values_(std::move(values)), parameter_(parameter), load_(load), required_(required) {}
+
+    Trial at(double value) {
+        Trial t{value, false, {0, ""}};
+        values_.insert_or_assign(parameter_.key, Value{value});
+        const auto joint = family_.join(values_);
+        if (!joint) {
+            refused_ = joint.problem();
+            return t;
+        }
+        t.built = true;
+        t.least = least_factor(**joint, load_);
+        return t;
+    }
+    /// Between a trial that reaches the factor and one that does not: the last value that does.
+    Trial edge(const Trial& good, const Trial& bad) {
+        if (parameter_.whole_number) return good;
+        const auto excess = [this](double value) { return height(at(value)); };
+        const bool rising = bad.value < good.value;
+        const double a = rising ? bad.value : good.value, b = rising ? good.value : bad.value;
+        const double fa = rising ? height(bad) : height(good), fb = rising ? height(good) : height(bad);
+        if (fa == 0 || fb == 0) return good;
+        std::uintmax_t steps = 40;
+        const auto tolerance = [](double low, double high) {
+            return high - low <= 1e-7 * std::max(std::abs(low), std::abs(high));
+        };
+        const auto [low, high] = boost::math::tools::toms748_solve(excess, a, b, fa, fb, tolerance, steps);
+        const Trial one = at(rising ? high : low);
+        return one.reaches(required_) ? one : good;
+    }
+    const Problem& refused() const { return refused_; }
+
+ private:
+    /// Above 0 where the factor is reached; bounded, so that the bracketing stays sane.
+    double height(const Trial& t) const {
+        if (!t.built || !(t.least.factor > 0)) return -20;
+        return std::clamp(std::log(t.least.factor / required_), -20.0, 20.0) +
+               (t.least.factor >= required_ ? 1e-13 : 0);
+    }
+    const Family& family_;
+    Values values_;
+    const Parameter& parameter_;
+    const Load& load_;
+    double required_;
+    Problem refused_;
+};
+
+/// Values to try: by fifths of a decade round the one in force, and evenly over a range of one sign or two.
+std::vector<double> samples(const Parameter& p, double present) {
+    std::vector<double> values;
+    if (p.whole_number) {
+        const double from = std::max(p.least, std::min(present, p.least + 60) - 60);
+        for (double n = std::ceil(from); n <= std::min(p.most, from + 120); ++n) values.push_back(n);
+        return values;
+    }
+    const double inner = p.least_allowed ? p.least : p.least + 1e-9 * (p.most - p.least);
+    values = {inner, present, p.most};
+    for (int k = 1; k < 8; ++k) values.push_back(inner + k * (p.most - inner) / 8);
+    if (present != 0)
+        for (int k = 1; k <= 10; ++k)
+            for (const double factor : {std::pow(10, k / 5.0), std::pow(10, -k / 5.0)})
+                if (present * factor > inner && present * factor < p.most) values.push_back(present * factor);
+    std::sort(values.begin(), values.end());
+    values.erase(std::unique(values.begin(), values.end()), values.end());
+    return values;
+}
+
+Problem none_does(const Parameter& p, const std::vector<Trial>& trials, double required, const Problem& refused) {
+    const Trial* best = nullptr;
+    for (const auto& t : trials)
+        if (t.built && (!best || t.least.factor > best->least.factor)) best = &t;
+    if (!best) return {p.key, fmt::format("No value of “{}” can be built: {}", p.label, refused.what), refused.remedy};
+    return {p.key,
+            fmt::format("No value of “{}” gives {}: the best is {}, at {}, where it {}.", p.label,
+                        quantity::format_factor(required), quantity::format_factor(best->least.factor),
+                        quantity::format(best->value, p.dimension),
+                        best->least.mode.empty() ? "holds" : "fails by “" + best->least.mode + "”"),
+            best->least.mode.empty() ? "Ask for less."
+                                     : fmt::format("Change an input that “{}” depends on.", best->least.mode)};
+}
+
+Result<Solution> solve_choice(const Family& family, Values values, const Parameter& p, const Load& load,
+                              double required) {
+    const std::string present = text(values, p.key);
+    Least best{0, ""};
+    std::string best_label = present;
+    for (const bool first : {true, false})  // what is in force is asked first
+        for (const auto& choice : p.choices) {
+            if ((choice.key == present) != first) continue;
+            values.insert_or_assign(p.key, Value{choice.key});
+            const auto joint = family.join(values);
+            if (!joint) continue;
+            const Least least = least_factor(**joint, load);
+            if (least.factor >= required) return Solution{choice.key, least, {}, {}, first};
+            if (least.factor >= best.factor) {
+                best = least;
+                best_label = choice.label;
+            }
+        }
+    return Problem{p.key,
+                   fmt::format("No choice of “{}” gives {}: the best is {}, with {}.", p.label,
+                               quantity::format_factor(required), quantity::format_factor(best.factor), best_label),
+                   fmt::format("Change an input that “{}” depends on.", best.mode)};
+}
+
+}  // namespace
+
+Least least_factor(const Joint& joint, const Load& load) noexcept {
+    Least least;
+    const auto modes = joint.modes();
+    for (std::size_t i = 0; i < modes.size(); ++i) {
+        if (modes[i].mode_class != ModeClass::ultimate) continue;
+        const double factor = factors(joint, i, load).least();
+        if (factor < least.factor) least = {factor, modes[i].key};
+    }
+    return least;
+}
+
+Result<Solution> solve(const Family& family, const Values& given, std::string_view key, const Load& load,
+                       double required) {
+    const auto values = complete(family, given);
+    if (!values) return values.problem();
+    const auto* p = find_parameter(family, key);
+    if (!p) return complete(family, {{std::string(key), 0.0}}).problem();
+    if (!(required > 0) || !std::isfinite(required))
+        return Problem{"required", "The required factor must be more than 0.", "Ask for example for 2."};
+    if (p->kind == Kind::choice) return solve_choice(family, *values, *p, load, required);
+    if (p->kind == Kind::text)
+        return Problem{p->key, fmt::format("“{}” is a text: there is nothing to solve for.", p->label),
+                       "Solve for a quantity or a choice."};
+    if (!p->is_relevant(*values))
+        return Problem{p->key, fmt::format("“{}” does not matter here.", p->label),
+                       fmt::format("It is used when {} is {}.", p->shown_by, fmt::join(p->shown_for, " or "))};
+    Search search(family, *values, *p, load, required);
+    const double present = number(*values, key);
+    std::vector<Trial> trials;
+    for (const double value : samples(*p, present)) trials.push_back(search.at(value));
+    // Nearest to what is in force, counted in samples: they are as dense as the input is fine there.
+    const auto now = static_cast<std::ptrdiff_t>(std::min_element(trials.begin(), trials.end(),
+                                                                  [&](const Trial& a, const Trial& b) {
+                                                                      return std::abs(a.value - present) <
+                                                                             std::abs(b.value - present);
+                                                                  }) -
+                                                 trials.begin());
+    const auto count = static_cast<std::ptrdiff_t>(trials.size());
+    const auto reaches = [&](std::ptrdiff_t i) { return trials[static_cast<std::size_t>(i)].reaches(required); };
+    std::ptrdiff_t found = -1;
+    for (std::ptrdiff_t away = 0; away < count && found < 0; ++away)
+        for (const auto i : {now - away, now + away})
+            if (i >= 0 && i < count && reaches(i)) {
+                found = i;
+                break;
+            }
+    if (found < 0) return none_does(*p, trials, required, search.refused());
+    std::ptrdiff_t first = found, last = found;
+    while (first > 0 && reaches(first - 1)) --first;
+    while (last + 1 < count && reaches(last + 1)) ++last;
+    const auto trial = [&](std::ptrdiff_t i) -> const Trial& { return trials[static_cast<std::size_t>(i)]; };
+    Solution s;
+    s.already = found == now;
+    std::optional<Trial> low, high;
+    if (first > 0) low = search.edge(trial(first), trial(first - 1));
+    if (last + 1 < count) high = search.edge(trial(last), trial(last + 1));
+    if (low) s.low = low->value;
+    if (high) s.high = high->value;
+    // The end of the interval that is nearer to what is in force; where it has none, what is in force will do.
+    const auto distance = [&](const Trial& t) {
+        return t.value > 0 && present > 0 ? std::abs(std::log(t.value / present)) : std::abs(t.value - present);
+    };
+    const Trial* chosen = &trial(found);
+    if (low && (!high || distance(*low) <= distance(*high)))
+        chosen = &*low;
+    else if (high)
+        chosen = &*high;
+    s.value = chosen->value;
+    s.least = chosen->least;
+    return s;
+}
+
+std::vector<CurvePoint> factor_curve(const Family& family, const Values& given, std::string_view key, const Load& load,
+                                     double from, double to, unsigned points) {
+    std::vector<CurvePoint> curve;
+    const auto values = complete(family, given);
+    const auto* p = find_parameter(family, key);
+    if (!values || !p || p->kind != Kind::quantity) return curve;
+    Search search(family, *values, *p, load, 1);
+    for (unsigned i = 0; i < points; ++i) {
+        double value = from + (to - from) * i / std::max(1u, points - 1);
+        if (p->whole_number) value = std::round(value);
+        value = std::clamp(value, p->least_allowed ? p->least : p->least + 1e-9 * (p->most - p->least), p->most);
+        const Trial t = search.at(value);
+        curve.push_back({value, t.built ? t.least.factor : std::nan(""), t.least.mode});
+    }
+    return curve;
+}
+
+}  // namespace clampet::families
