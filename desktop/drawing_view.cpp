@@ -176,9 +176,13 @@ QTransform fit_drawing(const drawing::Drawing& drawing, QRectF place) {
                       place.center().y() + scale * centre.y());
 }
 
-void paint_drawing(QPainter& painter, const drawing::Drawing& drawing, const QTransform& m) {
+void paint_shapes(QPainter& painter, const drawing::Drawing& drawing, const QTransform& m) {
     painter.setRenderHint(QPainter::Antialiasing);
     for (const auto& element : drawing.elements) std::visit(Paint{painter, m}, element);
+}
+
+void paint_drawing(QPainter& painter, const drawing::Drawing& drawing, const QTransform& m) {
+    paint_shapes(painter, drawing, m);
     for (const auto& element : drawing.elements) std::visit(Write{painter, m}, element);
 }
 

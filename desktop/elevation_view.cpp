@@ -11,15 +11,13 @@
 
 #include "desktop/quantity_field.h"
 #include "desktop/theme.h"
+#include "desktop/words.h"
 #include "quantity/format.h"
 
 namespace clampet::desktop {
 namespace {
 
 constexpr double degree = std::numbers::pi / 180;
-QString shown(double si, quantity::Dimension dimension) {
-    return QString::fromStdString(quantity::format(si, dimension, quantity::System::metric, 3));
-}
 
 void arrow(QPainter& p, QPointF from, QPointF to, QColor colour, double width) {
     const QPointF d = to - from;

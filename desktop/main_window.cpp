@@ -11,6 +11,8 @@
 #include <QStackedWidget>
 #include <QVBoxLayout>
 
+#include "desktop/bench_page.h"
+#include "desktop/benches_page.h"
 #include "desktop/brief_page.h"
 #include "desktop/elevation_view.h"
 #include "desktop/notice_bar.h"
@@ -70,6 +72,9 @@ void MainWindow::build_shell() {
     bar_ = new StageBar(central);
     brief_tab_ = bar_->add_stage(tr("&Brief"));
     rig_tab_ = bar_->add_stage(tr("&Rig"));
+    benches_tab_ = bar_->add_stage(tr("Be&nches"));
+    benches_tab_->set_state(tr("one interface each"), false);
+    connect(benches_tab_, &QAbstractButton::clicked, this, &MainWindow::show_benches);
     connect(brief_tab_, &QAbstractButton::clicked, this, &MainWindow::show_brief);
     connect(rig_tab_, &QAbstractButton::clicked, this, &MainWindow::show_rig);
     build_menus();
@@ -77,8 +82,12 @@ void MainWindow::build_shell() {
     pages_ = new QStackedWidget(central);
     start_ = new StartPage(pages_);
     brief_ = new BriefPage(document_, pages_);
+    benches_ = new BenchesPage(pages_);
     rig_page_ = nullptr;
-    for (auto* page : std::initializer_list<QWidget*>{new QWidget(pages_), start_, brief_}) pages_->addWidget(page);
+    bench_page_ = nullptr;
+    connect(benches_, &BenchesPage::bench_wanted, this, &MainWindow::open_bench);
+    for (auto* page : std::initializer_list<QWidget*>{new QWidget(pages_), start_, brief_, benches_})
+        pages_->addWidget(page);
     column->addWidget(bar_);
     column->addWidget(notice_);
     column->addWidget(pages_, 1);
@@ -107,6 +116,7 @@ void MainWindow::build_rig_page() {
         elevation_->select(id);
         sheet_->select(id);
     });
+    connect(sheet_, &SeamSheet::bench_wanted, this, &MainWindow::open_bench_of);
     connect(stack_, &StackView::problem, notice_, &NoticeBar::show_problem);
     connect(elevation_, &ElevationView::problem, notice_, &NoticeBar::show_problem);
     if (!stack_->selected().isEmpty()) select_seam(stack_->selected());
@@ -162,11 +172,12 @@ void MainWindow::build_menus() {
     });
     add(file, "quit", tr("&Quit"), QKeySequence("Ctrl+Q"), [this] { close(); });
     auto* edit = new QMenu(bar_);
-    add(edit, "undo", tr("&Undo"), QKeySequence::Undo, [this] { document_.undo(); });
-    add(edit, "redo", tr("&Redo"), QKeySequence("Ctrl+Shift+Z"), [this] { document_.redo(); });
+    add(edit, "undo", tr("&Undo"), QKeySequence::Undo, [this] { undo(); });
+    add(edit, "redo", tr("&Redo"), QKeySequence("Ctrl+Shift+Z"), [this] { redo(); });
     auto* view = new QMenu(bar_);
     add(view, "brief", tr("&Brief"), QKeySequence("Ctrl+1"), [this] { show_brief(); });
     add(view, "rig", tr("&Rig"), QKeySequence("Ctrl+2"), [this] { show_rig(); });
+    add(view, "benches", tr("Be&nches"), QKeySequence("Ctrl+3"), [this] { show_benches(); });
     view->addSeparator();
     add(view, "dark", tr("&Dark"), QKeySequence("Ctrl+D"), [this] { set_appearance(!theme().dark, text_scale()); });
     add(view, "larger", tr("&Larger text"), QKeySequence("Ctrl++"),
@@ -189,7 +200,8 @@ QAction* MainWindow::action(const QString& name) const {
 
 void MainWindow::set_appearance(bool dark, double scale) {
     const QString selected = stack_ ? stack_->selected() : QString();
-    const bool brief = pages_->currentWidget() == brief_;
+    const bool brief = pages_->currentWidget() == brief_, benches = pages_->currentWidget() == benches_,
+               bench = on_bench() && !benches;
     apply_theme(dark, scale);
     QSettings settings;
     settings.setValue("dark", theme().dark);
@@ -200,6 +212,8 @@ void MainWindow::set_appearance(bool dark, double scale) {
     refresh();
     if (brief) show_brief();
     if (!selected.isEmpty()) select_seam(selected);
+    if (benches) show_benches();
+    if (bench) build_bench_page();
 }
 
 void MainWindow::refresh() {
@@ -223,20 +237,15 @@ void MainWindow::refresh() {
         false);
     rig_tab_->set_state(QString::fromStdString(study::tally(document_.check())),
                         !document_.is_empty() && document_.check().verdict != study::Verdict::holds);
-    action("undo")->setEnabled(document_.can_undo());
-    action("redo")->setEnabled(document_.can_redo());
-    action("undo")->setText(document_.can_undo() ? tr("&Undo: %1").arg(QString::fromStdString(document_.undo_label()))
-                                                 : tr("&Undo"));
-    action("redo")->setText(document_.can_redo() ? tr("&Redo: %1").arg(QString::fromStdString(document_.redo_label()))
-                                                 : tr("&Redo"));
+    refresh_undo();
     action("save")->setEnabled(!document_.is_empty());
     action("save-as")->setEnabled(!document_.is_empty());
     brief_tab_->setEnabled(!document_.is_empty());
     rig_tab_->setEnabled(!document_.is_empty());
     if (document_.is_empty()) {
         refresh_recent();
-        if (!after_first_paint_) pages_->setCurrentWidget(start_);
-    } else if (pages_->currentWidget() != brief_ && pages_->currentWidget() != rig_page_) {
+        if (!after_first_paint_ && !on_bench()) pages_->setCurrentWidget(start_);
+    } else if (pages_->currentWidget() != brief_ && pages_->currentWidget() != rig_page_ && !on_bench()) {
         show_rig();
         if (auto* seam = stack_->seam(stack_->selected())) seam->setFocus();
     }
@@ -265,12 +274,101 @@ void MainWindow::show_brief() {
     if (document_.is_empty()) return;
     pages_->setCurrentWidget(brief_);
     brief_tab_->setChecked(true);
+    refresh_undo();
 }
 
 void MainWindow::show_rig() {
     if (document_.is_empty()) return;
     pages_->setCurrentWidget(rig_page_);
     rig_tab_->setChecked(true);
+    refresh_undo();
+}
+
+void MainWindow::show_benches() {
+    benches_->prepare();
+    pages_->setCurrentWidget(benches_);
+    benches_tab_->setChecked(true);
+    refresh_undo();
+    benches_->search()->setFocus();
+}
+
+void MainWindow::build_bench_page() {
+    if (!bench_page_) {
+        bench_page_ = new BenchPage(bench_, pages_);
+        pages_->addWidget(bench_page_);
+        connect(bench_page_, &BenchPage::back_wanted, this, &MainWindow::leave_bench);
+        connect(bench_page_, &BenchPage::rig_wanted, this, &MainWindow::put_into_rig);
+        connect(bench_page_, &BenchPage::problem, notice_, &NoticeBar::show_problem);
+        connect(bench_page_, &BenchPage::exported, this,
+                [this](const QString& path) { notice_->show_notice(tr("Written: %1").arg(path)); });
+        connect(&bench_, &BenchModel::changed, bench_page_, [this] { refresh_undo(); });
+    }
+    bench_page_->set_rig_name(document_.is_empty() ? QString() : QString::fromStdString(document_.rig().name));
+    pages_->setCurrentWidget(bench_page_);
+    benches_tab_->setChecked(true);
+    refresh_undo();
+}
+
+void MainWindow::open_bench(const QString& family) {
+    const auto* found = families::family_named(family.toStdString());
+    if (!found) return;
+    bench_.open_family(*found, document_.is_empty() ? 2 : document_.rig().required);
+    build_bench_page();
+}
+
+void MainWindow::open_bench_of(const QString& interface, const QString& element) {
+    bench_.open_seam(document_, interface.toStdString(), element.toStdString());
+    if (bench_.is_open()) build_bench_page();
+}
+
+bool MainWindow::on_bench() const {
+    return pages_->currentWidget() == benches_ || (bench_page_ && pages_->currentWidget() == bench_page_);
+}
+
+void MainWindow::leave_bench() {
+    if (!bench_.origin() || document_.is_empty()) return show_benches();
+    show_rig();
+    select_seam(QString::fromStdString(bench_.origin()->interface));
+}
+
+void MainWindow::put_into_rig() {
+    const auto& element = bench_.bench().element;
+    Status done = Done{};
+    if (const auto& origin = bench_.origin()) {
+        done = document_.perform(project::SetInputs{origin->interface, origin->element, element.inputs});
+    } else {
+        project::AddPart edit{stack_->top_part(), tr("New part").toStdString(), element.family, 0.1, element.inputs};
+        done = document_.perform(edit);
+    }
+    if (!done) return notice_->show_problem(QString::fromStdString(done.problem().sentence()));
+    show_rig();
+    if (const auto& origin = bench_.origin())
+        select_seam(QString::fromStdString(origin->interface));
+    else
+        select_seam(QString::fromStdString(document_.rig().interfaces.back().id));
+}
+
+void MainWindow::undo() {
+    bench_page_ && pages_->currentWidget() == bench_page_ ? bench_.undo() : document_.undo();
+}
+void MainWindow::redo() {
+    bench_page_ && pages_->currentWidget() == bench_page_ ? bench_.redo() : document_.redo();
+}
+
+void MainWindow::refresh_undo() {
+    if (bench_page_ && pages_->currentWidget() == bench_page_) {
+        action("undo")->setEnabled(bench_.can_undo());
+        action("redo")->setEnabled(bench_.can_redo());
+        action("undo")->setText(tr("&Undo on the bench"));
+        action("redo")->setText(tr("&Redo on the bench"));
+        return;
+    }
+    action("undo")->setEnabled(document_.can_undo());
+    action("redo")->setEnabled(document_.can_redo());
+    action("undo")->setText(document_.can_undo() ? tr("&Undo: %1").arg(QString::fromStdString(document_.undo_label()))
+                                                 : tr("&Undo"));
+    action("redo")->setText(document_.can_redo() ? tr("&Redo: %1").arg(QString::fromStdString(document_.redo_label()))
+                                                 : tr("&Redo"));
 }
 
 void MainWindow::select_seam(const QString& interface) {

@@ -4,6 +4,7 @@
 #include <QMainWindow>
 #include <QTimer>
 
+#include "desktop/bench_model.h"
 #include "project/document.h"
 #include "project/recovery.h"
 
@@ -14,6 +15,8 @@ class QSplitter;
 
 namespace clampet::desktop {
 
+class BenchesPage;
+class BenchPage;
 class BriefPage;
 class ElevationView;
 class NoticeBar;
@@ -36,6 +39,9 @@ class MainWindow : public QMainWindow {
     bool save_to(const QString& path);
     void show_brief();
     void show_rig();
+    void show_benches();
+    void open_bench(const QString& family);
+    void open_bench_of(const QString& interface, const QString& element);
     void select_seam(const QString& interface);
     /// Shows the window at once, and calls `open` as soon as it has been painted.
     void show_first_then(std::function<void()> open);
@@ -45,6 +51,10 @@ class MainWindow : public QMainWindow {
     StackView* stack() const { return stack_; }
     ElevationView* elevation() const { return elevation_; }
     SeamSheet* sheet() const { return sheet_; }
+    BenchesPage* benches() const { return benches_; }
+    BenchPage* bench() const { return bench_page_; }
+    BenchModel& bench_model() { return bench_; }
+    StageTab* benches_tab() const { return benches_tab_; }
     BriefPage* brief() const { return brief_; }
     StartPage* start() const { return start_; }
     StageTab* brief_tab() const { return brief_tab_; }
@@ -63,6 +73,13 @@ class MainWindow : public QMainWindow {
  private:
     void build_shell();
     void build_rig_page();
+    void build_bench_page();
+    void leave_bench();
+    void put_into_rig();
+    bool on_bench() const;
+    void undo();
+    void redo();
+    void refresh_undo();
     void listen();
     void build_menus();
     void refresh();
@@ -80,13 +97,16 @@ class MainWindow : public QMainWindow {
 
     project::Document document_;
     project::Recovery recovery_;
+    BenchModel bench_;
     QTimer autosave_;
     StageBar* bar_ = nullptr;
-    StageTab *brief_tab_ = nullptr, *rig_tab_ = nullptr;
+    StageTab *brief_tab_ = nullptr, *rig_tab_ = nullptr, *benches_tab_ = nullptr;
     NoticeBar* notice_ = nullptr;
     QStackedWidget* pages_ = nullptr;
     StartPage* start_ = nullptr;
     BriefPage* brief_ = nullptr;
+    BenchesPage* benches_ = nullptr;
+    BenchPage* bench_page_ = nullptr;
     QSplitter* rig_page_ = nullptr;
     StackView* stack_ = nullptr;
     ElevationView* elevation_ = nullptr;

@@ -18,9 +18,10 @@ int main(int argc, char** argv) {
                        {"dark", "Dark colours."},
                        {"text", "Text scale.", "scale", "1"},
                        {"file", "Rig to open instead of the demo.", "rig"},
-                       {"page", "start, brief or rig.", "page", "rig"},
+                       {"page", "start, brief, rig or benches.", "page", "rig"},
                        {"seam", "Seam to select.", "id"},
                        {"element", "Element of it.", "id"},
+                       {"bench", "Family whose bench to open, or \"seam\" for the selected seam's.", "family"},
                        {"front", "Front view."},
                        {"working", "Show the working."}});
     parser.process(app);
@@ -40,6 +41,11 @@ int main(int argc, char** argv) {
     if (parser.isSet("element")) window.sheet()->select_element(parser.value("element"));
     if (parser.isSet("front")) window.elevation()->set_view(clampet::desktop::ViewSide::front);
     if (parser.isSet("working")) window.sheet()->working_button()->setChecked(true);
+    if (parser.value("page") == "benches") window.show_benches();
+    if (parser.value("bench") == "seam")
+        window.sheet()->bench_button()->click();
+    else if (parser.isSet("bench"))
+        window.open_bench(parser.value("bench"));
     const auto size = parser.value("size").split('x');
     window.resize(size.value(0).toInt(), size.value(1).toInt());
     window.show();

@@ -13,18 +13,12 @@
 #include "desktop/input_row.h"
 #include "desktop/quantity_field.h"
 #include "desktop/theme.h"
+#include "desktop/words.h"
 #include "quantity/format.h"
 #include "study/sentences.h"
 
 namespace clampet::desktop {
 namespace {
-
-QString shown(double si, quantity::Dimension dimension) {
-    return QString::fromStdString(quantity::format(si, dimension));
-}
-QString factor_text(double factor) {
-    return QString::fromStdString(quantity::format_factor(factor));
-}
 
 QLabel* heading(const QString& text, QWidget* parent) {
     auto* label = new QLabel(text, parent);
@@ -40,11 +34,6 @@ void clear(QLayout* layout) {
         }
         delete item;
     }
-}
-
-/// The verdict's sign as a letter-like shape, so that text alone tells it too.
-QString mark_of(study::Verdict verdict) {
-    return verdict == study::Verdict::holds ? "●" : verdict == study::Verdict::doubtful ? "◐" : "○";
 }
 
 }  // namespace
@@ -66,6 +55,7 @@ SeamSheet::SeamSheet(project::Document& document, QWidget* parent)
       more_panel_(new QWidget(this)),
       more_(new QPushButton(this)),
       working_button_(new QPushButton(this)),
+      bench_(new QPushButton(tr("Open in its bench"), this)),
       modes_(new QGridLayout) {
     auto* outer = new QVBoxLayout(this);
     outer->setContentsMargins(0, 0, 0, 0);
@@ -93,6 +83,10 @@ SeamSheet::SeamSheet(project::Document& document, QWidget* parent)
     column->addLayout(elements_);
     column->addWidget(subtitle_);
     column->addWidget(section_);
+    bench_->setFlat(true);
+    column->addWidget(bench_, 0, Qt::AlignLeft);
+    connect(bench_, &QPushButton::clicked, this,
+            [this] { emit bench_wanted(QString::fromStdString(interface_), QString::fromStdString(element_)); });
     column->addWidget(advisories_);
     inputs_->setSpacing(5);
     column->addLayout(inputs_);
@@ -165,7 +159,7 @@ void SeamSheet::rebuild() {
     clear(more_inputs_);
     rows_.clear();
     const auto* interface = document_.rig().interface(interface_);
-    for (auto* w : std::initializer_list<QWidget*>{section_, more_, working_button_, verdict_, advisories_})
+    for (auto* w : std::initializer_list<QWidget*>{section_, more_, working_button_, bench_, verdict_, advisories_})
         w->setVisible(interface != nullptr);
     if (!interface) {
         title_->setText(document_.is_empty() ? QString() : tr("Choose a seam"));
@@ -381,17 +375,7 @@ void SeamSheet::refresh_working(const families::Joint& joint, const mechanics::L
                        .arg(shown(w.fx, quantity::Dimension::force), shown(w.fy, quantity::Dimension::force),
                             shown(w.fz, quantity::Dimension::force), shown(w.mx, quantity::Dimension::torque),
                             shown(w.my, quantity::Dimension::torque), shown(w.mz, quantity::Dimension::torque));
-    for (const auto& line : lines) {
-        QString name = QString::fromStdString(line.quantity);
-        name.replace('_', ' ');
-        text +=
-            QString("<p style='margin:3px 0'><b>%1</b> = %2%3 = <b>%4</b> <span style='color:%5'>[%6]</span></p>")
-                .arg(name.toHtmlEscaped(), QString::fromStdString(line.formula).toHtmlEscaped(),
-                     line.numbers.empty() ? QString() : " = " + QString::fromStdString(line.numbers).toHtmlEscaped(),
-                     shown(line.value, line.dimension), theme().quiet.name(),
-                     QString::fromStdString(line.source).toHtmlEscaped());
-    }
-    working_->setText(text);
+    working_->setText(text + working_html(lines));
 }
 
 QString SeamSheet::verdict_text() const {

@@ -29,6 +29,7 @@ class SeamSheet : public QWidget {
     InputRow* input(const std::string& key);
     DrawingView* section() const { return section_; }
     QPushButton* working_button() const { return working_button_; }
+    QPushButton* bench_button() const { return bench_; }
     QPushButton* more_button() const { return more_; }
     QString verdict_text() const;
     QString carries_text() const;
@@ -36,6 +37,9 @@ class SeamSheet : public QWidget {
     /// Rows of "How it could let go" as they are shown: mode, factor.
     std::vector<std::pair<QString, QString>> mode_rows() const { return mode_rows_; }
     QStringList advice_texts() const;
+
+ signals:
+    void bench_wanted(const QString& interface, const QString& element);
 
  protected:
     void paintEvent(QPaintEvent*) override;
@@ -57,7 +61,7 @@ class SeamSheet : public QWidget {
     QHBoxLayout* elements_;
     QVBoxLayout *inputs_, *more_inputs_;
     QWidget* more_panel_;
-    QPushButton *more_, *working_button_;
+    QPushButton *more_, *working_button_, *bench_;
     QGridLayout* modes_;
     std::vector<std::pair<QLabel*, QLabel*>> mode_labels_;
     std::pair<QLabel*, QLabel*> mode_labels(std::size_t row);

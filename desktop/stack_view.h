@@ -22,6 +22,8 @@ class StackView : public QWidget {
     const QString& selected() const { return selected_; }
     SeamButton* seam(const QString& interface) const;
     QString headline() const;
+    /// The part that carries no other: where the next one goes.
+    std::string top_part() const;
     QPushButton* add_button() const { return add_; }
     QPushButton* remove_button() const { return remove_; }
 
@@ -34,7 +36,6 @@ class StackView : public QWidget {
     void refresh();
     void add_part();
     void remove_top();
-    std::string top_part() const;
     bool same_structure() const;
 
     project::Document& document_;

@@ -150,6 +150,15 @@ double text_scale() {
     return scale;
 }
 
+PaperColours::PaperColours() : screen_(current), scale_(scale) {
+    current = light_theme();
+    scale = 1;
+}
+PaperColours::~PaperColours() {
+    current = screen_;
+    scale = scale_;
+}
+
 void set_text_colour(QWidget* widget, const QColor& colour) {
     if (widget->palette().color(QPalette::WindowText) == colour) return;
     QPalette palette = widget->palette();

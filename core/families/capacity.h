@@ -1,4 +1,6 @@
 #pragma once
+#include <array>
+
 #include "families/family.h"
 
 namespace clampet::families {
@@ -13,10 +15,17 @@ struct DirectionalCapacity {
     std::string mode;
 };
 
-/// How hard one may pull in every direction of a plane, at `arm` along z from the interface, on top of the permanent
-/// load: the load factor of a unit force, least over the ultimate modes.
+/// Where a force acts, from the interface's origin in its frame [m].
+using ActsAt = std::array<double, 3>;
+/// A force and the moment it has about the interface's origin.
+Wrench force_at(const ActsAt& at, double fx, double fy, double fz);
+/// The same for a force of one size in a plane, at an angle from the plane's first axis towards its second.
+Wrench force_in_plane(const ActsAt& at, Plane plane, double angle, double force);
+
+/// How hard one may pull in every direction of a plane, on top of the permanent load: the load factor of a unit force,
+/// least over the ultimate modes that have one (locks that hold or not whatever the load are left out).
 /// Range  directions >= 4. Errors: none; a joint that lets go under the permanent load alone gives 0 everywhere.
-std::vector<DirectionalCapacity> capacity_by_direction(const Joint& joint, Plane plane, double arm,
+std::vector<DirectionalCapacity> capacity_by_direction(const Joint& joint, Plane plane, const ActsAt& at,
                                                        const Wrench& permanent, unsigned directions);
 
 }  // namespace clampet::families

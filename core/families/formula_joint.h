@@ -48,7 +48,12 @@ class FormulaFamily : public Family {
     using Build = Result<FormulaParts> (*)(const Values&);
     FormulaFamily(std::string_view key, std::string_view name, std::string_view purpose,
                   std::vector<Parameter> parameters, Build build, bool joins_parts = true)
-        : key_(key), name_(name), purpose_(purpose), parameters_(std::move(parameters)), build_(build), joins_parts_(joins_parts) {}
+        : key_(key),
+          name_(name),
+          purpose_(purpose),
+          parameters_(std::move(parameters)),
+          build_(build),
+          joins_parts_(joins_parts) {}
     std::string_view key() const override { return key_; }
     std::string_view name() const override { return name_; }
     std::string_view purpose() const override { return purpose_; }

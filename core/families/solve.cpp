@@ -18,6 +18,7 @@ struct Trial {
     double value = 0;
     bool built = false;
     Least least;
+    double moves = std::numeric_limits<double>::quiet_NaN();
     bool reaches(double required) const { return built && least.factor >= required; }
 };
 
@@ -27,7 +28,8 @@ class Search {
         : family_(family), values_(std::move(values)), parameter_(parameter), load_(load), required_(required) {}
 
     Trial at(double value) {
-        Trial t{value, false, {0, ""}};
+        Trial t{value, false, {0, ""}, {}};
+        t.moves = std::numeric_limits<double>::quiet_NaN();
         values_.insert_or_assign(parameter_.key, Value{value});
         const auto joint = family_.join(values_);
         if (!joint) {
@@ -36,6 +38,7 @@ class Search {
         }
         t.built = true;
         t.least = least_factor(**joint, load_);
+        t.moves = ease_of_moving(**joint, load_);
         return t;
     }
     /// Between a trial that reaches the factor and one that does not: the last value that does.
@@ -131,6 +134,16 @@ Result<Solution> solve_choice(const Family& family, Values values, const Paramet
 
 }  // namespace
 
+double ease_of_moving(const Joint& joint, const Load& load) noexcept {
+    const auto modes = joint.modes();
+    for (std::size_t i = 0; i < modes.size(); ++i)
+        if (modes[i].key == "moves") {
+            const double used = joint.utilisation(i, load.whole());
+            return used > 0 ? 1 / used : ModeReport::mechanics_infinity;
+        }
+    return std::numeric_limits<double>::quiet_NaN();
+}
+
 Least least_factor(const Joint& joint, const Load& load) noexcept {
     Least least;
     const auto modes = joint.modes();
@@ -215,7 +228,7 @@ std::vector<CurvePoint> factor_curve(const Family& family, const Values& given, 
         if (p->whole_number) value = std::round(value);
         value = std::clamp(value, p->least_allowed ? p->least : p->least + 1e-9 * (p->most - p->least), p->most);
         const Trial t = search.at(value);
-        curve.push_back({value, t.built ? t.least.factor : std::nan(""), t.least.mode});
+        curve.push_back({value, t.built ? t.least.factor : std::nan(""), t.least.mode, t.moves});
     }
     return curve;
 }

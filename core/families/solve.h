@@ -35,7 +35,11 @@ Result<Solution> solve(const Family& family, const Values& given, std::string_vi
 struct CurvePoint {
     double value = 0, factor = 0;
     std::string mode;
+    /// How easily it can be moved by hand: limit over effort, 1 and more is easy enough. NaN for what is not moved.
+    double moves = std::numeric_limits<double>::quiet_NaN();
 };
+/// Of a mode with the key "moves", under a load.
+double ease_of_moving(const Joint& joint, const Load& load) noexcept;
 std::vector<CurvePoint> factor_curve(const Family& family, const Values& given, std::string_view key, const Load& load,
                                      double from, double to, unsigned points);
 

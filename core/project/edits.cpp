@@ -38,15 +38,11 @@ struct Apply {
     rig::Rig rig;
 
     Result<rig::Rig> operator()(const SetInput& e) {
-        rig::Interface* f = rig.interface(e.interface);
-        if (!f) return missing("interface", e.interface);
-        const auto element =
-            std::find_if(f->elements.begin(), f->elements.end(), [&](const auto& x) { return x.id == e.element; });
-        if (element == f->elements.end()) return missing("element", e.element);
-        element->inputs[e.key] = e.value;
-        for (const auto end : {rig::End::typical, rig::End::weak, rig::End::strong})
-            if (auto ok = rig::prepare(*f, end); !ok) return Problem{e.key, ok.problem().what, ok.problem().remedy};
-        return std::move(rig);
+        return with_element(e.interface, e.element, e.key,
+                            [&](rig::Element& element) { element.inputs[e.key] = e.value; });
+    }
+    Result<rig::Rig> operator()(const SetInputs& e) {
+        return with_element(e.interface, e.element, "", [&](rig::Element& element) { element.inputs = e.inputs; });
     }
     Result<rig::Rig> operator()(const SetMass& e) {
         rig::Part* part = rig.part(e.part);
@@ -116,7 +112,7 @@ struct Apply {
         f.name = std::string(family->name());
         f.support = {below->id, port.id};
         f.payload = {part.id, "below"};
-        f.elements = {{"hold", e.family, {}}};
+        f.elements = {{"hold", e.family, e.inputs}};
         if (e.family == "ball") f.pose = rig::BallPose{};
         if (rig.push.part.empty() || rig.push.part == e.on_part) rig.push.part = part.id;
         rig.parts.push_back(std::move(part));
@@ -142,6 +138,19 @@ struct Apply {
         return checked();
     }
 
+    template <class Change>
+    Result<rig::Rig> with_element(const std::string& interface, const std::string& id, const std::string& where,
+                                  const Change& change) {
+        rig::Interface* f = rig.interface(interface);
+        if (!f) return missing("interface", interface);
+        const auto element =
+            std::find_if(f->elements.begin(), f->elements.end(), [&](const auto& x) { return x.id == id; });
+        if (element == f->elements.end()) return missing("element", id);
+        change(*element);
+        for (const auto end : {rig::End::typical, rig::End::weak, rig::End::strong})
+            if (auto ok = rig::prepare(*f, end); !ok) return Problem{where, ok.problem().what, ok.problem().remedy};
+        return std::move(rig);
+    }
     Result<rig::Rig> checked() {
         if (const auto ok = rig::validate(rig); !ok) return ok.problem();
         return std::move(rig);
@@ -161,6 +170,7 @@ std::string label_of(const Edit& edit) {
             std::replace(words.begin(), words.end(), '_', ' ');
             return "change of " + words;
         }
+        std::string operator()(const SetInputs&) const { return "design from the bench"; }
         std::string operator()(const SetMass&) const { return "change of mass"; }
         std::string operator()(const SetCentreOfGravity&) const { return "move of a centre of gravity"; }
         std::string operator()(const SetPartName&) const { return "new name"; }
@@ -176,8 +186,10 @@ std::string label_of(const Edit& edit) {
 
 bool is_local(const Edit& edit, std::string& interface) {
     const auto* input = std::get_if<SetInput>(&edit);
+    const auto* inputs = std::get_if<SetInputs>(&edit);
     if (input) interface = input->interface;
-    return input != nullptr;
+    if (inputs) interface = inputs->interface;
+    return input || inputs;
 }
 
 }  // namespace clampet::project

@@ -1,4 +1,5 @@
 #pragma once
+#include <map>
 #include <string>
 #include <variant>
 
@@ -11,6 +12,11 @@ namespace clampet::project {
 struct SetInput {
     std::string interface, element, key;
     rig::Input value;
+};
+/// All inputs of an element at once: a design comes back from its bench.
+struct SetInputs {
+    std::string interface, element;
+    std::map<std::string, rig::Input, std::less<>> inputs;
 };
 struct SetMass {
     std::string part;
@@ -41,13 +47,14 @@ struct AddPart {
     std::string on_part;  ///< the part that will carry it
     std::string name, family;
     double mass = 0;
+    std::map<std::string, rig::Input, std::less<>> inputs = {};  ///< of the joining element; defaults where absent
 };
 /// Takes a part and all that it carries off the rig.
 struct RemovePart {
     std::string part;
 };
-using Edit = std::variant<SetInput, SetMass, SetCentreOfGravity, SetPartName, SetPose, SetRequired, SetPush, SetRigName,
-                          AddPart, RemovePart>;
+using Edit = std::variant<SetInput, SetInputs, SetMass, SetCentreOfGravity, SetPartName, SetPose, SetRequired, SetPush,
+                          SetRigName, AddPart, RemovePart>;
 
 /// The rig with an edit done, validated; or a Problem and the old rig stands.
 Result<rig::Rig> edited(const rig::Rig& rig, const Edit& edit);

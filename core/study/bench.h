@@ -1,0 +1,46 @@
+#pragma once
+#include <optional>
+#include <string>
+
+#include "families/capacity.h"
+#include "rig/rig.h"
+#include "study/check.h"
+
+namespace clampet::study {
+
+/// How an interface stands in the world: where its z axis points, and what its own weight does to it.
+enum class Stands { upright, hung, level_along_x, level_along_y };
+
+/// A payload on one interface: what a person knows of it.
+struct BenchLoad {
+    double mass = 1.3;                ///< beyond the interface [kg]
+    families::ActsAt at{0, 0, 0.06};  ///< its centre of gravity in the interface's frame [m]
+    Stands stands = Stands::upright;
+    double push = 15;  ///< of a hand, at the centre of gravity [N]
+    families::Plane plane = families::Plane::xz;
+    double direction = 0;  ///< of the push, in that plane [rad]
+};
+/// The weight stays, the push comes and goes.
+mechanics::Load load_of(const BenchLoad& load);
+
+/// One interface on its own: what it is, what it carries, what is asked of it.
+struct Bench {
+    rig::Element element;
+    BenchLoad payload;
+    std::optional<mechanics::Load> from_rig;  ///< instead of the payload: the governing load of a seam
+    double required = 2;
+    mechanics::Load load() const { return from_rig ? *from_rig : load_of(payload); }
+};
+
+struct BenchResult {
+    families::Values values;  ///< in force, typical
+    std::shared_ptr<const families::Joint> joint;
+    families::Report report;
+    double low = 0, high = 0;  ///< factor with all friction and torque weak, and strong
+    Verdict verdict = Verdict::slips;
+};
+/// Holds: typical >= required and weak >= 1, and no standing advisory. Doubtful: typical >= 1. Slips otherwise.
+/// Errors  A Problem whose `where` is the key of the input that cannot be built.
+Result<BenchResult> judge(const Bench& bench);
+
+}  // namespace clampet::study

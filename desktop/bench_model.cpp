@@ -1,0 +1,166 @@
+#include "desktop/bench_model.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace clampet::desktop {
+namespace {
+
+constexpr unsigned plot_points = 61, plot_directions = 48;
+
+families::Values typical_values(const rig::Element& element) {
+    const auto values = rig::values_of(element, rig::End::typical, {});
+    return values ? *values : families::Values{};
+}
+
+}  // namespace
+
+void BenchModel::reset(study::Bench bench) {
+    undo_.clear();
+    redo_.clear();
+    pinned_.reset();
+    gesture_ = project::single;
+    bench_ = std::move(bench);
+    if (auto judged = study::judge(bench_)) result_ = std::move(*judged);
+    emit changed();
+}
+
+void BenchModel::open_family(const families::Family& family, double required) {
+    origin_.reset();
+    study::Bench bench;
+    bench.element = {"hold", std::string(family.key()), {}};
+    bench.required = required;
+    reset(std::move(bench));
+}
+
+void BenchModel::open_seam(const project::Document& document, const std::string& interface,
+                           const std::string& element) {
+    const auto* seam = document.rig().interface(interface);
+    if (!seam) return;
+    study::Bench bench;
+    bench.required = document.rig().required;
+    std::map<std::string, double> linked;
+    const auto prepared = rig::prepare(*seam, rig::End::typical);
+    if (!prepared) return;
+    for (std::size_t i = 0; i < seam->elements.size(); ++i) {
+        const auto& e = seam->elements[i];
+        if (e.id == element) {
+            bench.element = e;
+            const auto values = rig::values_of(e, rig::End::typical, linked);
+            for (auto& [key, input] : bench.element.inputs)
+                if (std::holds_alternative<rig::Link>(input) && values) input = families::number(*values, key);
+        }
+        for (const auto& value : prepared->joints[i]->results({})) linked[e.id + "." + value.name] = value.value;
+    }
+    double least = std::numeric_limits<double>::infinity();
+    for (const auto& result : document.check().interfaces) {
+        if (result.id != interface) continue;
+        bench.from_rig = result.rest;
+        for (const auto& mode : result.modes)
+            if (mode.element == element && mode.factor() <= least) {
+                least = mode.factor();
+                bench.from_rig = mode.load;
+            }
+    }
+    origin_ = BenchOrigin{interface, element, seam->name};
+    reset(std::move(bench));
+}
+
+Status BenchModel::adopt(study::Bench bench, project::Gesture gesture) {
+    auto judged = study::judge(bench);
+    if (!judged) return judged.problem();
+    if (gesture == project::single || gesture != gesture_ || undo_.empty()) undo_.push_back(bench_);
+    gesture_ = gesture;
+    redo_.clear();
+    bench_ = std::move(bench);
+    result_ = std::move(*judged);
+    emit changed();
+    return Done{};
+}
+
+Status BenchModel::set_input(const std::string& key, const rig::Input& input, project::Gesture gesture) {
+    auto next = bench_;
+    next.element.inputs[key] = input;
+    return adopt(std::move(next), gesture);
+}
+
+Status BenchModel::set_payload(const study::BenchLoad& payload, project::Gesture gesture) {
+    const auto refuse = [](const char* what, const char* remedy) { return Problem{"load", what, remedy}; };
+    if (!(payload.mass >= 0 && payload.mass <= 1000))
+        return refuse("The payload cannot have that mass.", "Give 0 to 1000 kg.");
+    if (!(payload.push >= 0 && payload.push <= 1e5))
+        return refuse("The push cannot be that hard.", "Give 0 to 100 kN.");
+    for (const double x : payload.at)
+        if (!(std::abs(x) <= 50)) return refuse("The payload cannot be that far away.", "Give at most 50 m.");
+    auto next = bench_;
+    next.payload = payload;
+    next.from_rig.reset();
+    return adopt(std::move(next), gesture);
+}
+
+Status BenchModel::set_required(double required, project::Gesture gesture) {
+    if (!(required >= 0.1 && required <= 100))
+        return Problem{"required", "The required factor must lie between 0.1 and 100.", "For example 2."};
+    auto next = bench_;
+    next.required = required;
+    return adopt(std::move(next), gesture);
+}
+
+void BenchModel::use_own_load() {
+    if (!bench_.from_rig) return;
+    auto next = bench_;
+    next.from_rig.reset();
+    (void)adopt(std::move(next), project::single);
+}
+
+void BenchModel::pin() {
+    pinned_ = PinnedVariant{bench_, *result_};
+    emit changed();
+}
+void BenchModel::unpin() {
+    pinned_.reset();
+    emit changed();
+}
+
+void BenchModel::undo() {
+    if (undo_.empty()) return;
+    redo_.push_back(bench_);
+    bench_ = std::move(undo_.back());
+    undo_.pop_back();
+    gesture_ = project::single;
+    if (auto judged = study::judge(bench_)) result_ = std::move(*judged);
+    emit changed();
+}
+void BenchModel::redo() {
+    if (redo_.empty()) return;
+    undo_.push_back(bench_);
+    bench_ = std::move(redo_.back());
+    redo_.pop_back();
+    gesture_ = project::single;
+    if (auto judged = study::judge(bench_)) result_ = std::move(*judged);
+    emit changed();
+}
+
+double BenchModel::value_of(const std::string& key) const {
+    const auto found = result_->values.find(key);
+    if (found == result_->values.end() || !std::holds_alternative<double>(found->second)) return std::nan("");
+    return std::get<double>(found->second);
+}
+
+Result<families::Solution> BenchModel::solve(const std::string& key) const {
+    return families::solve(family(), result_->values, key, bench_.load(), bench_.required);
+}
+
+std::vector<families::DirectionalCapacity> BenchModel::capacity(const study::Bench& bench,
+                                                                const families::Joint& joint) const {
+    return families::capacity_by_direction(joint, bench.payload.plane, bench.payload.at, bench.load().permanent,
+                                           plot_directions);
+}
+
+std::vector<families::CurvePoint> BenchModel::curve(const study::Bench& bench, const std::string& key, double from,
+                                                    double to) const {
+    return families::factor_curve(*families::family_named(bench.element.family), typical_values(bench.element), key,
+                                  bench.load(), from, to, plot_points);
+}
+
+}  // namespace clampet::desktop

@@ -1,0 +1,17 @@
+#include "desktop/panel.h"
+
+#include <QPainter>
+
+#include "desktop/theme.h"
+
+namespace clampet::desktop {
+
+void Panel::paintEvent(QPaintEvent*) {
+    QPainter p(this);
+    p.setRenderHint(QPainter::Antialiasing);
+    p.setPen(QPen(theme().line, 1));
+    p.setBrush(theme().panel);
+    p.drawRoundedRect(QRectF(rect()).adjusted(0.5, 0.5, -0.5, -0.5), 6, 6);
+}
+
+}  // namespace clampet::desktop
