@@ -75,6 +75,7 @@ int parameters_command(const std::string& name, bool json) {
                 }
             }
             if (!p.shown_by.empty()) row["only_when"] = {{"key", p.shown_by}, {"is", p.shown_for}};
+            if (!p.also_shown_by.empty()) row["and_when"] = {{"key", p.also_shown_by}, {"is", p.also_shown_for}};
             row["help"] = p.help;
             row["source"] = p.source;
             rows.push_back(row);

@@ -53,10 +53,12 @@ struct Parameter {
     std::string standard_text;  ///< default of a choice or text
     std::string help, source;
     Spread spread;
-    std::string friction_pair;           ///< default pair of materials, where the parameter is a friction
-    std::string shown_by;                ///< key of a choice that decides whether this input matters…
-    std::vector<std::string> shown_for;  ///< …and the choices for which it does
-    bool whole_number = false;           ///< a count: faces, bolts, fingers
+    std::string friction_pair;                ///< default pair of materials, where the parameter is a friction
+    std::string shown_by;                     ///< key of a choice that decides whether this input matters…
+    std::vector<std::string> shown_for;       ///< …and the choices for which it does
+    std::string also_shown_by;                ///< a second such condition…
+    std::vector<std::string> also_shown_for;  ///< …both must hold
+    bool whole_number = false;                ///< a count: faces, bolts, fingers
     bool is_relevant(const Values& values) const;
 };
 

@@ -76,6 +76,12 @@ Parameter shown_for(Parameter parameter, std::string key, std::vector<std::strin
     return parameter;
 }
 
+Parameter also_shown_for(Parameter parameter, std::string key, std::vector<std::string> choices) {
+    parameter.also_shown_by = std::move(key);
+    parameter.also_shown_for = std::move(choices);
+    return parameter;
+}
+
 std::vector<Parameter> joined(std::initializer_list<std::vector<Parameter>> groups) {
     std::vector<Parameter> all;
     for (const auto& group : groups) all.insert(all.end(), group.begin(), group.end());

@@ -27,6 +27,8 @@ Parameter choice_row(std::string key, std::string label, std::vector<Choice> cho
 Parameter text_row(std::string key, std::string label, std::string standard, std::string help,
                    std::string source = "input");
 Parameter shown_for(Parameter parameter, std::string key, std::vector<std::string> choices);
+/// A second condition, beside shown_for's.
+Parameter also_shown_for(Parameter parameter, std::string key, std::vector<std::string> choices);
 
 std::vector<Parameter> joined(std::initializer_list<std::vector<Parameter>> groups);
 

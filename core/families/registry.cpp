@@ -1,6 +1,8 @@
 #include <array>
 
+#include "families/arm/arm.h"
 #include "families/ball/ball.h"
+#include "families/ball_chain/ball_chain.h"
 #include "families/bond/bond.h"
 #include "families/cam/cam.h"
 #include "families/counterweight/counterweight.h"
@@ -26,9 +28,10 @@ namespace clampet::families {
 
 std::span<const Family* const> registry() {
     static const std::array all{
-        &thread(), &screw_drive(), &flat_face(), &tube_grip(),     &edge_clamp(), &ball(),           &friction_pivot(),
-        &cam(),    &jam_collar(),  &wedge(),     &dovetail(),      &shoe(),       &fastener_group(), &insert(),
-        &bond(),   &strap(),       &stance(),    &counterweight(), &pan_drive(),  &tether(),
+        &thread(),     &screw_drive(),    &flat_face(), &tube_grip(),  &edge_clamp(), &ball(),
+        &ball_chain(), &friction_pivot(), &cam(),       &jam_collar(), &wedge(),      &dovetail(),
+        &shoe(),       &fastener_group(), &insert(),    &bond(),       &strap(),      &arm(),
+        &stance(),     &counterweight(),  &pan_drive(), &tether(),
     };
     return all;
 }

@@ -17,12 +17,15 @@ std::string listed(const std::vector<Choice>& choices) {
 }  // namespace
 
 bool Parameter::is_relevant(const Values& values) const {
-    if (shown_by.empty()) return true;
-    const auto at = values.find(shown_by);
-    if (at == values.end() || !std::holds_alternative<std::string>(at->second)) return true;
-    for (const auto& choice : shown_for)
-        if (choice == std::get<std::string>(at->second)) return true;
-    return false;
+    const auto met = [&](const std::string& choice_key, const std::vector<std::string>& allowed) {
+        if (choice_key.empty()) return true;
+        const auto at = values.find(choice_key);
+        if (at == values.end() || !std::holds_alternative<std::string>(at->second)) return true;
+        for (const auto& choice : allowed)
+            if (choice == std::get<std::string>(at->second)) return true;
+        return false;
+    };
+    return met(shown_by, shown_for) && met(also_shown_by, also_shown_for);
 }
 
 const Parameter* find_parameter(const Family& family, std::string_view key) {

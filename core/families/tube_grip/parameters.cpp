@@ -10,14 +10,26 @@ std::span<const Parameter> grip_parameters() {
     const auto for_jaws = [](Parameter p, std::vector<std::string> jaws) {
         return shown_for(std::move(p), "jaws", std::move(jaws));
     };
+    auto squeezed = squeeze_parameters(
+        {.force = 1500, .torque = 3, .screw = "M8", .bearing_outer = 0.016, .bearing_inner = 0.0084});
+    for (auto& row : squeezed)
+        if (row.key == "squeezed_by") row.choices.push_back({"spring", "a spring clamp"});
+    const auto by_spring = [](Parameter p) { return shown_for(std::move(p), "squeezed_by", {"spring"}); };
     static const std::vector<Parameter> rows = joined({
         {
             choice_row("jaws", "Jaws",
-                       {{"flat", "two flat jaws"}, {"vee", "a V and a pad"}, {"collar", "a split collar"}}, "vee",
-                       "What touches the tube."),
-            length_row("diameter", "Tube, outside", 0.0337, 1,
-                       "Outside diameter of the tube or bar. 33.7 mm is a handrail, 48.3 mm a scaffold tube."),
-            gap_row("wall", "Tube wall", 0.0026, 0.5, "Wall thickness; 0 for a solid bar."),
+                       {{"flat", "two flat jaws"},
+                        {"vee", "a V and a pad"},
+                        {"collar", "a split collar"},
+                        {"band", "a band or hose clamp"},
+                        {"slit", "a slit tube under bands"},
+                        {"slot", "a bar in a padded slot"}},
+                       "vee", "What touches the tube."),
+            length_row(
+                "diameter", "Tube, outside", 0.0337, 1,
+                "Outside diameter of the tube, thickness of a bar. 33.7 mm is a handrail, 48.3 mm a scaffold tube."),
+            for_jaws(gap_row("wall", "Tube wall", 0.0026, 0.5, "Wall thickness; 0 for a solid bar."),
+                     {"flat", "vee", "collar"}),
             length_row("length", "Jaw length", 0.050, 1, "Along the tube; less what a 0.05 mm feeler gauge can enter."),
             for_jaws(
                 quantity_row("half_angle", "V, half angle", Dimension::angle, 60 * degree, {10 * degree, 85 * degree},
@@ -27,12 +39,15 @@ std::span<const Parameter> grip_parameters() {
                      {"vee"}),
             friction_row("friction", "Friction on the tube", "painted steel on plywood", "Jaw on tube, dry."),
         },
-        squeeze_parameters(
-            {.force = 1500, .torque = 3, .screw = "M8", .bearing_outer = 0.016, .bearing_inner = 0.0084}),
+        squeezed,
         {
-            choice_row("jaw_law", "The jaw is",
-                       {{"locked", "locked by a screw"}, {"spring", "pressed by a spring or by hand"}}, "locked",
-                       "A locked jaw shares a load with the other side; a spring keeps its force."),
+            also_shown_for(
+                for_jaws(
+                    choice_row("jaw_law", "The jaw is",
+                               {{"locked", "locked by a screw"}, {"spring", "pressed by a spring or by hand"}},
+                               "locked", "A locked jaw shares a load with the other side; a spring keeps its force."),
+                    {"flat", "vee", "collar", "slot"}),
+                "squeezed_by", {"force", "screw"}),
             choice_row("held_by", "The jaws belong to",
                        {{"payload", "the payload side"}, {"support", "the support side"}}, "payload",
                        "Which side grips and which side is the tube."),
@@ -58,11 +73,45 @@ std::span<const Parameter> grip_parameters() {
                                  {"lapped", "lapped or shimmed: even"}},
                                 "cosine", "How the collar's pressure is spread."),
                      {"collar"}),
-            quantity_row("tube_strength", "Tube, yield strength", Dimension::stress, 235e6, {1e5, 1e10},
-                         "Steel S235 235 MPa, aluminium 160 to 270 MPa, PVC 40 MPa.",
-                         "EN 10025 (S235); others from memory"),
-            gap_row("pad_width", "Pad width", 0.010, 0.5,
-                    "Width over which a jaw presses, across the tube; 0 leaves the pads unchecked."),
+            for_jaws(length_row("slot_width", "Slot, across the bar", 0.030, 1, "Width of the padded faces."),
+                     {"slot"}),
+            by_spring(quantity_row("spring_closed", "Spring, closed", Dimension::force, 20, {0, 1e5},
+                                   "Force of the clamp just closed.", "input")),
+            by_spring(quantity_row("spring_rate", "Spring rate", Dimension::stiffness, 1500, {0, 1e7},
+                                   "How much its force grows as it opens: weigh it at two openings.", "input")),
+            by_spring(length_row("spring_most", "Opens to", 0.050, 1, "The largest opening of the clamp.")),
+            for_jaws(
+                choice_row("band_slides", "The band", {{"dry", "drags on what it rounds"}, {"freely", "is greased"}},
+                           "dry", "A dry band loses tension round the tube."),
+                {"band", "slit"}),
+            for_jaws(
+                quantity_row("band_strength", "Band holds", Dimension::force, 4000, {0, 1e6, false},
+                             "Tension at which band, screw or tie gives way: 9 mm hose clamp 4 kN, cable tie 200 N.",
+                             "from memory"),
+                {"band", "slit"}),
+            for_jaws(gap_row("slit_gap", "Slit closes by", 0.001, 0.1,
+                             "How much the slit narrows until the bore lies on the tube: π times the clearance."),
+                     {"slit"}),
+            for_jaws(length_row("slit_wall", "Slit tube, wall", 0.003, 0.1, "Thickness of what is drawn down."),
+                     {"slit"}),
+            for_jaws(quantity_row("slit_modulus", "Slit tube, modulus", Dimension::stress, 2.3e9, {1e6, 1e12},
+                                  "PVC 2.8 GPa, printed PLA 2.3 GPa, aluminium 69 GPa.", "from memory"),
+                     {"slit"}),
+            choice_row("tubes", "Tubes", {{"one", "one"}, {"right_angle", "two at a right angle"}}, "one",
+                       "A pair of grips holds two tubes that cross."),
+            shown_for(length_row("second_diameter", "Second tube", 0.0337, 1, "Outside diameter of the other tube."),
+                      "tubes", {"right_angle"}),
+            shown_for(gap_row("second_wall", "Second tube, wall", 0.0026, 0.5, "Wall thickness; 0 for a solid bar."),
+                      "tubes", {"right_angle"}),
+            shown_for(length_row("axes_apart", "Axes apart", 0.045, 1, "From axis to axis of the two tubes."), "tubes",
+                      {"right_angle"}),
+            for_jaws(quantity_row("tube_strength", "Tube, yield strength", Dimension::stress, 235e6, {1e5, 1e10},
+                                  "Steel S235 235 MPa, aluminium 160 to 270 MPa, PVC 40 MPa.",
+                                  "EN 10025 (S235); others from memory"),
+                     {"flat", "vee", "collar"}),
+            for_jaws(gap_row("pad_width", "Pad width", 0.010, 0.5,
+                             "Width over which a jaw presses, across the tube; 0 leaves the pads unchecked."),
+                     {"flat", "vee", "collar"}),
             quantity_row("pad_strength", "Pad may bear", Dimension::stress, 8e6, {1e4, 1e10},
                          "Plywood 8 MPa, hardwood 9 MPa, rubber 3 MPa, aluminium 100 MPa.", "from memory"),
         },

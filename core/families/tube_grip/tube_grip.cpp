@@ -8,6 +8,7 @@
 #include <numbers>
 
 #include "families/tube_grip/grip_joint.h"
+#include "families/tube_grip/other_grips.h"
 #include "mechanics/quadrature.h"
 #include "mechanics/ring_bending.h"
 
@@ -31,6 +32,65 @@ const std::array<Mode, 5>& grip_modes() {
     return modes;
 }
 
+}  // namespace
+
+Result<Squeeze> grip_squeeze(const Values& v) {
+    if (text(v, "squeezed_by") != "spring") return squeeze(v);
+    const double opening = number(v, "diameter"), most = number(v, "spring_most");
+    if (opening > most)
+        return Problem{"spring_most",
+                       fmt::format("A tube of {:.3g} mm does not go into a clamp that opens {:.3g} mm.", opening * 1e3,
+                                   most * 1e3),
+                       "Use a larger clamp, or grip a thinner tube."};
+    Squeeze s;
+    s.fresh = number(v, "spring_closed") + number(v, "spring_rate") * opening;
+    s.force = number(v, "kept") * s.fresh;
+    s.working.push_back({"force", "F₀ + k · opening",
+                         fmt::format("{:.1f} N + {:.3g} N/mm · {:.2f} mm", number(v, "spring_closed"),
+                                     number(v, "spring_rate") * 1e-3, opening * 1e3),
+                         s.force, Dimension::force, "spring law"});
+    return s;
+}
+
+namespace {
+
+Result<std::shared_ptr<const Joint>> join_jaws(const Values& v) {
+    GripNumbers n;
+    const auto& jaws = text(v, "jaws");
+    n.jaws = jaws == "flat" ? Jaws::flat : jaws == "vee" ? Jaws::vee : Jaws::collar;
+    n.radius = number(v, "diameter") / 2;
+    n.wall = number(v, "wall");
+    n.solid = n.wall == 0;
+    if (n.wall > n.radius)
+        return Problem{"wall", fmt::format("A wall of {:.3g} mm is thicker than the tube's radius.", n.wall * 1e3),
+                       fmt::format("Give at most {:.3g} mm, or 0 for a solid bar.", n.radius * 1e3)};
+    n.length = number(v, "length");
+    n.friction = number(v, "friction");
+    n.half_angle = number(v, "half_angle");
+    n.flank = number(v, "flank");
+    const double touch = n.radius / std::tan(n.half_angle);
+    if (n.jaws == Jaws::vee && touch > n.flank)
+        return Problem{
+            "flank",
+            fmt::format("The tube would touch {:.3g} mm from the bottom of the V, and the flank is {:.3g} mm long.",
+                        touch * 1e3, n.flank * 1e3),
+            fmt::format("Use a flank of at least {:.3g} mm, or a wider V.", touch * 1e3)};
+    n.locked = text(v, "squeezed_by") != "spring" && text(v, "jaw_law") == "locked";
+    n.seated = text(v, "seating") == "as_tightened";
+    n.two_rigid = text(v, "rigid_jaws") == "two";
+    // The body lies on the holder's own side: a load towards the support presses its V or fixed jaw on the tube.
+    n.into_fixed = text(v, "vee_on") == "moving" && n.jaws == Jaws::vee ? 1 : -1;
+    const auto& fit = text(v, "collar_fit");
+    n.collar_share = fit == "cosine" ? 8 / pi : fit == "loose" ? 2 : pi;
+    n.tube_strength = number(v, "tube_strength");
+    n.pad_width = number(v, "pad_width");
+    n.pad_strength = number(v, "pad_strength");
+    auto squeezed = grip_squeeze(v);
+    if (!squeezed) return squeezed.problem();
+    n.squeeze = *squeezed;
+    return std::shared_ptr<const Joint>(std::make_shared<GripJoint>(std::move(n)));
+}
+
 class TubeGrip : public Family {
  public:
     std::string_view key() const override { return "tube_grip"; }
@@ -40,40 +100,22 @@ class TubeGrip : public Family {
     }
     std::span<const Parameter> parameters() const override { return grip_parameters(); }
     Result<std::shared_ptr<const Joint>> join(const Values& v) const override {
-        GripNumbers n;
+        auto first = single(v);
+        if (!first || text(v, "tubes") == "one") return first;
+        auto other = v;
+        for (const auto& [key, second] : {std::pair{"diameter", "second_diameter"}, {"wall", "second_wall"}})
+            other.insert_or_assign(key, v.find(second)->second);
+        auto second = single(other);
+        if (!second) return Problem{"second_diameter", second.problem().what, second.problem().remedy};
+        return right_angle_pair(*first, *second, number(v, "axes_apart"));
+    }
+
+ private:
+    static Result<std::shared_ptr<const Joint>> single(const Values& v) {
         const auto& jaws = text(v, "jaws");
-        n.jaws = jaws == "flat" ? Jaws::flat : jaws == "vee" ? Jaws::vee : Jaws::collar;
-        n.radius = number(v, "diameter") / 2;
-        n.wall = number(v, "wall");
-        n.solid = n.wall == 0;
-        if (n.wall > n.radius)
-            return Problem{"wall", fmt::format("A wall of {:.3g} mm is thicker than the tube's radius.", n.wall * 1e3),
-                           fmt::format("Give at most {:.3g} mm, or 0 for a solid bar.", n.radius * 1e3)};
-        n.length = number(v, "length");
-        n.friction = number(v, "friction");
-        n.half_angle = number(v, "half_angle");
-        n.flank = number(v, "flank");
-        const double touch = n.radius / std::tan(n.half_angle);
-        if (n.jaws == Jaws::vee && touch > n.flank)
-            return Problem{
-                "flank",
-                fmt::format("The tube would touch {:.3g} mm from the bottom of the V, and the flank is {:.3g} mm long.",
-                            touch * 1e3, n.flank * 1e3),
-                fmt::format("Use a flank of at least {:.3g} mm, or a wider V.", touch * 1e3)};
-        n.locked = text(v, "jaw_law") == "locked";
-        n.seated = text(v, "seating") == "as_tightened";
-        n.two_rigid = text(v, "rigid_jaws") == "two";
-        // The body lies on the holder's own side: a load towards the support presses its V or fixed jaw on the tube.
-        n.into_fixed = text(v, "vee_on") == "moving" && n.jaws == Jaws::vee ? 1 : -1;
-        const auto& fit = text(v, "collar_fit");
-        n.collar_share = fit == "cosine" ? 8 / pi : fit == "loose" ? 2 : pi;
-        n.tube_strength = number(v, "tube_strength");
-        n.pad_width = number(v, "pad_width");
-        n.pad_strength = number(v, "pad_strength");
-        auto squeezed = squeeze(v);
-        if (!squeezed) return squeezed.problem();
-        n.squeeze = *squeezed;
-        return std::shared_ptr<const Joint>(std::make_shared<GripJoint>(std::move(n)));
+        if (jaws == "band" || jaws == "slit") return join_band(v);
+        if (jaws == "slot") return join_slot(v);
+        return join_jaws(v);
     }
 };
 

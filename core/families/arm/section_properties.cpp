@@ -1,0 +1,90 @@
+#include "families/arm/section_properties.h"
+
+#include <algorithm>
+#include <cmath>
+#include <numbers>
+
+namespace clampet::families {
+namespace {
+
+constexpr double pi = std::numbers::pi;
+
+/// Torsion of a rectangle, long side a, short side b: J = a b^3 [1/3 - 0.21 b/a (1 - b^4/(12 a^4))] (Roark).
+double rectangle_torsion(double one, double other) {
+    const double a = std::max(one, other), b = std::min(one, other);
+    return a * b * b * b * (1.0 / 3 - 0.21 * b / a * (1 - std::pow(b / a, 4) / 12));
+}
+/// Largest shear stress of a twisted rectangle: T (3 a + 1.8 b)/(a^2 b^2) (Roark).
+double rectangle_twist_stress(double twist, double one, double other) {
+    const double a = std::max(one, other), b = std::min(one, other);
+    return twist * (3 * a + 1.8 * b) / (a * a * b * b);
+}
+
+}  // namespace
+
+double ArmStation::area() const {
+    switch (kind) {
+        case ArmSection::round:
+            return pi / 4 * height * height;
+        case ArmSection::tube:
+            return pi * wall * (height - wall);
+        case ArmSection::pocketed:
+            return width * (height - pocket);
+        case ArmSection::rectangle:
+            break;
+    }
+    return width * height;
+}
+
+double ArmStation::inertia_y() const {
+    const auto fourth = [](double d) { return pi / 64 * std::pow(d, 4); };
+    switch (kind) {
+        case ArmSection::round:
+            return fourth(height);
+        case ArmSection::tube:
+            return fourth(height) - fourth(height - 2 * wall);
+        case ArmSection::pocketed:
+            return width * (std::pow(height, 3) - std::pow(pocket, 3)) / 12;
+        case ArmSection::rectangle:
+            break;
+    }
+    return width * std::pow(height, 3) / 12;
+}
+
+double ArmStation::inertia_z() const {
+    if (kind == ArmSection::round || kind == ArmSection::tube) return inertia_y();
+    return (kind == ArmSection::pocketed ? height - pocket : height) * std::pow(width, 3) / 12;
+}
+
+double ArmStation::torsion() const {
+    if (kind == ArmSection::round || kind == ArmSection::tube) return 2 * inertia_y();
+    if (kind == ArmSection::pocketed) return 2 * rectangle_torsion((height - pocket) / 2, width);
+    return rectangle_torsion(height, width);
+}
+
+double ArmStation::shear_area() const {
+    return area() * (kind == ArmSection::round ? 0.9 : kind == ArmSection::tube ? 0.5 : 5.0 / 6);
+}
+
+double ArmStation::stress(double along, double across_y, double across_z, double twist, double my, double mz) const {
+    const double A = area(), direct = std::abs(along) / A;
+    if (kind == ArmSection::round || kind == ArmSection::tube) {
+        const double r = height / 2, I = inertia_y();
+        const double sigma = direct + std::hypot(my, mz) * r / I;
+        const double tau = std::abs(twist) * r / (2 * I) +
+                           (kind == ArmSection::tube ? 2.0 : 4.0 / 3) * std::hypot(across_y, across_z) / A;
+        return std::sqrt(sigma * sigma + 3 * tau * tau);
+    }
+    double sigma = direct + std::abs(my) * height / 2 / inertia_y() + std::abs(mz) * width / 2 / inertia_z();
+    double tau = 1.5 * std::hypot(across_y, across_z) / A;
+    if (kind == ArmSection::pocketed) {
+        const double flange = (height - pocket) / 2;
+        sigma += 1.5 * std::abs(across_z) * pocket_length / (width * flange * flange);
+        tau += rectangle_twist_stress(std::abs(twist) / 2, flange, width);
+    } else {
+        tau += rectangle_twist_stress(std::abs(twist), height, width);
+    }
+    return std::sqrt(sigma * sigma + 3 * tau * tau);
+}
+
+}  // namespace clampet::families

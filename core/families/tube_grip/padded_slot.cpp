@@ -1,0 +1,163 @@
+#include <fmt/format.h>
+
+#include <algorithm>
+#include <array>
+#include <cmath>
+
+#include "families/formula_joint.h"
+#include "families/squeeze.h"
+#include "families/tube_grip/other_grips.h"
+#include "mechanics/contact_pressure.h"
+#include "mechanics/friction_limit.h"
+#include "quantity/format.h"
+
+namespace clampet::families {
+namespace {
+
+constexpr double infinite = std::numeric_limits<double>::infinity();
+constexpr std::size_t most_points = 512;
+
+struct Slot {
+    bool locked = true;
+    double force = 0, length = 0, width = 0, bar = 0, friction = 0, pad_strength = 0;
+    std::shared_ptr<const mechanics::PressureSolver> solver;
+    std::shared_ptr<const mechanics::PlanarContacts> contacts;
+
+    /// Forces on the two faces: a locked jaw shares a push with the other side, a spring keeps its force.
+    std::array<double, 2> sides(const Wrench& w) const {
+        if (!locked) return {force + std::abs(w.fz), force};
+        return {force + std::abs(w.fz) / 2, force - std::abs(w.fz) / 2};
+    }
+    double parted(const Wrench& w) const { return std::abs(w.fz) / ((locked ? 2 : 1) * force); }
+    /// Each face takes half of a moment; it is lost when the lesser one's resultant reaches the edge.
+    double rocked(const Wrench& w) const {
+        const double least = std::max(0.0, sides(w)[1]), asked = std::abs(w.my) / length + std::abs(w.mx) / width;
+        return least > 0 ? asked / least : asked > 0 ? infinite : 0;
+    }
+    mechanics::SlipLimit<3> slip(const Wrench& w) const;
+    double pressure(const Wrench& w) const {
+        double most = 0;
+        for (const double N : sides(w)) {
+            const auto p = solver->solve(N, w.my / 2, -w.mx / 2);
+            most = std::max(most, p.in_balance ? solver->greatest(p) : infinite);
+        }
+        return most;
+    }
+};
+
+mechanics::SlipLimit<3> Slot::slip(const Wrench& w) const {
+    mechanics::SlipLimit<3> none;
+    none.multiplier = 0;
+    std::array<double, most_points + mechanics::sum_block> sum{}, f{};
+    for (const double N : sides(w)) {
+        const auto p = solver->solve(N, w.my / 2, -w.mx / 2);
+        if (!p.in_balance) return none;
+        solver->forces(p, friction, f.data());
+        for (std::size_t i = 0; i < contacts->padded(); ++i) sum[i] += f[i];
+    }
+    return mechanics::slip_limit(*contacts, std::span<const double>(sum.data(), contacts->padded()),
+                                 {w.fx, w.fy, w.mz / solver->patch().size});
+}
+
+drawing::Drawing section(const Slot& g, const Load& load) {
+    using namespace drawing;
+    Drawing d;
+    const double b = g.width / 2, t = g.bar / 2, pad = 0.18 * g.width, jaw = 0.35 * g.width;
+    for (const double side : {-1.0, 1.0}) {
+        const double a = side * t, c = side * (t + pad), e = side * (t + pad + jaw);
+        d.rectangle({-b, std::min(a, c)}, {b, std::max(a, c)}, Material::rubber);
+        d.rectangle({-1.15 * b, std::min(c, e)}, {1.15 * b, std::max(c, e)}, Material::wood);
+        d.arrow({0, side * (t + pad + 1.9 * jaw)}, {0, e}, side > 0 ? quantity::format(g.force, Dimension::force) : "");
+    }
+    d.rectangle({-1.5 * b, -t}, {1.5 * b, t}, Material::tube);
+    d.dimension({-b, -t - pad - jaw}, {b, -t - pad - jaw}, -0.5 * jaw, quantity::format(g.width, Dimension::length));
+    const Wrench w = load.whole();
+    d.text({1.6 * b, 0}, quantity::format(std::hypot(w.fx, w.fy), Dimension::force), Align::left, TextRole::number);
+    d.summary = fmt::format("A bar {} thick in a padded slot {} wide.", quantity::format(g.bar, Dimension::length),
+                            quantity::format(g.width, Dimension::length));
+    return d;
+}
+
+FormulaMode slips(const Slot& g) {
+    FormulaMode m;
+    m.mode = {"slips", ModeClass::ultimate, "slides or twists in the slot", false, false};
+    m.utilisation = [g](const Wrench& w) {
+        if (!(g.force > 0) || g.parted(w) >= 1 || g.rocked(w) >= 1) return infinite;
+        const double multiplier = g.slip(w).multiplier;
+        return multiplier > 0 ? 1 / multiplier : infinite;
+    };
+    m.demand = [](const Wrench& w) {
+        return std::vector<NamedValue>{{"along", std::hypot(w.fx, w.fy), Dimension::force},
+                                       {"twist", std::abs(w.mz), Dimension::torque}};
+    };
+    m.capacity = [g](const Wrench& w) {
+        const auto s = g.sides(w);
+        return std::vector<NamedValue>{{"along", g.friction * (s[0] + std::max(0.0, s[1])), Dimension::force}};
+    };
+    m.motion = [g](const Wrench& w) -> std::string {
+        const auto at = g.slip(w);
+        const double turned = std::abs(at.motion[2] * w.mz / g.solver->patch().size);
+        return turned > std::abs(at.motion[0] * w.fx + at.motion[1] * w.fy) ? "twists in the slot"
+                                                                            : "slides in the slot";
+    };
+    m.formula = "min Σ μ p dA |v| over both faces";
+    m.source = "derived, upper-bound theorem";
+    return m;
+}
+
+}  // namespace
+
+Result<std::shared_ptr<const Joint>> join_slot(const Values& v) {
+    auto squeezed = grip_squeeze(v);
+    if (!squeezed) return squeezed.problem();
+    Slot g;
+    g.locked = text(v, "squeezed_by") != "spring" && text(v, "jaw_law") == "locked";
+    g.force = squeezed->force;
+    g.length = number(v, "length");
+    g.width = number(v, "slot_width");
+    g.bar = number(v, "diameter");
+    g.friction = number(v, "friction");
+    g.pad_strength = number(v, "pad_strength");
+    mechanics::PatchShape shape;
+    const double a = g.length / 2, b = g.width / 2;
+    shape.polygon = {{-a, -b}, {a, -b}, {a, b}, {-a, b}};
+    const auto patch = mechanics::make_patch(shape, mechanics::Bedding::even, 8, 40);
+    if (!patch) return patch.problem();
+    g.solver = std::make_shared<const mechanics::PressureSolver>(*patch, 1e-8);
+    g.contacts = std::make_shared<const mechanics::PlanarContacts>(patch->x, patch->y, patch->size);
+    FormulaParts parts;
+    parts.working = squeezed->working;
+    parts.working.push_back({"normal_force_sum", "ΣN = 2F", "", 2 * g.force, Dimension::force, "derived"});
+    parts.working.push_back(
+        {"holding_force", "μ ΣN", "", 2 * g.friction * g.force, Dimension::force, "Coulomb friction"});
+    parts.modes.push_back(slips(g));
+    parts.modes.push_back(
+        ratio({"parts", ModeClass::ultimate, "is pulled out of its jaw", "pull", Dimension::force,
+               [](const Wrench& w) { return std::abs(w.fz); },
+               [g](const Wrench&) { return (g.locked ? 2 : 1) * g.force; }, "F, or 2F locked", "derived"}));
+    FormulaMode rocks;
+    rocks.mode = {"rocks", ModeClass::ultimate, "rocks over the edge of its pads", false, false};
+    rocks.utilisation = [g](const Wrench& w) { return g.force > 0 ? g.rocked(w) : infinite; };
+    rocks.demand = [](const Wrench& w) {
+        return std::vector<NamedValue>{{"moment", std::hypot(w.mx, w.my), Dimension::torque}};
+    };
+    rocks.capacity = [g](const Wrench& w) {
+        return std::vector<NamedValue>{
+            {"moment", std::max(0.0, g.sides(w)[1]) * std::min(g.length, g.width), Dimension::torque}};
+    };
+    rocks.formula = "|My|/L + |Mx|/b = N, half on each face";
+    rocks.source = "statics";
+    parts.modes.push_back(std::move(rocks));
+    parts.modes.push_back(
+        ratio({"crush", ModeClass::ultimate, "crushes its pads", "pressure", Dimension::stress,
+               [g](const Wrench& w) { return g.pressure(w); }, [g](const Wrench&) { return g.pad_strength; },
+               "p of the no-tension block", "derived"}));
+    parts.results = {{"clamping_force", g.force, Dimension::force},
+                     {"normal_force_sum", 2 * g.force, Dimension::force},
+                     {"holding_force_along", 2 * g.friction * g.force, Dimension::force}};
+    parts.section = [g](const Load& load) { return section(g, load); };
+    if (!(g.force > 0)) parts.advisories.push_back({"Nothing squeezes the bar.", true});
+    return formula_joint(std::move(parts));
+}
+
+}  // namespace clampet::families

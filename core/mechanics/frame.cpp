@@ -1,0 +1,128 @@
+#include "mechanics/frame.h"
+
+#include <algorithm>
+#include <cmath>
+#include <numbers>
+
+namespace clampet::mechanics {
+
+std::size_t Frame::add_node(const Eigen::Vector3d& at) {
+    nodes_.push_back(at);
+    return nodes_.size() - 1;
+}
+
+Eigen::Matrix<double, 12, 12> Frame::stiffness_of(const FrameBeam& beam) const {
+    const double L = length_of(beam);
+    Eigen::Matrix<double, 12, 12> k = Eigen::Matrix<double, 12, 12>::Zero();
+    const auto pair = [&](int i, int j, double stiffness) {
+        k(i, i) += stiffness;
+        k(j, j) += stiffness;
+        k(i, j) -= stiffness;
+        k(j, i) -= stiffness;
+    };
+    pair(0, 6, beam.axial / L);
+    pair(3, 9, beam.torsion / L);
+    // Bending in a plane: v and its slope; the slope about y is the negative derivative of w.
+    const auto bend = [&](int v, int turn, double EI, double shear, double sign) {
+        const double phi = shear > 0 ? 12 * EI / (shear * L * L) : 0, c = EI / ((1 + phi) * L * L * L);
+        const int at[4] = {v, turn, v + 6, turn + 6};
+        const double s = sign * L;
+        const double m[4][4] = {{12, 6 * s, -12, 6 * s},
+                                {6 * s, (4 + phi) * L * L, -6 * s, (2 - phi) * L * L},
+                                {-12, -6 * s, 12, -6 * s},
+                                {6 * s, (2 - phi) * L * L, -6 * s, (4 + phi) * L * L}};
+        for (int i = 0; i < 4; ++i)
+            for (int j = 0; j < 4; ++j) k(at[i], at[j]) += c * m[i][j];
+    };
+    bend(1, 5, beam.bending_z, beam.shear_y, 1);
+    bend(2, 4, beam.bending_y, beam.shear_z, -1);
+    const Eigen::Vector3d x = (nodes_[beam.b] - nodes_[beam.a]) / L;
+    Eigen::Vector3d up = beam.up - beam.up.dot(x) * x;
+    if (up.norm() < 1e-6) up = Eigen::Vector3d::UnitX() - x.x() * x;
+    Eigen::Matrix3d R;
+    R.row(0) = x;
+    R.row(2) = up.normalized();
+    R.row(1) = R.row(2).cross(R.row(0));
+    Eigen::Matrix<double, 12, 12> T = Eigen::Matrix<double, 12, 12>::Zero();
+    for (int i = 0; i < 4; ++i) T.block<3, 3>(3 * i, 3 * i) = R;
+    return T.transpose() * k * T;
+}
+
+Status Frame::prepare() {
+    const auto count = static_cast<Eigen::Index>(6 * nodes_.size());
+    Eigen::MatrixXd K = Eigen::MatrixXd::Zero(count, count);
+    mass_ = Eigen::MatrixXd::Zero(count, count);
+    for (const auto& beam : beams_) {
+        const auto k = stiffness_of(beam);
+        const Eigen::Index at[2] = {static_cast<Eigen::Index>(6 * beam.a), static_cast<Eigen::Index>(6 * beam.b)};
+        for (int i = 0; i < 2; ++i)
+            for (int j = 0; j < 2; ++j) K.block<6, 6>(at[i], at[j]) += k.block<6, 6>(6 * i, 6 * j);
+        const double half = length_of(beam) / 2;
+        for (const auto node : at)
+            for (int i = 0; i < 6; ++i) mass_(node + i, node + i) += half * (i < 3 ? beam.mass : beam.rotary);
+    }
+    for (const auto& s : springs_)
+        K.block<6, 6>(static_cast<Eigen::Index>(6 * s.node), static_cast<Eigen::Index>(6 * s.node)) += s.matrix;
+    for (const auto& m : masses_)
+        mass_.block<6, 6>(static_cast<Eigen::Index>(6 * m.node), static_cast<Eigen::Index>(6 * m.node)) += m.matrix;
+    free_.clear();
+    for (std::size_t n = 0; n < nodes_.size(); ++n)
+        if (std::find(fixed_.begin(), fixed_.end(), n) == fixed_.end())
+            for (int i = 0; i < 6; ++i) free_.push_back(static_cast<Eigen::Index>(6 * n) + i);
+    const Eigen::MatrixXd inner = K(free_, free_);
+    factored_.compute(inner);
+    const auto d = factored_.vectorD();
+    if (factored_.info() != Eigen::Success || !(d.minCoeff() > 1e-12 * d.maxCoeff()))
+        return Problem{"frame", "Something in this frame can move freely.", "Hold it, or join its parts."};
+    return Done{};
+}
+
+Eigen::VectorXd Frame::solve(const Eigen::VectorXd& loads) const {
+    Eigen::VectorXd all = Eigen::VectorXd::Zero(static_cast<Eigen::Index>(6 * nodes_.size()));
+    const Eigen::VectorXd inner = loads(free_);
+    const Eigen::VectorXd moved = factored_.solve(inner);
+    all(free_) = moved;
+    return all;
+}
+
+Eigen::VectorXd Frame::weight(const Eigen::Vector3d& acceleration) const {
+    Eigen::VectorXd field = Eigen::VectorXd::Zero(static_cast<Eigen::Index>(6 * nodes_.size()));
+    for (std::size_t n = 0; n < nodes_.size(); ++n) field.segment<3>(static_cast<Eigen::Index>(6 * n)) = acceleration;
+    return mass_ * field;
+}
+
+double Frame::least_frequency() const {
+    const Eigen::MatrixXd M = mass_(free_, free_);
+    if (!(M.trace() > 0)) return std::numeric_limits<double>::infinity();
+    // Started from a shape without any symmetry, so that no plane of vibration is missed.
+    Eigen::VectorXd shape(static_cast<Eigen::Index>(free_.size()));
+    for (Eigen::Index i = 0; i < shape.size(); ++i) shape[i] = 1 + 0.37 * std::sin(1.7 * static_cast<double>(i));
+    double omega2 = 0;
+    for (int i = 0; i < 60; ++i) {
+        const Eigen::VectorXd pushed = M * shape;
+        Eigen::VectorXd next = factored_.solve(pushed);
+        const double kinetic = next.dot(M * next);
+        if (!(kinetic > 0)) return std::numeric_limits<double>::infinity();
+        const double now = next.dot(pushed) / kinetic;
+        shape = next / std::sqrt(kinetic);
+        if (std::abs(now - omega2) < 1e-10 * now) {
+            omega2 = now;
+            break;
+        }
+        omega2 = now;
+    }
+    return std::sqrt(omega2) / (2 * std::numbers::pi);
+}
+
+Matrix6 body_inertia(double mass, const Eigen::Vector3d& offset, double gyration) {
+    Matrix6 m = Matrix6::Zero();
+    Eigen::Matrix3d cross;
+    cross << 0, -offset.z(), offset.y(), offset.z(), 0, -offset.x(), -offset.y(), offset.x(), 0;
+    m.topLeftCorner<3, 3>() = mass * Eigen::Matrix3d::Identity();
+    m.topRightCorner<3, 3>() = -mass * cross;
+    m.bottomLeftCorner<3, 3>() = mass * cross;
+    m.bottomRightCorner<3, 3>() = mass * (gyration * gyration * Eigen::Matrix3d::Identity() - cross * cross);
+    return m;
+}
+
+}  // namespace clampet::mechanics
