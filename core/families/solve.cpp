@@ -207,7 +207,7 @@ Result<Solution> solve(const Family& family, const Values& given, std::string_vi
         return t.value > 0 && present > 0 ? std::abs(std::log(t.value / present)) : std::abs(t.value - present);
     };
     const Trial* chosen = &trial(found);
-    if (low && (!high || distance(*low) <= distance(*high)))
+    if (low && (!high || s.already || distance(*low) <= distance(*high)))
         chosen = &*low;
     else if (high)
         chosen = &*high;

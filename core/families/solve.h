@@ -22,8 +22,8 @@ struct Solution {
 };
 
 /// The value of `key` that gives the required factor, all other inputs as given.
-/// Meaning  Nearest to the value in force. Where that does already, how far it may go. For a choice, the first that
-/// does.
+/// Meaning  Nearest to the value in force. Where that does already, the least that would (or the most, where no least).
+/// For a choice, the first that does.
 ///          The whole range is sampled (finely near the value in force, by decades far from it), then bracketed.
 /// Range    required > 0.
 /// Errors   A Problem that names the best that the input can do and what lets go then, or that `key` is unknown or a

@@ -69,18 +69,27 @@ Status Frame::prepare() {
     for (std::size_t n = 0; n < nodes_.size(); ++n)
         if (std::find(fixed_.begin(), fixed_.end(), n) == fixed_.end())
             for (int i = 0; i < 6; ++i) free_.push_back(static_cast<Eigen::Index>(6 * n) + i);
+    // Scaled to a unit diagonal, so that metres and radians, stiff and soft parts, are judged alike.
     const Eigen::MatrixXd inner = K(free_, free_);
-    factored_.compute(inner);
-    const auto d = factored_.vectorD();
-    if (factored_.info() != Eigen::Success || !(d.minCoeff() > 1e-12 * d.maxCoeff()))
+    const bool empty = inner.rows() == 0 || !(inner.diagonal().minCoeff() > 0);
+    if (!empty) {
+        scale_ = inner.diagonal().cwiseSqrt().cwiseInverse();
+        factored_.compute(scale_.asDiagonal() * inner * scale_.asDiagonal());
+    }
+    if (empty || factored_.info() != Eigen::Success || !(factored_.vectorD().minCoeff() > 1e-13))
         return Problem{"frame", "Something in this frame can move freely.", "Hold it, or join its parts."};
     return Done{};
+}
+
+Eigen::VectorXd Frame::respond(const Eigen::VectorXd& free_loads) const {
+    const Eigen::VectorXd scaled = scale_.cwiseProduct(free_loads);
+    return scale_.cwiseProduct(factored_.solve(scaled));
 }
 
 Eigen::VectorXd Frame::solve(const Eigen::VectorXd& loads) const {
     Eigen::VectorXd all = Eigen::VectorXd::Zero(static_cast<Eigen::Index>(6 * nodes_.size()));
     const Eigen::VectorXd inner = loads(free_);
-    const Eigen::VectorXd moved = factored_.solve(inner);
+    const Eigen::VectorXd moved = respond(inner);
     all(free_) = moved;
     return all;
 }
@@ -100,7 +109,7 @@ double Frame::least_frequency() const {
     double omega2 = 0;
     for (int i = 0; i < 60; ++i) {
         const Eigen::VectorXd pushed = M * shape;
-        Eigen::VectorXd next = factored_.solve(pushed);
+        Eigen::VectorXd next = respond(pushed);
         const double kinetic = next.dot(M * next);
         if (!(kinetic > 0)) return std::numeric_limits<double>::infinity();
         const double now = next.dot(pushed) / kinetic;

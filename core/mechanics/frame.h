@@ -50,13 +50,15 @@ class Frame {
         Matrix6 matrix;
     };
     Eigen::Matrix<double, 12, 12> stiffness_of(const FrameBeam& beam) const;
+    Eigen::VectorXd respond(const Eigen::VectorXd& free_loads) const;
     double length_of(const FrameBeam& beam) const { return (nodes_[beam.b] - nodes_[beam.a]).norm(); }
 
     std::vector<Eigen::Vector3d> nodes_;
     std::vector<FrameBeam> beams_;
     std::vector<Attached> springs_, masses_;
     std::vector<std::size_t> fixed_;
-    Eigen::LDLT<Eigen::MatrixXd> factored_;
+    Eigen::LDLT<Eigen::MatrixXd> factored_;  ///< of the stiffness scaled by scale_ on both sides
+    Eigen::VectorXd scale_;
     Eigen::MatrixXd mass_;
     std::vector<Eigen::Index> free_;
 };

@@ -14,10 +14,11 @@ double rectangle_torsion(double one, double other) {
     const double a = std::max(one, other), b = std::min(one, other);
     return a * b * b * b * (1.0 / 3 - 0.21 * b / a * (1 - std::pow(b / a, 4) / 12));
 }
-/// Largest shear stress of a twisted rectangle: T (3 a + 1.8 b)/(a^2 b^2) (Roark).
+/// Largest shear stress of a twisted rectangle with half sides a > b:
+/// 3T/(8ab²) [1 + 0.6095 b/a + 0.8865 (b/a)² − 1.8023 (b/a)³ + 0.9100 (b/a)⁴] (Roark).
 double rectangle_twist_stress(double twist, double one, double other) {
-    const double a = std::max(one, other), b = std::min(one, other);
-    return twist * (3 * a + 1.8 * b) / (a * a * b * b);
+    const double a = std::max(one, other) / 2, b = std::min(one, other) / 2, q = b / a;
+    return 3 * twist / (8 * a * b * b) * (1 + q * (0.6095 + q * (0.8865 + q * (-1.8023 + q * 0.91))));
 }
 
 }  // namespace

@@ -1,0 +1,67 @@
+#include "catalogue/adapters.h"
+
+#include <catch2/catch.hpp>
+#include <set>
+
+#include "catalogue/stock.h"
+
+using namespace clampet;
+using catalogue::read_end;
+
+namespace {
+auto route(const char* from, const char* to, std::vector<catalogue::Adapter> stock = {}) {
+    return catalogue::adapter_route(*read_end(from), *read_end(to), stock);
+}
+}  // namespace
+
+TEST_CASE("the shortest chain of adapters", "[adapters]") {
+    CHECK(route("1/4-20 male", "1/4-20 female")->empty());
+    const auto bush = route("1/4-20 male", "3/8-16 female");
+    REQUIRE(bush);
+    REQUIRE(bush->size() == 1);
+    CHECK_THAT(bush->front().adapter.name, Catch::StartsWith("bush"));
+    CHECK(bush->front().in.mates(*read_end("1/4-20 male")));
+    CHECK(bush->front().out.mates(*read_end("3/8-16 female")));
+    const auto two = route("5/8-27 male", "1/4-20 male");
+    REQUIRE(two);
+    for (std::size_t i = 1; i < two->size(); ++i) CHECK((*two)[i].in.mates((*two)[i - 1].out));
+    const auto none = route("M12 male", "1/4-20 female");
+    REQUIRE_FALSE(none);
+    CHECK_THAT(none.problem().remedy, Catch::Contains("insert"));
+}
+
+TEST_CASE("what is in the drawer comes first, even when it is longer", "[adapters]") {
+    const auto stock = catalogue::read_adapters(
+        R"({"adapters": [{"name": "odd stud", "a": "1/4-20 female", "b": "M5 male"}, {"name": "odd bush", "a": "M5 female", "b": "3/8-16 male"}]})");
+    REQUIRE(stock);
+    const auto steps = route("1/4-20 male", "3/8-16 female", *stock);
+    REQUIRE(steps);
+    CHECK(steps->size() == 2);
+    CHECK(steps->front().in_stock);
+}
+
+TEST_CASE("ends and stock lists that cannot be read", "[adapters]") {
+    CHECK_THAT(read_end("1/4-20").problem().remedy, Catch::Contains("male"));
+    CHECK_FALSE(read_end("M99 male"));
+    CHECK_FALSE(read_end(""));
+    CHECK_FALSE(catalogue::read_adapters("not json"));
+    CHECK_FALSE(catalogue::read_adapters("[]"));
+    CHECK_THAT(catalogue::read_adapters(R"({"adapters": [{"a": "M5 male", "b": 3}]})").problem().what,
+               Catch::StartsWith("Adapter 1"));
+}
+
+TEST_CASE("every row of stock has a source, sizes in order, and a name of its own", "[stock]") {
+    std::set<std::string> names;
+    for (const auto& row : catalogue::stock()) {
+        CAPTURE(row.group, row.name);
+        CHECK_FALSE(row.source.empty());
+        CHECK(names.insert(row.group + row.name).second);
+        for (const auto& [key, value] : row.sizes) CHECK((value > 0 && value < 10));
+        if (row.group == "washer") CHECK(row.size("bore") < row.size("outer"));
+        if (row.group == "timber" || row.group == "plywood")
+            CHECK(row.size("thickness") <= std::max(row.size("nominal"), row.size("nominal_thickness")) + 1e-9);
+        if (row.group == "tube") CHECK(2 * row.size("wall") <= row.size("outer") + 1e-9);
+    }
+    CHECK(catalogue::stock_group("washer").size() > 10);
+    CHECK(catalogue::stock_group("nothing").empty());
+}

@@ -1,0 +1,111 @@
+#include "families/solve.h"
+
+#include <cmath>
+#include <numbers>
+
+#include "families/bench.h"
+#include "families/capacity.h"
+
+using namespace clampet;
+using namespace bench;
+
+namespace {
+Result<families::Solution> solved(const char* family, const Values& values, const char* key, const Wrench& w,
+                                  double required) {
+    return families::solve(*families::family_named(family), values, key, {{}, w}, required);
+}
+double value(const families::Solution& s) {
+    return std::get<double>(s.value);
+}
+}  // namespace
+
+TEST_CASE("solve meets the required factor exactly where the formula does", "[solve]") {
+    // A strap holds mu 2 n F: 100 N at 2× with mu 0.3 and 4 bolts needs 100 × 2/(0.3 × 2 × 4) N each.
+    const Values v{{"friction", 0.3}, {"bolts", 4.0}};
+    const auto s = solved("strap", v, "force", {100, 0, 0, 0, 0, 0}, 2);
+    REQUIRE(s);
+    CHECK(value(*s) == relative(200 / 2.4, 1e-3));
+    CHECK(s->least.factor >= 2);
+    CHECK(s->already);
+    CHECK(*s->low == value(*s));
+    // Friction that must grow.
+    const auto more = solved("jam_collar", {{"given_by", std::string("span")}, {"span", 0.02}, {"friction", 0.1}},
+                             "friction", {-10, 0, 0, 0, 10 * 0.05, 0}, 2);
+    REQUIRE(more);
+    CHECK(value(*more) == relative(2 * 0.02 / (2 * 0.05), 1e-5));
+    CHECK_FALSE(more->already);
+}
+
+TEST_CASE("solve says why no value does it", "[solve]") {
+    const auto none = solved("ball", {}, "friction", {0, 0, 0, 9e5, 0, 0}, 2);
+    REQUIRE_FALSE(none);
+    CHECK_THAT(none.problem().what, Catch::Contains("No value of") && Catch::Contains("the best is"));
+    CHECK(solved("ball", {}, "colour", {0, 0, 0, 1, 0, 0}, 2).problem().where == "colour");
+    CHECK_THAT(solved("thread", {}, "screw", {0, 0, 1, 0, 0, 0}, 2).problem().what, Catch::Contains("is a text"));
+    CHECK_THAT(solved("tube_grip", {}, "slot_width", {0, 0, 1, 0, 0, 0}, 2).problem().what,
+               Catch::Contains("does not matter here"));
+    CHECK_FALSE(solved("ball", {}, "friction", {0, 0, 0, 1, 0, 0}, -1));
+    CHECK_FALSE(solved("ball", {}, "friction", {0, 0, 0, 1, 0, 0}, std::nan("")));
+}
+
+TEST_CASE("counts and choices are solved as what they are", "[solve]") {
+    const auto faces = solved("friction_pivot", {}, "faces", {0, 0, 0, 0, 0, 3}, 2);
+    REQUIRE(faces);
+    CHECK(value(*faces) == std::round(value(*faces)));
+    CHECK(faces->least.factor >= 2);
+    const double one_less =
+        least_factor(*joint("friction_pivot", {{"faces", value(*faces) - 1}}), {{}, {0, 0, 0, 0, 0, 3}}).factor;
+    CHECK(one_less < 2);
+    const auto kept = solved("insert", {{"kind", std::string("wood_screw")}, {"diameter", 0.004}, {"length", 0.02}},
+                             "duration", {0, 0, 1800, 0, 0, 0}, 1);
+    REQUIRE(kept);
+    CHECK(std::get<std::string>(kept->value) == "short");
+}
+
+TEST_CASE("solve agrees with the factor for every input of every family", "[solve][law]") {
+    for (const auto* family : families::registry()) {
+        for (const auto& p : family->parameters()) {
+            if (p.kind == families::Kind::text) continue;
+            const auto s = families::solve(*family, {}, p.key, {{0, 0, -10, 0, 0.3, 0}, {4, 3, 2, 0.1, 0.2, 0.3}}, 1.7);
+            if (!s) continue;
+            CAPTURE(family->key(), p.key);
+            Values v{{p.key, s->value}};
+            const auto made = families::join(*family, v);
+            REQUIRE(made);
+            CHECK(least_factor(**made, {{0, 0, -10, 0, 0.3, 0}, {4, 3, 2, 0.1, 0.2, 0.3}}).factor >= 1.7 * (1 - 1e-6));
+        }
+    }
+}
+
+TEST_CASE("capacity by direction is the load factor of a unit force", "[capacity]") {
+    const auto face = joint("flat_face", {});
+    const auto all = families::capacity_by_direction(*face, families::Plane::xz, {0, 0, 0.05}, {}, 24);
+    REQUIRE(all.size() == 24);
+    for (const auto& d : all) {
+        const Wrench w = families::force_at({0, 0, 0.05}, std::cos(d.angle), 0, std::sin(d.angle));
+        const double least = families::least_factor(*face, {{}, w}).factor;
+        if (std::isinf(least))
+            CHECK(std::isinf(d.force));
+        else
+            CHECK(d.force == relative(least, 1e-6));
+    }
+    // A symmetric face is as strong to the left as to the right.
+    CHECK(all[0].force == relative(all[12].force, 1e-3));
+}
+
+TEST_CASE("a force and its moment", "[capacity]") {
+    const auto w = families::force_at({1, 2, 3}, 4, 5, 6);
+    CHECK((w.mx == 2 * 6 - 3 * 5 && w.my == 3 * 4 - 1 * 6 && w.mz == 1 * 5 - 2 * 4));
+    const auto up = families::force_in_plane({0, 0, 0}, families::Plane::yz, std::numbers::pi / 2, 7);
+    CHECK((up.fz == relative(7, 1e-12) && up.fy == absolute(0, 1e-12)));
+}
+
+TEST_CASE("the curve passes through the present factor and skips what cannot be built", "[solve]") {
+    const auto* family = families::family_named("friction_pivot");
+    const Load load{{}, {0, 0, 0, 0, 0, 1}};
+    const auto curve = families::factor_curve(*family, {}, "inner_diameter", load, 0, 0.08, 41);
+    REQUIRE(curve.size() == 41);
+    CHECK(std::isfinite(curve[0].factor));
+    CHECK(std::isnan(curve[40].factor));  // a hole of 80 mm in a face of 40 mm
+    CHECK(curve[5].moves > 0);
+}
