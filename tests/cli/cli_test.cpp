@@ -2,6 +2,7 @@
 #include <sys/wait.h>
 
 #include <array>
+#include <cmath>
 #include <cstdio>
 #include <fstream>
 #include <nlohmann/json.hpp>
@@ -201,4 +202,60 @@ TEST_CASE("quantity says what the program understands", "[cli]") {
     CHECK(run("quantity '3 kg' --to mm").exit_code == 2);
     CHECK(run("quantity 'three'").exit_code == 2);
     CHECK(run("quantity '40 in·lb'").out == "torque: 4.52 N·m, 40 in·lb\n");
+}
+
+TEST_CASE("solve gives the value that reaches the factor, or says why none does", "[cli]") {
+    const auto s =
+        json::parse(run("solve strap force friction=0.3 bolts=4 --wrench 100,0,0,0,0,0 --required 2 --json").out);
+    CHECK(s.at("value").get<double>() == relative(200 / 2.4, 1e-3));
+    CHECK(s.at("factor").get<double>() >= 2);
+    CHECK(s.at("already") == true);
+    CHECK_THAT(run("solve strap force --wrench 100,0,0,0,0,0").out,
+               Catch::Contains("and more") || Catch::Contains("between"));
+    const auto none = run("solve ball friction --wrench 0,0,0,9e5,0,0 --json");
+    CHECK(none.exit_code == 1);
+    CHECK(json::parse(none.out).at("value").is_null());
+    CHECK_THAT(json::parse(none.out).at("reason").get<std::string>(), Catch::Contains("No value of"));
+    CHECK(run("solve ball friction --wrench 0,0,0,9e5,0,0").exit_code == 1);
+    for (const char* wrong :
+         {"solve ball colour --wrench 0,0,1,0,0,0", "solve nothing friction --wrench 0,0,1,0,0,0",
+          "solve ball friction --wrench 1,2", "solve ball friction", "solve thread screw --wrench 0,0,1,0,0,0",
+          "solve ball friction --wrench 0,0,0,0,0,0", "solve ball friction ball_diameter=3kg --wrench 0,0,1,0,0,0"}) {
+        CAPTURE(wrong);
+        CHECK(run(wrong).exit_code == 2);
+        CHECK_FALSE(run(wrong).err.empty());
+    }
+}
+
+TEST_CASE("adapter routes", "[cli]") {
+    const auto bush = json::parse(run("thread route '1/4-20 male' '3/8-16 female' --json").out);
+    CHECK(bush.at("steps").size() == 1);
+    CHECK_THAT(run("thread route '1/4-20 male' '1/4-20 female'").out, Catch::Contains("no adapter"));
+    CHECK(run("thread route 'M12 male' '1/4-20 female'").exit_code == 1);
+    CHECK(run("thread route '1/4-20' '1/4-20 female'").exit_code == 2);
+    CHECK(run("thread route '1/4-20 male' '3/8-16 female' --stock /nowhere.json").exit_code == 3);
+    TemporaryFolder folder;
+    const auto stock = folder.path() / "stock.json";
+    std::ofstream(stock) << R"({"adapters":[{"name":"the odd bush","a":"1/4-20 female","b":"3/8-16 male"}]})";
+    const auto mine =
+        json::parse(run("thread route '1/4-20 male' '3/8-16 female' --json --stock " + stock.string()).out);
+    CHECK(mine.at("steps")[0].at("in_stock") == true);
+    std::ofstream(stock) << "{";
+    CHECK(run("thread route '1/4-20 male' '3/8-16 female' --stock " + stock.string()).exit_code == 3);
+}
+
+TEST_CASE("every family answers on the command line, and agrees with the core", "[cli][law]") {
+    for (const auto* family : clampet::families::registry()) {
+        const std::string key(family->key());
+        CAPTURE(key);
+        const auto r = run("bench " + key + " --wrench 2,1,-9,0.1,0.3,0.2 --json");
+        CHECK((r.exit_code == 0 || r.exit_code == 1));
+        const auto answer = json::parse(r.out);
+        const auto joint = *clampet::families::join(*family, {});
+        const auto report = clampet::families::report(*joint, {{}, {2, 1, -9, 0.1, 0.3, 0.2}});
+        if (std::isinf(report.factor))
+            CHECK(answer.at("factor").is_null());
+        else
+            CHECK(answer.at("factor").get<double>() == relative(report.factor, 1e-9));
+    }
 }

@@ -1,0 +1,248 @@
+// The benches, as a person uses them: chosen by picture, typed into, clicked on, exported, put into the rig.
+#include <QFile>
+#include <QImage>
+
+#include "desktop/bench_page.h"
+#include "desktop/benches_page.h"
+#include "desktop/factor_plot.h"
+#include "desktop/polar_plot.h"
+#include "window.h"
+
+using namespace clampet;
+using desktop::BenchPage;
+
+namespace {
+
+/// A window on the bench of one family.
+struct BenchWindow : DemoWindow {
+    explicit BenchWindow(const char* family, bool demo = true) : DemoWindow(demo) {
+        window.open_bench(family);
+        QTest::qWait(20);  // the plots follow the first paint
+    }
+    BenchPage& bench() { return *window.bench(); }
+    QLineEdit* editor(const char* key) {
+        auto* row = bench().input(key);
+        REQUIRE(row);
+        REQUIRE(row->field());
+        return row->field()->editor();
+    }
+    double value(const char* key) { return window.bench_model().value_of(key); }
+    double factor() { return window.bench_model().result().report.factor; }
+};
+
+}  // namespace
+
+TEST_CASE("benches are chosen by picture and by what they are for", "[desktop][bench]") {
+    DemoWindow d(false);
+    QTest::mouseClick(d.window.benches_tab(), Qt::LeftButton);
+    auto* page = d.window.benches();
+    REQUIRE(page->isVisible());
+    CHECK(page->shown_cards().size() == families::registry().size());
+    DemoWindow::type(page->search(), "hose clamp");
+    REQUIRE(page->shown_cards().size() == 1);
+    CHECK(page->shown_cards()[0]->family().key() == "tube_grip");
+    DemoWindow::type(page->search(), "zzz");
+    CHECK(page->shown_cards().empty());
+    DemoWindow::type(page->search(), "webbing");
+    QTest::keyClick(page->search(), Qt::Key_Return);
+    REQUIRE(d.window.bench());
+    CHECK(d.window.bench()->isVisible());
+    CHECK(d.window.bench_model().family().key() == "strap");
+    // Without a rig the design has nowhere to go, and says so.
+    CHECK_FALSE(d.window.bench()->to_rig_button()->isEnabled());
+    QTest::mouseClick(d.window.bench()->back_button(), Qt::LeftButton);
+    CHECK(page->isVisible());
+}
+
+TEST_CASE("every bench opens, draws and plots", "[desktop][bench]") {
+    DemoWindow d;
+    for (const auto* family : families::registry()) {
+        CAPTURE(family->key());
+        d.window.open_bench(QString::fromStdString(std::string(family->key())));
+        auto& bench = *d.window.bench();
+        bench.update_plots();
+        CHECK(bench.section()->shown().elements.size() > 3);
+        CHECK(bench.polar_plot()->shown().own.size() > 20);
+        CHECK(bench.factor_plot()->shown().points.size() > 20);
+        CHECK_FALSE(bench.mode_rows().empty());
+        const QImage picture = bench.grab().toImage();
+        CHECK_FALSE(picture.isNull());
+    }
+}
+
+TEST_CASE("what is typed on a bench shows at once, and a bad entry keeps the last good one", "[desktop][bench]") {
+    BenchWindow d("friction_pivot");
+    const double before = d.factor();
+    const QString verdict = d.bench().verdict_text();
+    DemoWindow::type(d.editor("force"), "800 N");
+    CHECK(d.value("force") == 800);
+    CHECK(d.factor() > 1.5 * before);
+    CHECK(d.bench().verdict_text() != verdict);
+    DemoWindow::type(d.editor("force"), "kg 3");
+    CHECK(d.value("force") == 800);
+    CHECK_FALSE(d.bench().input("force")->problem_text().isEmpty());
+    CHECK(d.editor("force")->text() == "kg 3");
+    DemoWindow::type(d.editor("inner_diameter"), "60 mm");  // larger than the face
+    CHECK_THAT(d.bench().input("inner_diameter")->problem_text().toStdString(), Catch::Contains("leaves nothing"));
+    d.shortcut("undo");
+    CHECK(d.value("force") == 400);
+    CHECK(d.window.document().can_undo() == false);  // the rig is untouched
+    d.shortcut("redo");
+    CHECK(d.value("force") == 800);
+}
+
+TEST_CASE("solve for: asked, answered, used", "[desktop][bench]") {
+    BenchWindow d("strap");
+    DemoWindow::type(d.bench().payload_field("mass")->editor(), "60 kg");
+    d.bench().stands()->setCurrentIndex(2);
+    emit d.bench().stands()->activated(2);
+    REQUIRE(d.factor() < 2);
+    QTest::mouseClick(d.bench().solve_button("force"), Qt::LeftButton);
+    CHECK_THAT(d.bench().answer_text().toStdString(), Catch::StartsWith("2× needs clamping force"));
+    REQUIRE(d.bench().use_answer()->isVisible());
+    QTest::mouseClick(d.bench().use_answer(), Qt::LeftButton);
+    CHECK(d.factor() == Approx(2).epsilon(1e-3));
+    DemoWindow::type(d.bench().payload_field("mass")->editor(), "900 kg");
+    QTest::mouseClick(d.bench().solve_button("friction"), Qt::LeftButton);
+    CHECK_THAT(d.bench().answer_text().toStdString(), Catch::Contains("No value of"));
+    CHECK_FALSE(d.bench().use_answer()->isVisible());
+    DemoWindow::type(d.bench().payload_field("mass")->editor(), "-2 kg");
+    CHECK(d.window.bench_model().bench().payload.mass == 900);
+    CHECK_FALSE(d.bench().payload_field("mass")->problem_text().isEmpty());
+}
+
+TEST_CASE("a click on the curve sets the value, arrow keys move it, one drag undoes at once", "[desktop][bench]") {
+    BenchWindow d("friction_pivot");
+    d.bench().update_plots();
+    auto* plot = d.bench().factor_plot();
+    REQUIRE(d.bench().against()->currentData().toString() == "force");
+    const QRectF area = plot->area(plot->rect());
+    const auto at = [&](double force) { return QPoint(qRound(plot->x_of(force, area)), qRound(area.center().y())); };
+    QTest::mousePress(plot, Qt::LeftButton, {}, at(600));
+    CHECK(d.value("force") == Approx(600).margin(6));
+    QMouseEvent move(QEvent::MouseMove, QPointF(at(700)), plot->mapToGlobal(QPointF(at(700))), Qt::NoButton,
+                     Qt::LeftButton, {});
+    QApplication::sendEvent(plot, &move);
+    CHECK(d.value("force") == Approx(700).margin(6));
+    QTest::mouseRelease(plot, Qt::LeftButton, {}, at(700));
+    d.shortcut("undo");
+    CHECK(d.value("force") == 400);
+    plot->setFocus();
+    QTest::keyClick(plot, Qt::Key_Right);
+    CHECK(d.value("force") > 400);
+    // The window of a pivot: both ends lie where the two curves say.
+    d.bench().update_plots();
+    const auto both = plot->window();
+    REQUIRE(both);
+    CHECK(both->first < both->second);
+}
+
+TEST_CASE("a click in the round plot turns the push", "[desktop][bench]") {
+    BenchWindow d("flat_face");
+    d.bench().update_plots();
+    auto* plot = d.bench().polar_plot();
+    QTest::mouseClick(plot, Qt::LeftButton, {}, plot->rect().center() - QPoint(0, 60));
+    CHECK(d.window.bench_model().bench().payload.direction == Approx(std::numbers::pi / 2).margin(0.03));
+    emit d.bench().plane()->activated(2);
+    CHECK(d.window.bench_model().bench().payload.plane == families::Plane::xy);
+    d.bench().update_plots();
+    CHECK(plot->shown().plane == families::Plane::xy);
+}
+
+TEST_CASE("a pinned variant is seen beside the one in work", "[desktop][bench]") {
+    BenchWindow d("strap");
+    QTest::mouseClick(d.bench().pin_button(), Qt::LeftButton);
+    DemoWindow::type(d.editor("force"), "90 N");
+    d.bench().update_plots();
+    CHECK(d.bench().factor_plot()->shown().pinned.size() == d.bench().factor_plot()->shown().points.size());
+    CHECK_FALSE(d.bench().polar_plot()->shown().pinned.empty());
+    const auto labels = d.bench().findChildren<QLabel*>();
+    CHECK(std::any_of(labels.begin(), labels.end(), [](auto* l) { return l->text().startsWith("pinned "); }));
+    QTest::mouseClick(d.bench().pin_button(), Qt::LeftButton);
+    d.bench().update_plots();
+    CHECK(d.bench().factor_plot()->shown().pinned.empty());
+}
+
+TEST_CASE("a seam opens in its bench with its load, and the design comes back", "[desktop][bench]") {
+    DemoWindow d;
+    d.click_seam("ball");
+    QTest::mouseClick(d.window.sheet()->bench_button(), Qt::LeftButton);
+    REQUIRE(d.window.bench());
+    auto& bench = *d.window.bench();
+    CHECK(d.window.bench_model().result().report.factor == Approx(0.68).margin(0.01));  // as the seam's own
+    DemoWindow::type(bench.input("torque")->field()->editor(), "1.5 N·m");
+    const double on_bench = d.window.bench_model().result().report.factor;
+    CHECK(on_bench > 2);
+    CHECK_FALSE(d.window.document().can_undo());
+    QTest::mouseClick(bench.to_rig_button(), Qt::LeftButton);
+    CHECK(d.window.stack()->isVisible());
+    CHECK(d.window.stack()->selected() == "ball");
+    CHECK_FALSE(d.window.sheet()->verdict_text().endsWith("Slips"));
+    d.shortcut("undo");
+    CHECK(d.window.sheet()->verdict_text().endsWith("Slips"));
+    QTest::mouseClick(d.window.sheet()->bench_button(), Qt::LeftButton);
+    QTest::mouseClick(bench.back_button(), Qt::LeftButton);
+    CHECK(d.window.stack()->isVisible());
+}
+
+TEST_CASE("a free design goes on top of the rig", "[desktop][bench]") {
+    BenchWindow d("bond");
+    DemoWindow::type(d.editor("length"), "77 mm");
+    const auto parts = d.window.document().rig().parts.size();
+    QTest::mouseClick(d.bench().to_rig_button(), Qt::LeftButton);
+    CHECK(d.window.document().rig().parts.size() == parts + 1);
+    const auto& element = d.window.document().rig().interfaces.back().elements[0];
+    CHECK(element.family == "bond");
+    CHECK(std::get<double>(element.inputs.at("length")) == Approx(0.077));
+    d.shortcut("undo");
+    CHECK(d.window.document().rig().parts.size() == parts);
+    d.window.open_bench("tether");  // lies beside the load path
+    CHECK_FALSE(d.bench().to_rig_button()->isEnabled());
+}
+
+TEST_CASE("a bench exports as page, picture and table", "[desktop][bench]") {
+    BenchWindow d("cam");
+    d.bench().update_plots();
+    const auto bytes = [&](const char* name) {
+        const QString path = d.folder.path() + "/" + name;
+        const auto done = d.bench().export_to(path);
+        if (!done) FAIL(done.problem().sentence());
+        QFile file(path);
+        REQUIRE(file.open(QIODevice::ReadOnly));
+        return file.readAll();
+    };
+    CHECK(bytes("a.pdf").startsWith("%PDF"));
+    CHECK(bytes("a.svg").contains("<svg"));
+    CHECK(QImage::fromData(bytes("a.png")).width() == 2000);
+    const QString table = QString::fromUtf8(bytes("a.csv"));
+    CHECK(table.startsWith("table,name,value,unit,note\n"));
+    for (const char* wanted :
+         {"input,radius,0.015,m,", "mode,stays_shut,", "result,clamping_force,", "capacity by direction,"})
+        CHECK(table.contains(wanted));
+    for (const auto& line : table.split('\n', Qt::SkipEmptyParts)) CHECK(line.count(',') >= 4);
+    CHECK_THAT(d.bench().export_to(d.folder.path() + "/a.txt").problem().remedy, Catch::Contains(".pdf"));
+    CHECK_THAT(d.bench().export_to("/proc/nowhere/a.pdf").problem().what, Catch::Contains("could not be written"));
+}
+
+TEST_CASE("the bench keeps its design when colours and sizes change", "[desktop][bench]") {
+    BenchWindow d("wedge");
+    DemoWindow::type(d.editor("drive"), "77 N");
+    d.shortcut("dark");
+    QApplication::processEvents();
+    CHECK(d.window.bench()->isVisible());
+    CHECK(d.value("drive") == 77);
+    d.shortcut("dark");
+    QTest::mouseClick(d.bench().working_button(), Qt::LeftButton);
+    CHECK_THAT(d.bench().working_text().toStdString(), Catch::Contains("normal force"));
+}
+
+TEST_CASE("everything on a bench that takes the keyboard has a name", "[desktop][bench]") {
+    BenchWindow d("tube_grip");
+    for (auto* widget : d.bench().findChildren<QWidget*>()) {
+        if (!widget->isVisible() || !(widget->focusPolicy() & Qt::TabFocus)) continue;
+        if (qobject_cast<QComboBox*>(widget->parentWidget())) continue;
+        const auto* button = qobject_cast<QAbstractButton*>(widget);
+        CAPTURE(widget->metaObject()->className(), widget->objectName().toStdString());
+        CHECK((!widget->accessibleName().isEmpty() || (button && !button->text().isEmpty())));
+    }
+}
