@@ -13,6 +13,7 @@
 #include <QTimer>
 #include <vector>
 
+#include "desktop/bench_page.h"
 #include "desktop/input_row.h"
 #include "desktop/main_window.h"
 #include "desktop/quantity_field.h"
@@ -49,6 +50,33 @@ double keystroke_milliseconds() {
         times.push_back(static_cast<double>(timer.nsecsElapsed()) * 1e-6);
     }
     fmt::print("of a keystroke, {:.2f} ms are computing, the rest is layout and paint\n", median(computing));
+    return median(times);
+}
+
+/// A keystroke on a bench until its drawing, factors and both plots are painted anew.
+double bench_milliseconds(const char* family, const char* key) {
+    QTemporaryDir folder;
+    MainWindow window(folder.path());
+    window.show();
+    window.open_bench(family);
+    QApplication::processEvents();
+    auto* edit = window.bench()->input(key)->field()->editor();
+    std::vector<double> times;
+    edit->setFocus();
+    edit->selectAll();
+    for (const char* digit : {"2", "0", "0"}) {
+        QKeyEvent press(QEvent::KeyPress, Qt::Key_0, Qt::NoModifier, digit);
+        QApplication::sendEvent(edit, &press);
+    }
+    for (int i = 0; i < 40; ++i) {
+        edit->setSelection(0, 1);  // 200 becomes 300, and 200 again
+        QElapsedTimer timer;
+        timer.start();
+        QKeyEvent press(QEvent::KeyPress, Qt::Key_2, Qt::NoModifier, i % 2 ? "2" : "3");
+        QApplication::sendEvent(edit, &press);
+        for (int turn = 0; turn < 3; ++turn) QApplication::processEvents();  // paints, plots, and paints the plots
+        times.push_back(static_cast<double>(timer.nsecsElapsed()) * 1e-6);
+    }
     return median(times);
 }
 
@@ -122,6 +150,12 @@ int main(int argc, char** argv) {
     fmt::print("{:<34} {:>7.0f} ms {:>7.0f} ms {:>10.2f}\n", "start to first paint, demo", demo, 2 * empty,
                demo / (2 * empty));
     fmt::print("{:<34} {:>7.0f} ms\n", "  an empty Qt window", empty);
+    for (const auto& [family, input] :
+         {std::pair{"cam", "hand_force"}, {"friction_pivot", "force"}, {"ball", "force"}, {"flat_face", "force"}}) {
+        const double bench = bench_milliseconds(family, input);
+        fmt::print("{:<34} {:>7.2f} ms {:>7.0f} ms {:>10.2f}\n", fmt::format("keystroke on a bench, {}", family), bench,
+                   16.0, bench / 16);
+    }
     fmt::print("{:<34} {:>7.0f} ms\n", "  the demo's rig checked and painted", rig);
     return 0;
 }

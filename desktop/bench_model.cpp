@@ -6,7 +6,7 @@
 namespace clampet::desktop {
 namespace {
 
-constexpr unsigned plot_points = 61, plot_directions = 48;
+constexpr unsigned plot_points = 33, plot_directions = 36;
 
 families::Values typical_values(const rig::Element& element) {
     const auto values = rig::values_of(element, rig::End::typical, {});
@@ -154,13 +154,13 @@ Result<families::Solution> BenchModel::solve(const std::string& key) const {
 std::vector<families::DirectionalCapacity> BenchModel::capacity(const study::Bench& bench,
                                                                 const families::Joint& joint) const {
     return families::capacity_by_direction(joint, bench.payload.plane, bench.payload.at, bench.load().permanent,
-                                           plot_directions);
+                                           plot_directions, families::Accuracy::picture);
 }
 
 std::vector<families::CurvePoint> BenchModel::curve(const study::Bench& bench, const std::string& key, double from,
                                                     double to) const {
     return families::factor_curve(*families::family_named(bench.element.family), typical_values(bench.element), key,
-                                  bench.load(), from, to, plot_points);
+                                  bench.load(), from, to, plot_points, families::Accuracy::picture);
 }
 
 }  // namespace clampet::desktop

@@ -22,9 +22,11 @@ Wrench force_in_plane(const ActsAt& at, Plane plane, double angle, double force)
     return force_at(at, a, b, 0);
 }
 
-std::vector<DirectionalCapacity> capacity_by_direction(const Joint& joint, Plane plane, const ActsAt& at,
-                                                       const Wrench& permanent, unsigned directions) {
+std::vector<DirectionalCapacity> capacity_by_direction(const Joint& given, Plane plane, const ActsAt& at,
+                                                       const Wrench& permanent, unsigned directions,
+                                                       Accuracy accuracy) {
     std::vector<DirectionalCapacity> all;
+    const Joint& joint = accuracy == Accuracy::picture ? given.for_search() : given;
     for (unsigned i = 0; i < directions; ++i) {
         const double angle = 2 * std::numbers::pi * i / directions;
         DirectionalCapacity here{angle, ModeReport::mechanics_infinity, {}};

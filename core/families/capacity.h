@@ -23,9 +23,11 @@ Wrench force_at(const ActsAt& at, double fx, double fy, double fz);
 Wrench force_in_plane(const ActsAt& at, Plane plane, double angle, double force);
 
 /// How hard one may pull in every direction of a plane, on top of the permanent load: the load factor of a unit force,
-/// least over the ultimate modes that have one (locks that hold or not whatever the load are left out).
-/// Range  directions >= 4. Errors: none; a joint that lets go under the permanent load alone gives 0 everywhere.
+/// least over the ultimate modes that have one (locks
+/// that hold or not whatever the load are left out). Range  directions >= 4. Errors: none; a joint that lets go under
+/// the permanent load alone gives 0 everywhere.
 std::vector<DirectionalCapacity> capacity_by_direction(const Joint& joint, Plane plane, const ActsAt& at,
-                                                       const Wrench& permanent, unsigned directions);
+                                                       const Wrench& permanent, unsigned directions,
+                                                       Accuracy accuracy = Accuracy::exact);
 
 }  // namespace clampet::families

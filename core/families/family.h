@@ -81,6 +81,9 @@ struct Advisory {
     bool doubtful = false;  ///< the interface cannot be called Holds while this stands
 };
 
+/// Numbers are exact; a picture may use a joint's lighter model, good to about two per cent.
+enum class Accuracy { exact, picture };
+
 /// An interface with its numbers in force: immutable, safe to use from any thread.
 class Joint {
  public:

@@ -4,6 +4,8 @@
 
 #include <cmath>
 
+#include "mechanics/first_exit.h"
+
 namespace clampet::families {
 namespace {
 
@@ -17,6 +19,14 @@ class FormulaJoint : public Joint {
     std::span<const Mode> modes() const noexcept override { return modes_; }
     double utilisation(std::size_t mode, const Wrench& w) const noexcept override {
         return parts_.modes[mode].utilisation(w);
+    }
+    double load_factor(std::size_t mode, const Ray& ray) const noexcept override {
+        const auto& m = parts_.modes[mode];
+        const auto search = m.searching ? m.searching() : m.utilisation;
+        const auto used = [&](double lambda) { return search(ray.at(lambda)); };
+        if (!m.ends_with) return mechanics::first_exit(used, m.tolerance);
+        const double cap = mechanics::first_exit([&](double lambda) { return m.ends_with(ray.at(lambda)); });
+        return mechanics::first_exit_below(cap, used, m.tolerance);
     }
     std::string motion(std::size_t mode, const Wrench& w) const override {
         return parts_.modes[mode].motion ? parts_.modes[mode].motion(w) : std::string();

@@ -12,6 +12,12 @@ struct FormulaMode {
     std::function<std::vector<NamedValue>(const Wrench&)> demand, capacity;
     std::function<std::string(const Wrench&)> motion;  ///< may be empty
     std::string formula, source;                       ///< of the capacity, for the working
+    /// For costly modes. `ends_with` is 1 where equilibrium is lost, beyond which the mode is not asked; `searching`
+    /// makes a copy of the utilisation that may remember its last answer, for one search; `tolerance` of the factor,
+    /// safe side.
+    std::function<double(const Wrench&)> ends_with;
+    std::function<std::function<double(const Wrench&)>()> searching;
+    double tolerance = 1e-9;
 };
 
 /// What a mode asks for, what it can give, and how that is written.

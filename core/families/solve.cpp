@@ -27,6 +27,7 @@ class Search {
     Search(const Family& family, Values values, const Parameter& parameter, const Load& load, double required)
         : family_(family), values_(std::move(values)), parameter_(parameter), load_(load), required_(required) {}
 
+    void use(Accuracy accuracy) { accuracy_ = accuracy; }
     Trial at(double value) {
         Trial t{value, false, {0, ""}, {}};
         t.moves = std::numeric_limits<double>::quiet_NaN();
@@ -37,7 +38,7 @@ class Search {
             return t;
         }
         t.built = true;
-        t.least = least_factor(**joint, load_);
+        t.least = least_factor(accuracy_ == Accuracy::picture ? (*joint)->for_search() : **joint, load_);
         t.moves = ease_of_moving(**joint, load_);
         return t;
     }
@@ -71,6 +72,7 @@ class Search {
     const Parameter& parameter_;
     const Load& load_;
     double required_;
+    Accuracy accuracy_ = Accuracy::exact;
     Problem refused_;
 };
 
@@ -217,12 +219,13 @@ Result<Solution> solve(const Family& family, const Values& given, std::string_vi
 }
 
 std::vector<CurvePoint> factor_curve(const Family& family, const Values& given, std::string_view key, const Load& load,
-                                     double from, double to, unsigned points) {
+                                     double from, double to, unsigned points, Accuracy accuracy) {
     std::vector<CurvePoint> curve;
     const auto values = complete(family, given);
     const auto* p = find_parameter(family, key);
     if (!values || !p || p->kind != Kind::quantity) return curve;
     Search search(family, *values, *p, load, 1);
+    search.use(accuracy);
     for (unsigned i = 0; i < points; ++i) {
         double value = from + (to - from) * i / std::max(1u, points - 1);
         if (p->whole_number) value = std::round(value);

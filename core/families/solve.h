@@ -41,6 +41,6 @@ struct CurvePoint {
 /// Of a mode with the key "moves", under a load.
 double ease_of_moving(const Joint& joint, const Load& load) noexcept;
 std::vector<CurvePoint> factor_curve(const Family& family, const Values& given, std::string_view key, const Load& load,
-                                     double from, double to, unsigned points);
+                                     double from, double to, unsigned points, Accuracy accuracy = Accuracy::exact);
 
 }  // namespace clampet::families

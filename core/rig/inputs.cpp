@@ -62,6 +62,7 @@ struct Resolve {
                                        link.result),
                            "Name an element that comes before this one in the same interface, and one of its results, "
                            "for example screw.preload."};
+        if (const auto ok = families::check_value(parameter, at->second); !ok) return ok.problem();
         return families::Value{at->second};
     }
 };
@@ -77,9 +78,11 @@ Result<Values> values_of(const Element& element, End end, const std::map<std::st
                        fmt::format("Use one of: {}.", known)};
     }
     Values values;
+    std::size_t known = 0;
     for (const auto& parameter : family->parameters()) {
         const auto given = element.inputs.find(parameter.key);
         if (given != element.inputs.end()) {
+            ++known;
             auto value = std::visit(Resolve{parameter, end, linked}, given->second);
             if (!value) return Problem{"inputs/" + parameter.key, value.problem().what, value.problem().remedy};
             values[parameter.key] = *value;
@@ -91,6 +94,7 @@ Result<Values> values_of(const Element& element, End end, const std::map<std::st
         if (end == End::weak && !parameter.spread.weak_choice.empty())
             values[parameter.key] = parameter.spread.weak_choice;
     }
+    if (known == element.inputs.size()) return values;
     for (const auto& [key, input] : element.inputs)
         if (!families::find_parameter(*family, key))
             return Problem{"inputs/" + key, fmt::format("{} has no parameter “{}”.", family->name(), key),
@@ -108,7 +112,7 @@ Result<Prepared> prepare(const Interface& interface, End end) {
         };
         auto values = values_of(element, end, linked);
         if (!values) return placed(values.problem(), "");
-        auto joint = families::join(*families::family_named(element.family), *values);
+        auto joint = families::family_named(element.family)->join(*values);  // complete and within bounds already
         if (!joint) return placed(joint.problem(), "inputs/");
         for (const auto& result : (*joint)->results({})) linked[element.id + "." + result.name] = result.value;
         prepared.joints.push_back(*joint);

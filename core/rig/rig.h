@@ -117,6 +117,10 @@ struct Rig {
 /// Checks that a rig can be computed: names, references, one support, no cycle, every input in its bounds.
 /// Errors  A Problem whose `where` is the JSON path, for example /interfaces/2/support/part.
 Status validate(const Rig& rig);
+/// The same but for the inputs of its interfaces, which prepare() checks: spares building every joint twice.
+Status validate_structure(const Rig& rig);
+/// A Problem of prepare() with its place in the whole rig.
+Problem placed(const Rig& rig, std::string_view interface, const Problem& problem);
 
 /// The end of every input's band that is asked for.
 enum class End { weak, typical, strong };

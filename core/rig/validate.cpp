@@ -90,10 +90,6 @@ Status check_interface(const Rig& rig, std::size_t i) {
     if (f.pose && !(std::abs(f.pose->forward) <= 7 && std::abs(f.pose->side) <= 7 && std::abs(f.pose->pan) <= 7))
         return Problem{path("interfaces", i, "/pose"), "The pose is not an angle.",
                        "Give forward, side and pan in radians."};
-    for (const End end : {End::typical, End::weak, End::strong})
-        if (auto prepared = prepare(f, end); !prepared)
-            return Problem{path("interfaces", i, prepared.problem().where), prepared.problem().what,
-                           prepared.problem().remedy};
     return Done{};
 }
 
@@ -131,7 +127,7 @@ Status check_tree(const Rig& rig) {
 
 }  // namespace
 
-Status validate(const Rig& rig) {
+Status validate_structure(const Rig& rig) {
     if (rig.parts.size() > most_items || rig.interfaces.size() > most_items)
         return Problem{"/parts", "There are more than 500 parts or interfaces.", "Split the rig."};
     if (!(rig.required > 0) || !(rig.required <= 100))
@@ -161,6 +157,21 @@ Status validate(const Rig& rig) {
                            "Give each its own id."};
     }
     return check_tree(rig);
+}
+
+Problem placed(const Rig& rig, std::string_view interface, const Problem& problem) {
+    for (std::size_t i = 0; i < rig.interfaces.size(); ++i)
+        if (rig.interfaces[i].id == interface)
+            return {path("interfaces", i, problem.where), problem.what, problem.remedy};
+    return problem;
+}
+
+Status validate(const Rig& rig) {
+    if (auto ok = validate_structure(rig); !ok) return ok;
+    for (const auto& f : rig.interfaces)
+        for (const End end : {End::typical, End::weak, End::strong})
+            if (auto prepared = prepare(f, end); !prepared) return placed(rig, f.id, prepared.problem());
+    return Done{};
 }
 
 }  // namespace clampet::rig

@@ -293,7 +293,7 @@ void conclude(RigCheck& check) {
 }
 
 Result<RigCheck> check(const rig::Rig& rig, const CheckOptions& options) {
-    if (const auto ok = rig::validate(rig); !ok) return ok.problem();
+    if (const auto ok = rig::validate_structure(rig); !ok) return ok.problem();
     return check_valid(rig, options);
 }
 
@@ -305,7 +305,7 @@ Result<RigCheck> check_valid(const rig::Rig& rig, const CheckOptions& options) {
     result.placement = rig::place(rig);
     for (const auto& id : result.placement.from_payload_down) {
         auto interface = check_interface(rig, result.placement, *rig.interface(id), options);
-        if (!interface) return interface.problem();
+        if (!interface) return rig::placed(rig, id, interface.problem());
         result.interfaces.push_back(std::move(*interface));
     }
     conclude(result);

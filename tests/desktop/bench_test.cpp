@@ -84,6 +84,9 @@ TEST_CASE("what is typed on a bench shows at once, and a bad entry keeps the las
     CHECK(d.editor("force")->text() == "kg 3");
     DemoWindow::type(d.editor("inner_diameter"), "60 mm");  // larger than the face
     CHECK_THAT(d.bench().input("inner_diameter")->problem_text().toStdString(), Catch::Contains("leaves nothing"));
+    d.shortcut("undo");  // of the 6 mm that were good on the way to 60
+    CHECK(d.value("inner_diameter") == Approx(0.0085));
+    CHECK(d.value("force") == 800);
     d.shortcut("undo");
     CHECK(d.value("force") == 400);
     CHECK(d.window.document().can_undo() == false);  // the rig is untouched

@@ -23,6 +23,13 @@ constexpr double infinite = std::numeric_limits<double>::infinity();
 constexpr double pi = std::numbers::pi;
 constexpr std::size_t most_points = 512;
 
+/// The last answer of a search, from which the next one starts.
+struct Nearby {
+    mechanics::ContactPressure pressure;
+    mechanics::SlipLimit<3> slip;
+    bool known = false;
+};
+
 struct EdgeClamp {
     bool locked = true;
     double force = 0, a = 0, b = 0, pad = 0;  ///< upper plate along x and y; lower pad's diameter [m]
@@ -42,32 +49,44 @@ struct EdgeClamp {
         const double N = above(w);
         return N > 0 ? std::max(prying_x(w) / (N * a / 2), prying_y(w) / (N * b / 2)) : infinite;
     }
-    mechanics::ContactPressure pressure(const Wrench& w) const {
-        return solver->solve(above(w), std::copysign(prying_x(w), w.my), std::copysign(prying_y(w), -w.mx));
+    mechanics::ContactPressure pressure(const Wrench& w, Nearby* near = nullptr) const {
+        const auto p = solver->solve(above(w), std::copysign(prying_x(w), w.my), std::copysign(prying_y(w), -w.mx),
+                                     near && near->known ? &near->pressure : nullptr);
+        if (near && p.in_balance) near->pressure = p;
+        return p;
     }
-    mechanics::SlipLimit<3> slip(const Wrench& w) const;
+    /// 1 where the plate tips, the pad unloads or the clamp parts.
+    double lost(const Wrench& w) const {
+        if (!(above(w) > 0) || !(below(w) >= 0)) return infinite;
+        return tipping(w);
+    }
+    mechanics::SlipLimit<3> slip(const Wrench& w, Nearby* near = nullptr) const;
     double frame_stress(const Wrench& w) const {
         const double N = std::max(0.0, below(w));
         return frame.inner_stress(N * (throat + frame.depth / 2), N);
     }
-    double board_pressure(const Wrench& w) const {
-        const auto p = pressure(w);
+    double board_pressure(const Wrench& w, Nearby* near = nullptr) const {
+        const auto p = pressure(w, near);
+        if (near) near->known = p.in_balance;
         return p.in_balance ? solver->greatest(p) : infinite;
     }
 };
 
-mechanics::SlipLimit<3> EdgeClamp::slip(const Wrench& w) const {
+mechanics::SlipLimit<3> EdgeClamp::slip(const Wrench& w, Nearby* near) const {
     mechanics::SlipLimit<3> none;
     none.multiplier = 0;
-    const auto p = pressure(w);
+    const auto p = pressure(w, near);
     if (!p.in_balance || below(w) < 0) return none;
     std::array<double, most_points + 2 * mechanics::sum_block> f{};
     solver->forces(p, upper_friction, f.data());
     const std::size_t count = solver->patch().count();
     for (std::size_t i = count; i < contacts->padded(); ++i) f[i] = 0;
     f[count] = lower_friction * below(w);
-    return mechanics::slip_limit(*contacts, std::span<const double>(f.data(), contacts->padded()),
-                                 {w.fx, w.fy, w.mz / solver->patch().size});
+    const auto limit = mechanics::slip_limit(*contacts, std::span<const double>(f.data(), contacts->padded()),
+                                             {w.fx, w.fy, w.mz / solver->patch().size}, infinite, 0.01,
+                                             near && near->known ? &near->slip : nullptr);
+    if (near) *near = {p, limit, std::isfinite(limit.multiplier) && limit.multiplier > 0};
+    return limit;
 }
 
 drawing::Drawing section(const EdgeClamp& g, const Load& load) {
@@ -103,11 +122,15 @@ drawing::Drawing section(const EdgeClamp& g, const Load& load) {
 FormulaMode slips(const EdgeClamp& g) {
     FormulaMode m;
     m.mode = {"slips", ModeClass::ultimate, "slides or turns on the board", false, false};
-    m.utilisation = [g](const Wrench& w) {
-        if (!(g.force > 0) || g.above(w) <= 0 || g.below(w) < 0 || g.tipping(w) >= 1) return infinite;
-        const double multiplier = g.slip(w).multiplier;
+    const auto used = [g](const Wrench& w, Nearby* near) {
+        if (!(g.force > 0) || g.lost(w) >= 1) return infinite;
+        const double multiplier = g.slip(w, near).multiplier;
         return multiplier > 0 ? 1 / multiplier : infinite;
     };
+    m.utilisation = [used](const Wrench& w) { return used(w, nullptr); };
+    m.searching = [used] { return [used, near = Nearby{}](const Wrench& w) mutable { return used(w, &near); }; };
+    m.ends_with = [g](const Wrench& w) { return g.lost(w); };
+    m.tolerance = 2e-4;
     m.demand = [](const Wrench& w) {
         return std::vector<NamedValue>{{"along", std::hypot(w.fx, w.fy), Dimension::force},
                                        {"twist", std::abs(w.mz), Dimension::torque}};
@@ -164,6 +187,15 @@ void add_modes(const EdgeClamp& g, FormulaParts& parts) {
              return std::max(g.board_pressure(w), std::max(0.0, g.below(w)) / (pi * g.pad * g.pad / 4));
          },
          [g](const Wrench&) { return g.board_strength; }, "p of the no-tension block, or F/(π d²/4)", "derived"}));
+    auto& crush = parts.modes.back();
+    crush.searching = [g] {
+        return [g, near = Nearby{}](const Wrench& w) mutable {
+            const double pad = std::max(0.0, g.below(w)) / (pi * g.pad * g.pad / 4);
+            return std::max(g.board_pressure(w, &near), pad) / g.board_strength;
+        };
+    };
+    crush.ends_with = [g](const Wrench& w) { return g.force > 0 ? g.tipping(w) : infinite; };
+    crush.tolerance = 2e-4;
     parts.modes.push_back(
         ratio({"opens", ModeClass::service, "lifts at one edge of its plate", "moment", Dimension::torque,
                [g](const Wrench& w) { return std::abs(w.my) / g.a + std::abs(w.mx) / g.b; },
@@ -202,12 +234,12 @@ Result<EdgeClamp> read(const Values& v, const Squeeze& squeezed) {
     mechanics::PatchShape shape;
     const double a = g.a / 2, b = g.b / 2;
     shape.polygon = {{-a, -b}, {a, -b}, {a, b}, {-a, b}};
-    const auto patch = mechanics::make_patch(shape, mechanics::Bedding::even, 8, 40);
+    const auto patch = mechanics::make_patch(shape, mechanics::Bedding::even, 5, 28);
     if (!patch) return patch.problem();
     auto x = patch->x, y = patch->y;
     x.push_back(0);
     y.push_back(0);
-    g.solver = std::make_shared<const mechanics::PressureSolver>(*patch, 1e-8);
+    g.solver = std::make_shared<const mechanics::PressureSolver>(*patch, 1e-6);
     g.contacts = std::make_shared<const mechanics::PlanarContacts>(x, y, patch->size);
     return g;
 }

@@ -44,6 +44,10 @@ struct Pivot {
     }
     /// Holding torque about the axis of all faces and the pin.
     double holding(const Wrench& w) const {
+        if (yoke) {  // its pressure is even whatever the load
+            const double own = close_pin ? pin_friction * pin_radius * std::hypot(w.fx, w.fy) : 0;
+            return faces * friction * wear() * even_radius() * force + own;
+        }
         const auto p = pressure(w);
         if (!p.in_balance) return 0;
         std::array<double, most_points + mechanics::sum_block> f;
@@ -97,6 +101,11 @@ void add_modes(const Pivot& g, FormulaParts& parts) {
                    ? "turns"
                    : "slides in its hole";
     };
+    slips.ends_with = [g](const Wrench& w) {
+        if (!(g.force > 0) || !(g.normal(w) > 0)) return infinite;
+        return g.yoke ? g.cheek(w) : std::hypot(w.mx, w.my) / (g.normal(w) * g.outer);
+    };
+    slips.tolerance = g.yoke && g.close_pin ? 1e-9 : 2e-4;
     slips.formula = "n ∫ μ p r dA + μ_p r_pin V";
     slips.source = "Shigley, uniform pressure; uniform wear (R_o + R_i)/2 at the low end";
     parts.modes.push_back(std::move(slips));
@@ -197,9 +206,9 @@ Result<Pivot> read(const Values& v, double force) {
     mechanics::PatchShape shape;
     shape.radius = g.outer;
     shape.hole_radius = g.inner;
-    auto patch = mechanics::make_patch(shape, mechanics::Bedding::even, 8, 48);
+    auto patch = mechanics::make_patch(shape, mechanics::Bedding::even, 6, 32);
     if (!patch) return patch.problem();
-    g.solver = std::make_shared<const mechanics::PressureSolver>(*patch, 1e-8);
+    g.solver = std::make_shared<const mechanics::PressureSolver>(*patch, 1e-6);
     g.contacts = std::make_shared<const mechanics::PlanarContacts>(patch->x, patch->y, patch->size);
     return g;
 }

@@ -121,7 +121,7 @@ Result<FormulaParts> build(const Values& v) {
     mechanics::PatchShape shape;
     const double a = g.length / 2, b = g.width / 2;
     shape.polygon = {{-a, -b}, {a, -b}, {a, b}, {-a, b}};
-    const auto patch = mechanics::make_patch(shape, mechanics::Bedding::even, 6, 32);
+    const auto patch = mechanics::make_patch(shape, mechanics::Bedding::even, 5, 28);
     if (!patch) return patch.problem();
     g.size = patch->size;
     g.contacts = std::make_shared<const mechanics::PlanarContacts>(patch->x, patch->y, patch->size);

@@ -100,6 +100,8 @@ FormulaMode slips(const Slot& g) {
         return turned > std::abs(at.motion[0] * w.fx + at.motion[1] * w.fy) ? "twists in the slot"
                                                                             : "slides in the slot";
     };
+    m.ends_with = [g](const Wrench& w) { return g.force > 0 ? std::max(g.parted(w), g.rocked(w)) : infinite; };
+    m.tolerance = 2e-4;
     m.formula = "min Σ μ p dA |v| over both faces";
     m.source = "derived, upper-bound theorem";
     return m;
@@ -121,9 +123,9 @@ Result<std::shared_ptr<const Joint>> join_slot(const Values& v) {
     mechanics::PatchShape shape;
     const double a = g.length / 2, b = g.width / 2;
     shape.polygon = {{-a, -b}, {a, -b}, {a, b}, {-a, b}};
-    const auto patch = mechanics::make_patch(shape, mechanics::Bedding::even, 8, 40);
+    const auto patch = mechanics::make_patch(shape, mechanics::Bedding::even, 5, 28);
     if (!patch) return patch.problem();
-    g.solver = std::make_shared<const mechanics::PressureSolver>(*patch, 1e-8);
+    g.solver = std::make_shared<const mechanics::PressureSolver>(*patch, 1e-6);
     g.contacts = std::make_shared<const mechanics::PlanarContacts>(patch->x, patch->y, patch->size);
     FormulaParts parts;
     parts.working = squeezed->working;
@@ -152,6 +154,10 @@ Result<std::shared_ptr<const Joint>> join_slot(const Values& v) {
         ratio({"crush", ModeClass::ultimate, "crushes its pads", "pressure", Dimension::stress,
                [g](const Wrench& w) { return g.pressure(w); }, [g](const Wrench&) { return g.pad_strength; },
                "p of the no-tension block", "derived"}));
+    parts.modes.back().ends_with = [g](const Wrench& w) {
+        return g.force > 0 ? std::max(g.parted(w), g.rocked(w)) : infinite;
+    };
+    parts.modes.back().tolerance = 2e-4;
     parts.results = {{"clamping_force", g.force, Dimension::force},
                      {"normal_force_sum", 2 * g.force, Dimension::force},
                      {"holding_force_along", 2 * g.friction * g.force, Dimension::force}};

@@ -5,7 +5,9 @@
 
 namespace clampet::families {
 
-std::span<const Parameter> grip_parameters() {
+namespace {
+
+std::vector<Parameter> make_rows() {
     constexpr double degree = std::numbers::pi / 180;
     const auto for_jaws = [](Parameter p, std::vector<std::string> jaws) {
         return shown_for(std::move(p), "jaws", std::move(jaws));
@@ -15,7 +17,7 @@ std::span<const Parameter> grip_parameters() {
     for (auto& row : squeezed)
         if (row.key == "squeezed_by") row.choices.push_back({"spring", "a spring clamp"});
     const auto by_spring = [](Parameter p) { return shown_for(std::move(p), "squeezed_by", {"spring"}); };
-    static const std::vector<Parameter> rows = joined({
+    return joined({
         {
             choice_row("jaws", "Jaws",
                        {{"flat", "two flat jaws"},
@@ -116,6 +118,12 @@ std::span<const Parameter> grip_parameters() {
                          "Plywood 8 MPa, hardwood 9 MPa, rubber 3 MPa, aluminium 100 MPa.", "from memory"),
         },
     });
+}
+
+}  // namespace
+
+std::span<const Parameter> grip_parameters() {
+    static const std::vector<Parameter> rows = make_rows();
     return rows;
 }
 
