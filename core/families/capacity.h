@@ -22,10 +22,10 @@ Wrench force_at(const ActsAt& at, double fx, double fy, double fz);
 /// The same for a force of one size in a plane, at an angle from the plane's first axis towards its second.
 Wrench force_in_plane(const ActsAt& at, Plane plane, double angle, double force);
 
-/// How hard one may pull in every direction of a plane, on top of the permanent load: the load factor of a unit force,
-/// least over the ultimate modes that have one (locks
-/// that hold or not whatever the load are left out). Range  directions >= 4. Errors: none; a joint that lets go under
-/// the permanent load alone gives 0 everywhere.
+/// How hard one may pull in every direction of a plane, on top of the permanent load.
+/// Meaning  The load factor of a unit force, least over the ultimate modes that have one; locks that hold or not
+///          whatever the load are left out.
+/// Range    directions >= 4. A joint that lets go under the permanent load alone gives 0 everywhere.
 std::vector<DirectionalCapacity> capacity_by_direction(const Joint& joint, Plane plane, const ActsAt& at,
                                                        const Wrench& permanent, unsigned directions,
                                                        Accuracy accuracy = Accuracy::exact);
