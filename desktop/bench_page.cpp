@@ -362,9 +362,11 @@ void BenchPage::refresh() {
     refresh_inputs();
     refresh_modes();
     refresh_working();
-    pin_->setText(model_.pinned() ? tr("Unpin the other") : tr("Pin this variant"));
-    to_rig_->setText(model_.origin() ? tr("Put into the rig") : tr("Put on top of the rig"));
+    pin_->setText(model_.pinned() ? tr("Unpin") : tr("Pin"));
+    to_rig_->setText(model_.origin() ? tr("Into the rig") : tr("Onto the rig"));
     to_rig_->setEnabled(!rig_name_.isEmpty() && (model_.origin() || model_.family().joins_parts()));
+    pin_->setAccessibleName(model_.pinned() ? tr("Unpin the other variant") : tr("Pin this variant"));
+    pin_->setToolTip(tr("Keep this variant in sight beside the next one"));
     to_rig_->setToolTip(rig_name_.isEmpty() ? tr("Open a rig first.") : rig_name_);
     plots_.start();
 }

@@ -22,9 +22,10 @@ double y_of(double factor, QRectF area) {
     return area.bottom() - area.height() * std::log(f / least_shown) / std::log(most_shown / least_shown);
 }
 
-/// A round step that gives about five ticks.
-double tick_step(double span) {
-    const double raw = span / 5, decade = std::pow(10, std::floor(std::log10(raw)));
+/// A round step that gives about as many ticks as there is room for.
+double tick_step(double span, double room) {
+    const double raw = span / std::clamp(std::floor(room), 1.0, 6.0),
+                 decade = std::pow(10, std::floor(std::log10(raw)));
     for (const double nice : {1.0, 2.0, 5.0, 10.0})
         if (nice * decade >= raw) return nice * decade;
     return 10 * decade;
@@ -109,7 +110,9 @@ void FactorPlot::paint(QPainter& p, QRectF whole) const {
     }
     if (!(curve_.to > curve_.from)) return;
     paint_window(p, a);
-    const double step = tick_step(curve_.to - curve_.from);
+    const double step =
+        tick_step(curve_.to - curve_.from,
+                  a.width() / (1.5 * metrics.horizontalAdvance(desktop::shown(curve_.to, curve_.dimension))));
     for (double v = std::ceil(curve_.from / step) * step; v <= curve_.to + 1e-9 * step; v += step) {
         const double x = x_of(v, a);
         p.setPen(QPen(t.line, 1));

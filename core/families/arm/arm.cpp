@@ -145,7 +145,7 @@ drawing::Drawing section(const Arm& g, const Load& load) {
             quantity::format(std::hypot(w.fy, w.fz), Dimension::force));
     d.dimension({0, -1.6 * h}, {L, -1.6 * h}, -0.04 * L, quantity::format(L, Dimension::length));
     if (std::abs(drop) > 0)
-        d.dimension({1.08 * L, 0}, {1.08 * L, shown}, 0, quantity::format(std::abs(drop), Dimension::length));
+        d.dimension({1.3 * L, 0}, {1.3 * L, shown}, 0, quantity::format(std::abs(drop), Dimension::length));
     d.summary = fmt::format("An arm {} long; its tip moves {}.", quantity::format(L, Dimension::length),
                             quantity::format(g.drop(w), Dimension::length));
     return d;
@@ -278,7 +278,7 @@ const Family& arm() {
             also_shown_for(tapered(length_row("tip_width", "Tip, width", 0.020, 1, "At the tip.")), "section",
                            {"rectangle", "pocketed"}),
             quantity_row(
-                "modulus", "Stiffness of the material, E", Dimension::stress, 10e9, {1e6, 1e12},
+                "modulus", "Stiffness, E", Dimension::stress, 10e9, {1e6, 1e12},
                 "Along the grain: pine 9 GPa, beech 12, birch plywood 8; aluminium 69, steel 205, printed PLA 2.3 GPa.",
                 "Wood Handbook, from memory"),
             quantity_row("modulus_ratio", "E over G", Dimension::number, 16, {2, 40},
