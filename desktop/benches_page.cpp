@@ -4,6 +4,7 @@
 #include <QLabel>
 #include <QLineEdit>
 #include <QPainter>
+#include <QPushButton>
 #include <QScrollArea>
 #include <QVBoxLayout>
 
@@ -86,8 +87,14 @@ void BenchesPage::build() {
     search_->setAccessibleName(tr("Search the benches"));
     search_->setClearButtonEnabled(true);
     search_->setMaximumWidth(qRound(420 * text_scale()));
+    thread_desk_ = new QPushButton(tr("Thread desk: what screws into what"), this);
+    connect(thread_desk_, &QPushButton::clicked, this, &BenchesPage::thread_desk_wanted);
     column->addWidget(title);
-    column->addWidget(search_);
+    auto* row = new QHBoxLayout;
+    row->addWidget(search_, 1);
+    row->addWidget(thread_desk_);
+    row->addStretch(1);
+    column->addLayout(row);
     nothing_ = new QLabel(tr("No bench is for that. Try another word, such as clamp, screw, ball or slide."), this);
     set_text_colour(nothing_, theme().quiet);
     nothing_->hide();

@@ -9,6 +9,7 @@
 class QGridLayout;
 class QLabel;
 class QLineEdit;
+class QPushButton;
 
 namespace clampet::desktop {
 
@@ -39,10 +40,12 @@ class BenchesPage : public QWidget {
     /// Makes the cards, which are made when they are first wanted.
     void prepare();
     QLineEdit* search() const { return search_; }
+    QPushButton* thread_desk_button() const { return thread_desk_; }
     std::vector<BenchCard*> shown_cards() const;
 
  signals:
     void bench_wanted(const QString& family);
+    void thread_desk_wanted();
 
  protected:
     void showEvent(QShowEvent* event) override;
@@ -52,6 +55,7 @@ class BenchesPage : public QWidget {
     void build();
     void lay_out();
     QLineEdit* search_ = nullptr;
+    QPushButton* thread_desk_ = nullptr;
     QLabel* nothing_ = nullptr;
     QWidget* inside_ = nullptr;
     QGridLayout* grid_ = nullptr;

@@ -22,6 +22,7 @@
 #include "desktop/stage_bar.h"
 #include "desktop/start_page.h"
 #include "desktop/theme.h"
+#include "desktop/thread_desk.h"
 #include "project/starting_points.h"
 #include "quantity/format.h"
 #include "study/sentences.h"
@@ -85,6 +86,8 @@ void MainWindow::build_shell() {
     benches_ = new BenchesPage(pages_);
     rig_page_ = nullptr;
     bench_page_ = nullptr;
+    thread_desk_ = nullptr;
+    connect(benches_, &BenchesPage::thread_desk_wanted, this, &MainWindow::show_thread_desk);
     connect(benches_, &BenchesPage::bench_wanted, this, &MainWindow::open_bench);
     for (auto* page : std::initializer_list<QWidget*>{new QWidget(pages_), start_, brief_, benches_})
         pages_->addWidget(page);
@@ -201,7 +204,7 @@ QAction* MainWindow::action(const QString& name) const {
 void MainWindow::set_appearance(bool dark, double scale) {
     const QString selected = stack_ ? stack_->selected() : QString();
     const bool brief = pages_->currentWidget() == brief_, benches = pages_->currentWidget() == benches_,
-               bench = on_bench() && !benches;
+               desk = thread_desk_ && pages_->currentWidget() == thread_desk_, bench = on_bench() && !benches && !desk;
     apply_theme(dark, scale);
     QSettings settings;
     settings.setValue("dark", theme().dark);
@@ -213,6 +216,7 @@ void MainWindow::set_appearance(bool dark, double scale) {
     if (brief) show_brief();
     if (!selected.isEmpty()) select_seam(selected);
     if (benches) show_benches();
+    if (desk) show_thread_desk();
     if (bench) build_bench_page();
 }
 
@@ -292,6 +296,23 @@ void MainWindow::show_benches() {
     benches_->search()->setFocus();
 }
 
+void MainWindow::show_thread_desk() {
+    if (!thread_desk_) {
+        thread_desk_ = new ThreadDesk(pages_);
+        pages_->addWidget(thread_desk_);
+        connect(thread_desk_, &ThreadDesk::back_wanted, this, &MainWindow::show_benches);
+        connect(thread_desk_, &ThreadDesk::stack_wanted, this, [this](const QString& screw, const QString& socket) {
+            open_bench("thread");
+            for (const auto& [key, value] : {std::pair{"screw", screw}, {"socket", socket}})
+                if (const auto done = bench_.set_input(key, value.toStdString()); !done)
+                    return notice_->show_problem(QString::fromStdString(done.problem().sentence()));
+        });
+    }
+    pages_->setCurrentWidget(thread_desk_);
+    benches_tab_->setChecked(true);
+    refresh_undo();
+}
+
 void MainWindow::build_bench_page() {
     if (!bench_page_) {
         bench_page_ = new BenchPage(bench_, pages_);
@@ -322,7 +343,8 @@ void MainWindow::open_bench_of(const QString& interface, const QString& element)
 }
 
 bool MainWindow::on_bench() const {
-    return pages_->currentWidget() == benches_ || (bench_page_ && pages_->currentWidget() == bench_page_);
+    const auto* page = pages_->currentWidget();
+    return page == benches_ || (thread_desk_ && page == thread_desk_) || (bench_page_ && page == bench_page_);
 }
 
 void MainWindow::leave_bench() {

@@ -25,6 +25,7 @@ class StackView;
 class StageBar;
 class StageTab;
 class StartPage;
+class ThreadDesk;
 
 /// The shell: stages along the top, and the open rig below.
 class MainWindow : public QMainWindow {
@@ -40,6 +41,7 @@ class MainWindow : public QMainWindow {
     void show_brief();
     void show_rig();
     void show_benches();
+    void show_thread_desk();
     void open_bench(const QString& family);
     void open_bench_of(const QString& interface, const QString& element);
     void select_seam(const QString& interface);
@@ -52,6 +54,7 @@ class MainWindow : public QMainWindow {
     ElevationView* elevation() const { return elevation_; }
     SeamSheet* sheet() const { return sheet_; }
     BenchesPage* benches() const { return benches_; }
+    ThreadDesk* thread_desk() const { return thread_desk_; }
     BenchPage* bench() const { return bench_page_; }
     BenchModel& bench_model() { return bench_; }
     StageTab* benches_tab() const { return benches_tab_; }
@@ -107,6 +110,7 @@ class MainWindow : public QMainWindow {
     BriefPage* brief_ = nullptr;
     BenchesPage* benches_ = nullptr;
     BenchPage* bench_page_ = nullptr;
+    ThreadDesk* thread_desk_ = nullptr;
     QSplitter* rig_page_ = nullptr;
     StackView* stack_ = nullptr;
     ElevationView* elevation_ = nullptr;

@@ -18,7 +18,7 @@ int main(int argc, char** argv) {
                        {"dark", "Dark colours."},
                        {"text", "Text scale.", "scale", "1"},
                        {"file", "Rig to open instead of the demo.", "rig"},
-                       {"page", "start, brief, rig or benches.", "page", "rig"},
+                       {"page", "start, brief, rig, benches or threads.", "page", "rig"},
                        {"seam", "Seam to select.", "id"},
                        {"element", "Element of it.", "id"},
                        {"bench", "Family whose bench to open, or \"seam\" for the selected seam's.", "family"},
@@ -42,6 +42,7 @@ int main(int argc, char** argv) {
     if (parser.isSet("front")) window.elevation()->set_view(clampet::desktop::ViewSide::front);
     if (parser.isSet("working")) window.sheet()->working_button()->setChecked(true);
     if (parser.value("page") == "benches") window.show_benches();
+    if (parser.value("page") == "threads") window.show_thread_desk();
     if (parser.value("bench") == "seam")
         window.sheet()->bench_button()->click();
     else if (parser.isSet("bench"))

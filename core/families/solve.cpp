@@ -11,8 +11,6 @@
 namespace clampet::families {
 namespace {
 
-constexpr double infinite = std::numeric_limits<double>::infinity();
-
 /// What one value of the input gives.
 struct Trial {
     double value = 0;
