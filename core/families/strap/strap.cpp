@@ -135,10 +135,10 @@ Result<FormulaParts> build(const Values& v) {
     parts.working.push_back({"plate_moment", "N (s/4 − w/8)", "", g.force() * (g.span / 4 - g.width / 8),
                              Dimension::torque, "beam on two bolts, even load between"});
     parts.modes.push_back(slips(g));
-    parts.modes.push_back(ratio({"rocks", ModeClass::ultimate, "rocks off the strap", "moment", Dimension::torque,
-                                 [g](const Wrench& w) { return std::abs(w.my) / g.length + std::abs(w.mx) / g.width; },
-                                 [g](const Wrench&) { return g.force() / 2; }, "|My|/a + |Mx|/b = N/2",
-                                 "statics, one face at its edge"}));
+    parts.modes.push_back(ratio(
+        {"rocks", ModeClass::ultimate, "rocks off the strap", "moment", Dimension::torque,
+         [g](const Wrench& w) { return std::max(std::abs(w.my) / g.length, std::abs(w.mx) / g.width); },
+         [g](const Wrench&) { return g.force() / 2; }, "max(|My|/a, |Mx|/b) = N/2", "statics, one face at its edge"}));
     parts.modes.back().demand = [](const Wrench& w) {
         return std::vector<NamedValue>{{"moment", std::hypot(w.mx, w.my), Dimension::torque}};
     };

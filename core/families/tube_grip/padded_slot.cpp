@@ -31,7 +31,8 @@ struct Slot {
     double parted(const Wrench& w) const { return std::abs(w.fz) / ((locked ? 2 : 1) * force); }
     /// Each face takes half of a moment; it is lost when the lesser one's resultant reaches the edge.
     double rocked(const Wrench& w) const {
-        const double least = std::max(0.0, sides(w)[1]), asked = std::abs(w.my) / length + std::abs(w.mx) / width;
+        const double least = std::max(0.0, sides(w)[1]),
+                     asked = std::max(std::abs(w.my) / length, std::abs(w.mx) / width);
         return least > 0 ? asked / least : asked > 0 ? infinite : 0;
     }
     mechanics::SlipLimit<3> slip(const Wrench& w) const;
@@ -147,7 +148,7 @@ Result<std::shared_ptr<const Joint>> join_slot(const Values& v) {
         return std::vector<NamedValue>{
             {"moment", std::max(0.0, g.sides(w)[1]) * std::min(g.length, g.width), Dimension::torque}};
     };
-    rocks.formula = "|My|/L + |Mx|/b = N, half on each face";
+    rocks.formula = "max(|My|/L, |Mx|/b) = N, half on each face";
     rocks.source = "statics";
     parts.modes.push_back(std::move(rocks));
     parts.modes.push_back(

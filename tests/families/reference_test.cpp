@@ -1,0 +1,93 @@
+// Joints against brute force: tests/reference/joints.py made the values, with SciPy.
+#include <fstream>
+#include <nlohmann/json.hpp>
+
+#include "families/bench.h"
+
+using namespace clampet;
+using namespace bench;
+using nlohmann::json;
+
+namespace {
+
+json cases(const char* family) {
+    std::ifstream file(CLAMPET_SOURCE_DIR "/tests/reference/joints.json");
+    REQUIRE(file);
+    const auto all = json::parse(file);
+    REQUIRE(all.at(family).size() >= 4);
+    return all.at(family);
+}
+Wrench wrench_of(const json& c) {
+    const auto w = c.at("wrench").get<std::vector<double>>();
+    return {w[0], w[1], w[2], w[3], w[4], w[5]};
+}
+Values with(const json& c, std::initializer_list<const char*> keys, Values values) {
+    for (const char* key : keys) values[key] = c.at(key).get<double>();
+    return values;
+}
+/// The least of what the brute force calls letting go, never more than 1 % on the unsafe side, and close.
+void agrees(const char* family, const Values& values, const json& c, std::initializer_list<const char*> modes) {
+    const auto r = report(family, values, wrench_of(c));
+    double ours = std::numeric_limits<double>::infinity();
+    for (const char* key : modes) ours = std::min(ours, mode(r, key).factor);
+    const double truth = c.at("factor").get<double>();
+    CAPTURE(family, c.dump(), ours, truth);
+    CHECK(ours <= truth * 1.01);
+    CHECK(ours >= truth * 0.97);
+}
+
+}  // namespace
+
+TEST_CASE("a pivot in a slot slips where brute force says", "[friction_pivot][reference]") {
+    for (const auto& c : cases("friction_pivot"))
+        agrees("friction_pivot",
+               with(c, {"outer_diameter", "inner_diameter", "force", "friction"},
+                    {{"lap", std::string("single")}, {"pin", std::string("loose")}, {"faces", 1.0}}),
+               c, {"slips"});
+}
+
+TEST_CASE("a padded slot slips where brute force says", "[tube_grip][reference]") {
+    for (const auto& c : cases("tube_grip"))
+        agrees("tube_grip", with(c, {"length", "slot_width", "force", "friction"}, {{"jaws", std::string("slot")}}), c,
+               {"slips"});
+}
+
+TEST_CASE("an edge clamp slips where brute force says", "[edge_clamp][reference]") {
+    for (const auto& c : cases("edge_clamp"))
+        agrees("edge_clamp",
+               with(c, {"plate_length", "plate_width", "board_thickness", "force", "friction", "lower_friction"},
+                    {{"throat", 0.2}}),
+               c, {"slips"});
+}
+
+TEST_CASE("bolts under prying slip where brute force says", "[fastener_group][reference]") {
+    for (const auto& c : cases("fastener_group")) {
+        std::string at;
+        for (const auto& p : c.at("at"))
+            at += std::to_string(p[0].get<double>() * 1e3) + " mm," + std::to_string(p[1].get<double>() * 1e3) + " mm;";
+        agrees("fastener_group",
+               with(c, {"plate_length", "plate_width", "preload", "friction", "zone_diameter"},
+                    {{"positions", at}, {"kind", std::string("preloaded")}, {"bed", std::string("stiff")}}),
+               c, {"slips", "parts"});
+    }
+}
+
+TEST_CASE("a joint of a chain holds what brute force says", "[ball_chain][reference]") {
+    for (const auto& c : cases("ball_chain")) {
+        const double R = c.at("ball_radius"), polar = c.at("polar");
+        const Values v{{"ball_diameter", 2 * R},
+                       {"opening_diameter", 2 * R * std::sin(polar)},
+                       {"stem_diameter", 0.5 * R},
+                       {"seat_angle", c.at("seat").get<double>()},
+                       {"friction", c.at("friction").get<double>()},
+                       {"wire_diameter", 0.0}};
+        const auto r = report("ball_chain", v, Wrench{});
+        double rim = 0;
+        for (const auto& line : r.working)
+            if (line.quantity == "rim_force") rim = line.value;
+        // Friction torque is proportional to the rim force, which here follows from the fingers.
+        const double scale = rim / c.at("rim_force").get<double>();
+        CHECK(result(r, "joint_torque") == relative(c.at("moments")[0].get<double>() * scale, 5e-3));
+        CHECK(result(r, "joint_twist") == relative(c.at("moments")[1].get<double>() * scale, 5e-3));
+    }
+}
