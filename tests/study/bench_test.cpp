@@ -1,0 +1,131 @@
+// One interface on its own: its load, its band, its verdict; and its way back into a rig.
+#include "study/bench.h"
+
+#include <numbers>
+
+#include "approximately.h"
+#include "project/document.h"
+#include "project/starting_points.h"
+
+using namespace clampet;
+using study::Stands;
+using study::Verdict;
+
+namespace {
+constexpr double g = 9.80665;
+study::Bench strap(double mass, double required = 2) {
+    study::Bench b;
+    b.element = {"hold", "strap", {}};
+    b.payload.mass = mass;
+    b.payload.stands = Stands::level_along_x;
+    b.payload.at = {0, 0, 0.02};
+    b.payload.push = 0;
+    b.required = required;
+    return b;
+}
+}  // namespace
+
+TEST_CASE("a payload's weight acts where it sits, however the interface stands", "[bench]") {
+    study::BenchLoad p;
+    p.mass = 2;
+    p.at = {0.1, 0.05, 0.2};
+    p.push = 0;
+    p.stands = Stands::upright;
+    auto w = study::load_of(p).permanent;
+    CHECK((w.fz == relative(-2 * g, 1e-12) && w.mx == relative(-0.05 * 2 * g, 1e-12) &&
+           w.my == relative(0.1 * 2 * g, 1e-12)));
+    p.stands = Stands::hung;
+    w = study::load_of(p).permanent;
+    CHECK((w.fz == relative(2 * g, 1e-12) && w.my == relative(-0.1 * 2 * g, 1e-12)));
+    p.stands = Stands::level_along_x;
+    w = study::load_of(p).permanent;
+    CHECK((w.fx == relative(-2 * g, 1e-12) && w.my == relative(-0.2 * 2 * g, 1e-12) &&
+           w.mz == relative(0.05 * 2 * g, 1e-12)));
+    p.stands = Stands::level_along_y;
+    w = study::load_of(p).permanent;
+    CHECK((w.fy == relative(-2 * g, 1e-12) && w.mx == relative(0.2 * 2 * g, 1e-12) &&
+           w.mz == relative(-0.1 * 2 * g, 1e-12)));
+}
+
+TEST_CASE("a push comes and goes, in its plane and direction", "[bench]") {
+    study::BenchLoad p;
+    p.mass = 0;
+    p.at = {0, 0, 0.1};
+    p.push = 20;
+    p.plane = families::Plane::yz;
+    p.direction = std::numbers::pi / 6;
+    const auto load = study::load_of(p);
+    CHECK(load.permanent.is_zero());
+    CHECK(load.variable.fy == relative(20 * std::cos(p.direction), 1e-12));
+    CHECK(load.variable.fz == relative(10, 1e-9));
+    CHECK(load.variable.mx == relative(-0.1 * load.variable.fy, 1e-12));
+}
+
+TEST_CASE("verdicts of a bench: holds, doubtful, slips", "[bench]") {
+    // Friction 0.3 between cloth and plywood, typical; four bolts of 250 N hold about 2 · 0.3 · 1000 N.
+    const auto at = [](double mass, double required) {
+        const auto r = study::judge(strap(mass, required));
+        REQUIRE(r);
+        CHECK(r->low <= r->report.factor);
+        CHECK(r->high >= r->report.factor);
+        return r->verdict;
+    };
+    CHECK(at(5, 2) == Verdict::holds);
+    CHECK(at(5, 100) == Verdict::doubtful);  // it holds, but not by as much as is asked
+    CHECK(at(500, 2) == Verdict::slips);
+}
+
+TEST_CASE("a standing advisory, or weak inputs, leave a doubt", "[bench]") {
+    auto b = strap(5);
+    b.element.inputs["edges"] = std::string("sharp");
+    CHECK(study::judge(b)->verdict == Verdict::doubtful);
+    auto weak = strap(5, 1);
+    const double typical = study::judge(weak)->report.factor;
+    weak.payload.mass *= typical / 1.05;  // typical just holds, weak does not
+    const auto r = study::judge(weak);
+    CHECK(r->report.factor >= 1);
+    CHECK(r->low < 1);
+    CHECK(r->verdict == Verdict::doubtful);
+}
+
+TEST_CASE("a bench that cannot be built says which input", "[bench]") {
+    auto b = strap(5);
+    b.element.inputs["bolt_span"] = 0.01;
+    REQUIRE_FALSE(study::judge(b));
+    CHECK(study::judge(b).problem().where == "bolt_span");
+    b.element.inputs["bolt_span"] = 0.07;
+    b.element.inputs["colour"] = 3.0;
+    CHECK_FALSE(study::judge(b));
+    b.element.family = "nothing";
+    CHECK_FALSE(study::judge(b));
+}
+
+TEST_CASE("a load from a rig stands in for the payload", "[bench]") {
+    auto b = strap(500);
+    b.from_rig = mechanics::Load{{}, {1, 0, 0, 0, 0, 0}};
+    CHECK(study::judge(b)->verdict == Verdict::holds);
+    b.from_rig.reset();
+    CHECK(study::judge(b)->verdict == Verdict::slips);
+}
+
+TEST_CASE("all inputs of a design come back as one edit, and undo as one", "[bench][project]") {
+    project::Document d;
+    REQUIRE(d.adopt(project::demo_rig()));
+    const auto before = d.rig();
+    const auto& ball = *d.rig().interface("ball");
+    auto inputs = ball.elements[0].inputs;
+    inputs["torque"] = 2.0;
+    inputs["diameter"] = 0.025;
+    REQUIRE(d.perform(project::SetInputs{"ball", ball.elements[0].id, inputs}));
+    CHECK(std::get<double>(d.rig().interface("ball")->elements[0].inputs.at("diameter")) == 0.025);
+    CHECK(d.undo_label() == "design from the bench");
+    d.undo();
+    CHECK(d.rig() == before);
+    inputs["diameter"] = -1.0;
+    CHECK_FALSE(d.perform(project::SetInputs{"ball", "ball", inputs}));
+    CHECK_FALSE(d.perform(project::SetInputs{"nothing", "ball", {}}));
+    CHECK_FALSE(d.perform(project::SetInputs{"ball", "nothing", {}}));
+    CHECK(d.rig() == before);
+    CHECK_FALSE(d.perform(project::AddPart{d.rig().parts[0].id, "Pad", "bond", 0.1, {{"length", -3.0}}}));
+    CHECK(d.rig() == before);
+}
