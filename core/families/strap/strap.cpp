@@ -3,6 +3,7 @@
 #include <fmt/format.h>
 
 #include <algorithm>
+#include <array>
 #include <cmath>
 #include <memory>
 
@@ -17,22 +18,35 @@ namespace clampet::families {
 namespace {
 
 constexpr double infinite = std::numeric_limits<double>::infinity();
+constexpr std::size_t most_points = 512;
 
 struct Sandwich {
     double bolts = 2, bolt_force = 0, friction = 0;
     double length = 0, width = 0, span = 0;  ///< plate along the strap, strap across, between bolts [m]
     double thickness = 0, strength = 0, webbing = 0;
     double size = 1;
-    std::vector<double> shares;  ///< of the force in each point of one face
+    std::shared_ptr<const mechanics::PressureSolver> solver;
     std::shared_ptr<const mechanics::PlanarContacts> contacts;
 
     double force() const { return bolts * bolt_force; }
     /// What one face loses to a pull the other gains, until one is empty: the sum stays.
     double normal_sum(const Wrench&) const { return 2 * force(); }
     mechanics::SlipLimit<3> slip(const Wrench& w) const {
-        std::vector<double> limit(contacts->padded(), 0.0);
-        for (std::size_t i = 0; i < shares.size(); ++i) limit[i] = friction * normal_sum(w) * shares[i];
-        return mechanics::slip_limit(*contacts, std::span<const double>(limit), {w.fx, w.fy, w.mz / size});
+        // Both faces carry alike, half of a moment each; it moves their pressure towards an edge.
+        std::array<double, most_points + mechanics::sum_block> limit{};
+        const auto p = solver->solve(force(), w.my / 2, -w.mx / 2);
+        if (!p.in_balance) {
+            mechanics::SlipLimit<3> none;
+            none.multiplier = 0;
+            return none;
+        }
+        solver->forces(p, 2 * friction, limit.data());
+        return mechanics::slip_limit(*contacts, std::span<const double>(limit.data(), contacts->padded()),
+                                     {w.fx, w.fy, w.mz / size});
+    }
+    /// 1 where one face's resultant reaches its edge.
+    double rocked(const Wrench& w) const {
+        return std::max(std::abs(w.my) / length, std::abs(w.mx) / width) / (force() / 2);
     }
     /// Plate as a beam on its bolts, the strap's even pressure between them.
     double bending(double across) const {
@@ -78,7 +92,7 @@ FormulaMode slips(const Sandwich& g) {
     FormulaMode m;
     m.mode = {"slips", ModeClass::ultimate, "slides or twists on the strap", false, false};
     m.utilisation = [g](const Wrench& w) {
-        if (!(g.bolt_force > 0)) return infinite;
+        if (!(g.bolt_force > 0) || g.rocked(w) >= 1) return infinite;
         const double multiplier = g.slip(w).multiplier;
         return multiplier > 0 ? 1 / multiplier : infinite;
     };
@@ -95,6 +109,8 @@ FormulaMode slips(const Sandwich& g) {
         return std::abs(at.motion[2] * w.mz / g.size) > std::abs(at.motion[0] * w.fx + at.motion[1] * w.fy) ? "twists"
                                                                                                             : "slides";
     };
+    m.ends_with = [g](const Wrench& w) { return g.bolt_force > 0 ? g.rocked(w) : infinite; };
+    m.tolerance = 2e-4;
     m.formula = "μ · 2N over both faces, with the twist on the same friction";
     m.source = "derived, upper-bound theorem";
     return m;
@@ -125,9 +141,7 @@ Result<FormulaParts> build(const Values& v) {
     if (!patch) return patch.problem();
     g.size = patch->size;
     g.contacts = std::make_shared<const mechanics::PlanarContacts>(patch->x, patch->y, patch->size);
-    double total = 0;
-    for (const double s : patch->stiffness) total += s;
-    for (const double s : patch->stiffness) g.shares.push_back(s / total);
+    g.solver = std::make_shared<const mechanics::PressureSolver>(*patch, 1e-6);
     FormulaParts parts;
     parts.working = squeezed->working;
     parts.working.push_back({"plate_force", "N = n F", fmt::format("{:.0f} · {:.1f} N", g.bolts, g.bolt_force),
