@@ -49,7 +49,7 @@ class BenchModel : public QObject {
     void undo();
     void redo();
 
-    /// "0.8 N·m" needs no unit here: SI values, NaN where the input is not a quantity.
+    /// SI value in force; NaN where the input is not a quantity.
     double value_of(const std::string& key) const;
     Result<families::Solution> solve(const std::string& key) const;
     std::vector<families::DirectionalCapacity> capacity(const study::Bench& bench, const families::Joint& joint) const;

@@ -3,7 +3,6 @@
 #include <algorithm>
 #include <cmath>
 #include <QKeyEvent>
-#include <QMouseEvent>
 #include <QPainter>
 #include <QPainterPath>
 
@@ -33,8 +32,7 @@ double tick_step(double span, double room) {
 
 }  // namespace
 
-FactorPlot::FactorPlot(QWidget* parent) : QWidget(parent) {
-    setFocusPolicy(Qt::StrongFocus);
+FactorPlot::FactorPlot(QWidget* parent) : DragPlot(parent) {
     setCursor(Qt::CrossCursor);
     setAccessibleName(tr("Factor against an input"));
     setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Expanding);
@@ -162,29 +160,11 @@ void FactorPlot::paint(QPainter& p, QRectF whole) const {
     p.drawText(QPointF(left ? x - 8 - width : x + 8, a.top() + metrics.ascent()), now);
 }
 
-void FactorPlot::paintEvent(QPaintEvent*) {
-    QPainter p(this);
-    paint(p, rect());
-    if (!hasFocus()) return;
-    p.setPen(QPen(theme().accent, 2));
-    p.setBrush(Qt::NoBrush);
-    p.drawRoundedRect(QRectF(rect()).adjusted(1, 1, -1, -1), 4, 4);
-}
-
-void FactorPlot::choose(double x) {
+void FactorPlot::choose(QPointF at, quint64 gesture) {
     const QRectF a = area(rect());
     if (!(a.width() > 0) || std::isnan(curve_.present)) return;
-    const double share = std::clamp((x - a.left()) / a.width(), 0.0, 1.0);
-    emit value_chosen(curve_.from + share * (curve_.to - curve_.from), gesture_);
-}
-
-void FactorPlot::mousePressEvent(QMouseEvent* event) {
-    if (event->button() != Qt::LeftButton) return;
-    gesture_ = next_gesture();
-    choose(event->position().x());
-}
-void FactorPlot::mouseMoveEvent(QMouseEvent* event) {
-    if (event->buttons() & Qt::LeftButton) choose(event->position().x());
+    const double share = std::clamp((at.x() - a.left()) / a.width(), 0.0, 1.0);
+    emit value_chosen(curve_.from + share * (curve_.to - curve_.from), gesture);
 }
 
 void FactorPlot::keyPressEvent(QKeyEvent* event) {

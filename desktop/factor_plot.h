@@ -1,7 +1,7 @@
 #pragma once
 #include <optional>
-#include <QWidget>
 
+#include "desktop/drag_plot.h"
 #include "families/solve.h"
 
 namespace clampet::desktop {
@@ -16,7 +16,7 @@ struct FactorCurve {
 };
 
 /// Factor against one input, logarithmic; a click on it sets the value.
-class FactorPlot : public QWidget {
+class FactorPlot : public DragPlot {
     Q_OBJECT
  public:
     explicit FactorPlot(QWidget* parent = nullptr);
@@ -25,7 +25,7 @@ class FactorPlot : public QWidget {
     /// Where the plot's area is, and where a value lies in it: for tests and for export.
     QRectF area(QRectF whole) const;
     double x_of(double value, QRectF area) const;
-    void paint(QPainter& painter, QRectF whole) const;
+    void paint(QPainter& painter, QRectF whole) const override;
     /// Values with which it both stays put and can be moved by hand, of those on the plot; none where it is not moved.
     std::optional<std::pair<double, double>> window() const;
     QSize sizeHint() const override;
@@ -34,16 +34,12 @@ class FactorPlot : public QWidget {
     void value_chosen(double value, quint64 gesture);
 
  protected:
-    void paintEvent(QPaintEvent*) override;
-    void mousePressEvent(QMouseEvent* event) override;
-    void mouseMoveEvent(QMouseEvent* event) override;
+    void choose(QPointF at, quint64 gesture) override;
     void keyPressEvent(QKeyEvent* event) override;
 
  private:
     void paint_window(QPainter& painter, QRectF area) const;
-    void choose(double x);
     FactorCurve curve_;
-    quint64 gesture_ = 0;
 };
 
 }  // namespace clampet::desktop

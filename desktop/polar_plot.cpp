@@ -4,7 +4,6 @@
 #include <cmath>
 #include <numbers>
 #include <QKeyEvent>
-#include <QMouseEvent>
 #include <QPainter>
 
 #include "desktop/quantity_field.h"
@@ -40,8 +39,7 @@ Axes axes_of(families::Plane plane) {
 
 }  // namespace
 
-PolarPlot::PolarPlot(QWidget* parent) : QWidget(parent) {
-    setFocusPolicy(Qt::StrongFocus);
+PolarPlot::PolarPlot(QWidget* parent) : DragPlot(parent) {
     setAccessibleName(tr("What it can take, by direction of the push"));
     setMinimumSize(180, 180);
 }
@@ -122,27 +120,10 @@ void PolarPlot::paint(QPainter& p, QRectF whole) const {
     p.drawText(tip + QPointF(left ? -8 - QFontMetricsF(p.font()).horizontalAdvance(words) : 8, -5), words);
 }
 
-void PolarPlot::paintEvent(QPaintEvent*) {
-    QPainter p(this);
-    paint(p, rect());
-    if (!hasFocus()) return;
-    p.setPen(QPen(theme().accent, 2));
-    p.setBrush(Qt::NoBrush);
-    p.drawRoundedRect(QRectF(rect()).adjusted(1, 1, -1, -1), 4, 4);
-}
-
-void PolarPlot::choose(QPointF at) {
+void PolarPlot::choose(QPointF at, quint64 gesture) {
     const QPointF from = at - QRectF(rect()).center();
     if (!curve_.chosen_here || std::hypot(from.x(), from.y()) < 4) return;
-    emit direction_chosen(std::atan2(-from.y(), from.x()), gesture_);
-}
-void PolarPlot::mousePressEvent(QMouseEvent* event) {
-    if (event->button() != Qt::LeftButton) return;
-    gesture_ = next_gesture();
-    choose(event->position());
-}
-void PolarPlot::mouseMoveEvent(QMouseEvent* event) {
-    if (event->buttons() & Qt::LeftButton) choose(event->position());
+    emit direction_chosen(std::atan2(-from.y(), from.x()), gesture);
 }
 void PolarPlot::keyPressEvent(QKeyEvent* event) {
     const double step = std::numbers::pi / 24;

@@ -1,6 +1,6 @@
 #pragma once
-#include <QWidget>
 
+#include "desktop/drag_plot.h"
 #include "families/capacity.h"
 
 namespace clampet::desktop {
@@ -15,28 +15,24 @@ struct PolarCurve {
 };
 
 /// Capacity by direction of the load, as multiples of the push, logarithmic from the middle.
-class PolarPlot : public QWidget {
+class PolarPlot : public DragPlot {
     Q_OBJECT
  public:
     explicit PolarPlot(QWidget* parent = nullptr);
     void show_curve(PolarCurve curve);
     const PolarCurve& shown() const { return curve_; }
-    void paint(QPainter& painter, QRectF whole) const;
+    void paint(QPainter& painter, QRectF whole) const override;
     QSize sizeHint() const override;
 
  signals:
     void direction_chosen(double angle, quint64 gesture);
 
  protected:
-    void paintEvent(QPaintEvent*) override;
-    void mousePressEvent(QMouseEvent* event) override;
-    void mouseMoveEvent(QMouseEvent* event) override;
+    void choose(QPointF at, quint64 gesture) override;
     void keyPressEvent(QKeyEvent* event) override;
 
  private:
-    void choose(QPointF at);
     PolarCurve curve_;
-    quint64 gesture_ = 0;
 };
 
 }  // namespace clampet::desktop

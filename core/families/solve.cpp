@@ -15,7 +15,7 @@ namespace {
 struct Trial {
     double value = 0;
     bool built = false;
-    Least least;
+    Least least{0, {}};
     double moves = std::numeric_limits<double>::quiet_NaN();
     bool reaches(double required) const { return built && least.factor >= required; }
 };
@@ -27,8 +27,8 @@ class Search {
 
     void use(Accuracy accuracy) { accuracy_ = accuracy; }
     Trial at(double value) {
-        Trial t{value, false, {0, ""}, {}};
-        t.moves = std::numeric_limits<double>::quiet_NaN();
+        Trial t;
+        t.value = value;
         values_.insert_or_assign(parameter_.key, Value{value});
         const auto joint = family_.join(values_);
         if (!joint) {

@@ -18,48 +18,43 @@ struct Loads {
                 0.05 * size * u(random), 0.05 * size * u(random), 0.05 * size * u(random)};
     }
 };
+/// Every mode of every family that the whole load can drive, under a dozen loads.
+template <class Visit>
+void for_each_driven_mode(const Visit& visit) {
+    Loads loads;
+    for (const auto* family : families::registry()) {
+        const auto joint = *families::join(*family, {});
+        for (int k = 0; k < 12; ++k) {
+            const Wrench w = loads.next();
+            for (std::size_t m = 0; m < joint->modes().size(); ++m) {
+                const auto& mode = joint->modes()[m];
+                if (mode.scale_free || mode.live_only || mode.mode_class == families::ModeClass::service) continue;
+                CAPTURE(family->key(), mode.key, k);
+                visit(*joint, m, w);
+            }
+        }
+    }
+}
 /// Root searches stop within this share of the factor.
 constexpr double tolerance = 2e-3;
 
 }  // namespace
 
 TEST_CASE("twice the load has half the factor", "[families][law]") {
-    Loads loads;
-    for (const auto* family : families::registry()) {
-        const auto joint = *families::join(*family, {});
-        for (int k = 0; k < 12; ++k) {
-            const Wrench w = loads.next();
-            for (std::size_t m = 0; m < joint->modes().size(); ++m) {
-                const auto& mode = joint->modes()[m];
-                if (mode.scale_free || mode.live_only || mode.mode_class == families::ModeClass::service) continue;
-                const double once = families::factors(*joint, m, {{}, w}).mass,
-                             twice = families::factors(*joint, m, {{}, 2 * w}).mass;
-                CAPTURE(family->key(), mode.key, k, once, twice);
-                if (once == 0 || once > 1e6) continue;
-                CHECK(twice == relative(once / 2, tolerance));
-            }
-        }
-    }
+    for_each_driven_mode([](const families::Joint& joint, std::size_t m, const Wrench& w) {
+        const double once = families::factors(joint, m, {{}, w}).mass;
+        if (once == 0 || once > 1e6) return;
+        CHECK(families::factors(joint, m, {{}, 2 * w}).mass == relative(once / 2, tolerance));
+    });
 }
 
 TEST_CASE("a push on top of its own kind of weight takes what the weight has left", "[families][law]") {
     // Along one ray the two factors agree: weight w and push w let go at lambda_live = lambda_total − 1.
-    Loads loads;
-    for (const auto* family : families::registry()) {
-        const auto joint = *families::join(*family, {});
-        for (int k = 0; k < 12; ++k) {
-            const Wrench w = loads.next();
-            for (std::size_t m = 0; m < joint->modes().size(); ++m) {
-                const auto& mode = joint->modes()[m];
-                if (mode.scale_free || mode.live_only || mode.mode_class == families::ModeClass::service) continue;
-                const double alone = families::factors(*joint, m, {{}, w}).mass;
-                if (!(alone > 1.05) || alone > 1e4) continue;
-                const double live = families::factors(*joint, m, {w, w}).live;
-                CAPTURE(family->key(), mode.key, k, alone, live);
-                CHECK(live == relative(alone - 1, tolerance * alone / (alone - 1)));
-            }
-        }
-    }
+    for_each_driven_mode([](const families::Joint& joint, std::size_t m, const Wrench& w) {
+        const double alone = families::factors(joint, m, {{}, w}).mass;
+        if (!(alone > 1.05) || alone > 1e4) return;
+        CHECK(families::factors(joint, m, {w, w}).live == relative(alone - 1, tolerance * alone / (alone - 1)));
+    });
 }
 
 TEST_CASE("more friction never holds less", "[families][law]") {

@@ -118,3 +118,17 @@ TEST_CASE("mirrored loads give the same factors", "[families][tube_grip][law]") 
                   relative(factor("tube_grip", grip(jaws), mirrored, m), 1e-3));
     }
 }
+
+TEST_CASE("which side grips decides where the fixed jaw lies", "[tube_grip]") {
+    // A pressed fixed jaw holds more than the other; above or below the tube, the picture is upside down: a force along
+    // y with a moment about x on one is the same force with the opposite moment on the other.
+    const Values above{{"jaws", std::string("flat")}, {"held_by", std::string("payload")}},
+        below{{"jaws", std::string("flat")}, {"held_by", std::string("support")}};
+    const Wrench w{0, 100, -800, 3, 0, 0}, turned{0, 100, -800, -3, 0, 0};
+    const double one = factor("tube_grip", above, w, "slips");
+    CHECK(factor("tube_grip", below, turned, "slips") == relative(one, 1e-6));
+    CHECK(std::abs(factor("tube_grip", below, w, "slips") / one - 1) > 0.01);
+    const auto drawn = [](const Values& v) { return joint("tube_grip", v)->section({}); };
+    const auto body = [](const drawing::Drawing& d) { return std::get<drawing::Path>(d.elements[2]).points.front().y; };
+    CHECK(body(drawn(above)) == relative(-body(drawn(below)), 1e-9));
+}

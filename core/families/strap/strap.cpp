@@ -24,13 +24,12 @@ struct Sandwich {
     double bolts = 2, bolt_force = 0, friction = 0;
     double length = 0, width = 0, span = 0;  ///< plate along the strap, strap across, between bolts [m]
     double thickness = 0, strength = 0, webbing = 0;
-    double size = 1;
     std::shared_ptr<const mechanics::PressureSolver> solver;
     std::shared_ptr<const mechanics::PlanarContacts> contacts;
 
     double force() const { return bolts * bolt_force; }
     /// What one face loses to a pull the other gains, until one is empty: the sum stays.
-    double normal_sum(const Wrench&) const { return 2 * force(); }
+    double normal_sum() const { return 2 * force(); }
     mechanics::SlipLimit<3> slip(const Wrench& w) const {
         // Both faces carry alike, half of a moment each; it moves their pressure towards an edge.
         std::array<double, most_points + mechanics::sum_block> limit{};
@@ -42,7 +41,7 @@ struct Sandwich {
         }
         solver->forces(p, 2 * friction, limit.data());
         return mechanics::slip_limit(*contacts, std::span<const double>(limit.data(), contacts->padded()),
-                                     {w.fx, w.fy, w.mz / size});
+                                     {w.fx, w.fy, w.mz / solver->patch().size});
     }
     /// 1 where one face's resultant reaches its edge.
     double rocked(const Wrench& w) const {
@@ -101,13 +100,15 @@ FormulaMode slips(const Sandwich& g) {
                                        {"twist", std::abs(w.mz), Dimension::torque}};
     };
     m.capacity = [g](const Wrench& w) {
-        return std::vector<NamedValue>{{"along", g.friction * g.normal_sum(w), Dimension::force},
+        return std::vector<NamedValue>{{"along", g.friction * g.normal_sum(), Dimension::force},
                                        {"twist", g.slip({0, 0, w.fz, 0, 0, 1}).multiplier, Dimension::torque}};
     };
     m.motion = [g](const Wrench& w) -> std::string {
         const auto at = g.slip(w);
-        return std::abs(at.motion[2] * w.mz / g.size) > std::abs(at.motion[0] * w.fx + at.motion[1] * w.fy) ? "twists"
-                                                                                                            : "slides";
+        return std::abs(at.motion[2] * w.mz / g.solver->patch().size) >
+                       std::abs(at.motion[0] * w.fx + at.motion[1] * w.fy)
+                   ? "twists"
+                   : "slides";
     };
     m.ends_with = [g](const Wrench& w) { return g.bolt_force > 0 ? g.rocked(w) : infinite; };
     m.tolerance = 2e-4;
@@ -139,7 +140,6 @@ Result<FormulaParts> build(const Values& v) {
     shape.polygon = {{-a, -b}, {a, -b}, {a, b}, {-a, b}};
     const auto patch = mechanics::make_patch(shape, mechanics::Bedding::even, 5, 28);
     if (!patch) return patch.problem();
-    g.size = patch->size;
     g.contacts = std::make_shared<const mechanics::PlanarContacts>(patch->x, patch->y, patch->size);
     g.solver = std::make_shared<const mechanics::PressureSolver>(*patch, 1e-6);
     FormulaParts parts;

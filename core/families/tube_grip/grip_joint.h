@@ -16,11 +16,12 @@ enum class Jaws { flat, vee, collar };
 struct GripNumbers {
     Jaws jaws = Jaws::vee;
     double radius = 0, wall = 0, length = 0, friction = 0, half_angle = 0, flank = 0;
-    bool locked = true;       ///< screw: both sides share by stiffness; false: a spring keeps its force
-    bool seated = false;      ///< V tightened and never jogged
-    bool two_rigid = false;   ///< both flat jaws are rigid
-    double into_fixed = -1;   ///< sign that turns Fz into a push into the V or fixed jaw
-    double collar_share = 0;  ///< sum of normal forces over F: 8/pi, 2 or pi
+    bool locked = true;        ///< screw: both sides share by stiffness; false: a spring keeps its force
+    bool seated = false;       ///< V tightened and never jogged
+    bool two_rigid = false;    ///< both flat jaws are rigid
+    double into_fixed = -1;    ///< sign that turns Fz into a push into the V or fixed jaw
+    bool fixed_on_top = true;  ///< that jaw lies on the payload's side of the tube, +z
+    double collar_share = 0;   ///< sum of normal forces over F: 8/pi, 2 or pi
     double tube_strength = 0, pad_width = 0, pad_strength = 0;
     bool solid = false;
     Squeeze squeeze;

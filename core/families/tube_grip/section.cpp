@@ -12,7 +12,7 @@ namespace clampet::families {
 drawing::Drawing GripJoint::section(const Load& load) const {
     using namespace drawing;
     Drawing d;
-    const double r = n_.radius, up = n_.into_fixed < 0 ? 1 : -1;  // the fixed side's place on z
+    const double r = n_.radius, up = n_.fixed_on_top ? 1 : -1;  // the fixed side's place on z
     const Sides s = sides(load.whole());
     const double half =
         n_.jaws == Jaws::vee ? std::max(1.5 * r, std::min(n_.flank, 3 * r) * std::sin(n_.half_angle)) : 1.6 * r;

@@ -80,6 +80,7 @@ Result<std::shared_ptr<const Joint>> join_jaws(const Values& v) {
     n.two_rigid = text(v, "rigid_jaws") == "two";
     // The body lies on the holder's own side: a load towards the support presses its V or fixed jaw on the tube.
     n.into_fixed = text(v, "vee_on") == "moving" && n.jaws == Jaws::vee ? 1 : -1;
+    n.fixed_on_top = (n.into_fixed < 0) == (text(v, "held_by") == "payload");
     const auto& fit = text(v, "collar_fit");
     n.collar_share = fit == "cosine" ? 8 / pi : fit == "loose" ? 2 : pi;
     n.tube_strength = number(v, "tube_strength");
@@ -174,15 +175,13 @@ double GripJoint::normal_sum(const Wrench& w) const noexcept {
 mechanics::SlipLimit<4> GripJoint::flat_slip(const Wrench& w) const noexcept {
     std::array<double, 2 * line_points> limit{};
     const Sides s = sides(w);
-    // The fixed jaw is on the payload's side (+z) of the tube when a load towards the support presses it.
-    const bool fixed_on_top = n_.into_fixed < 0;
     const double rocking = n_.two_rigid ? w.my / 2 : w.my;
     const mechanics::LineContact fixed{n_.length, s.fixed, rocking},
         moving{n_.length, s.moving, n_.two_rigid ? -rocking : 0};
     for (std::size_t i = 0; i < line_points; ++i) {
         const double f = n_.friction * weights_[i];
-        limit[i] = f * (fixed_on_top ? fixed : moving).density(stations_[i]);
-        limit[line_points + i] = f * (fixed_on_top ? moving : fixed).density(stations_[i]);
+        limit[i] = f * (n_.fixed_on_top ? fixed : moving).density(stations_[i]);
+        limit[line_points + i] = f * (n_.fixed_on_top ? moving : fixed).density(stations_[i]);
     }
     const double scale = std::max(n_.radius, n_.length / 2);
     return mechanics::slip_limit(lines_, std::span<const double>(limit), {w.fx, w.fy, w.mx / scale, w.mz / scale});
