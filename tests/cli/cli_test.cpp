@@ -259,3 +259,28 @@ TEST_CASE("every family answers on the command line, and agrees with the core", 
             CHECK(answer.at("factor").get<double>() == relative(report.factor, 1e-9));
     }
 }
+
+TEST_CASE("every family is told in words as well", "[cli]") {
+    for (const auto* family : clampet::families::registry()) {
+        const std::string key(family->key());
+        CAPTURE(key);
+        const auto told = run("bench " + key + " --wrench 2,1,-9,0.1,0.3,0.2").out;
+        CHECK_THAT(told, Catch::StartsWith(std::string(family->name())) && Catch::Contains("\nWorking\n") &&
+                             Catch::Contains("\nResults\n"));
+        const auto joint = *clampet::families::join(*family, {});
+        for (const auto& mode : joint->modes()) CHECK_THAT(told, Catch::Contains(mode.key));
+        const auto listed = run("bench " + key + " --params").out;
+        for (const auto& p : family->parameters())
+            CHECK_THAT(listed, Catch::Contains(p.key) && Catch::Contains(p.help));
+    }
+}
+
+TEST_CASE("an input's conditions are told to scripts", "[cli]") {
+    const auto rows = json::parse(run("bench tube_grip --params --json").out).at("parameters");
+    const auto row = std::find_if(rows.begin(), rows.end(), [](const json& r) { return r.at("key") == "jaw_law"; });
+    REQUIRE(row != rows.end());
+    CHECK(row->at("only_when").at("key") == "jaws");
+    CHECK(row->at("and_when").at("key") == "squeezed_by");
+    CHECK(run("bench bond kind=finger fingers=3.5").exit_code == 2);
+    CHECK_THAT(run("bench bond kind=finger fingers=3.5").err, Catch::Contains("whole number"));
+}
