@@ -2,22 +2,36 @@
 
 #include <cmath>
 #include <Eigen/Dense>
+#include <limits>
 
 #include "mechanics/contact_sums.h"
 
 namespace clampet::mechanics {
+namespace {
 
-PressureSolver::PressureSolver(const Patch& patch, double tolerance)
+/// The sides of the hull in which a resultant can be carried: of the points themselves, or of the outline. None for an
+/// exact disc.
+std::vector<HullEdge> bearing_edges(const Patch& patch, Integration integration) {
+    if (integration == Integration::exact) return patch.round ? std::vector<HullEdge>{} : hull_edges(patch);
+    Patch points;
+    for (std::size_t i = 0; i < patch.count(); ++i) points.outline.push_back({patch.x[i], patch.y[i]});
+    points.outline = convex_hull(points.outline);
+    return hull_edges(points);
+}
+
+}  // namespace
+
+PressureSolver::PressureSolver(const Patch& patch, double tolerance, Integration integration)
     : patch_(patch),
       tolerance_(tolerance),
       padded_{patch.x, patch.y, patch.stiffness},
-      edges_(patch.round ? std::vector<HullEdge>{} : hull_edges(patch)) {
+      edges_(bearing_edges(patch, integration)) {
     for (auto* v : {&padded_.x, &padded_.y, &padded_.stiffness}) v->resize(whole_blocks(patch.count()), 0);
-    Eigen::Matrix3d stiffness = Eigen::Matrix3d::Zero();
-    for (std::size_t i = 0; i < patch_.count(); ++i) {
-        const Eigen::Vector3d r(1, patch_.x[i], patch_.y[i]);
-        stiffness += patch_.stiffness[i] * r * r.transpose();
-    }
+    if (integration == Integration::exact) region_.emplace(patch);
+    const double everywhere[] = {1, 0, 0};
+    const auto [e, k, kx, ky, kxx, kxy, kyy] = sums(everywhere);
+    Eigen::Matrix3d stiffness;
+    stiffness << k, kx, ky, kx, kxx, kxy, ky, kxy, kyy;
     compliance_ = stiffness.inverse();
     const double A = stiffness(0, 0);
     inertia_y_ = stiffness(1, 1) - stiffness(0, 1) * stiffness(0, 1) / A;
@@ -32,7 +46,7 @@ ContactPressure PressureSolver::linear(double N, double Sx, double Sy) const noe
 }
 
 double PressureSolver::least(const ContactPressure& p) const noexcept {
-    if (patch_.round) return p.at(patch_.centre.x, patch_.centre.y) - *patch_.round * std::hypot(p.b, p.c);
+    if (patch_.round) return p.at(patch_.centre.x, patch_.centre.y) - *patch_.round * std::sqrt(p.b * p.b + p.c * p.c);
     double low = p.at(patch_.outline[0].x, patch_.outline[0].y);
     for (const auto& v : patch_.outline) low = std::min(low, p.at(v.x, v.y));
     return low;
@@ -42,14 +56,24 @@ double PressureSolver::greatest(const ContactPressure& p) const noexcept {
     return -least({-p.a, -p.b, -p.c});
 }
 
+double PressureSolver::outreach(double N, double Sx, double Sy) const noexcept {
+    if (!(N > 0)) return std::numeric_limits<double>::infinity();
+    const double x = Sx - patch_.centre.x * N, y = Sy - patch_.centre.y * N;
+    if (edges_.empty()) return std::sqrt(x * x + y * y) / (*patch_.round * N);
+    double worst = 0;
+    for (const auto& edge : edges_) {
+        const double room = edge.offset - edge.normal.x * patch_.centre.x - edge.normal.y * patch_.centre.y;
+        const double out = edge.normal.x * x + edge.normal.y * y;
+        if (out > 0) worst = std::max(worst, room > 0 ? out / (room * N) : std::numeric_limits<double>::infinity());
+    }
+    return worst;
+}
+
 ContactPressure PressureSolver::solve(double N, double Sx, double Sy, const ContactPressure* near) const noexcept {
     if (!(N > 0)) return {};
     ContactPressure p = linear(N, Sx, Sy);
     if (p.whole) return p;
-    if (patch_.round && !(std::hypot(Sx - patch_.centre.x * N, Sy - patch_.centre.y * N) < *patch_.round * N))
-        return {};
-    for (const auto& edge : edges_)
-        if (!(edge.normal.x * Sx + edge.normal.y * Sy < edge.offset * N)) return {};
+    if (!(outreach(N, Sx, Sy) < 1)) return {};
 
     // Newton on the convex energy sum(stiffness max(0, q)^2)/2 - t.q, halved where it overshoots.
     const Eigen::Vector3d target(N, Sx, Sy);
@@ -60,8 +84,7 @@ ContactPressure PressureSolver::solve(double N, double Sx, double Sy, const Cont
     Eigen::Vector3d residual;
     Eigen::Matrix3d stiffness;
     const auto evaluate = [&](const Eigen::Vector3d& v) {
-        const auto [e, k0, kx, ky, kxx, kxy, kyy] =
-            sum_pressed(padded_.x.data(), padded_.y.data(), padded_.stiffness.data(), padded_.x.size(), v.data());
+        const auto [e, k0, kx, ky, kxx, kxy, kyy] = sums(v.data());
         stiffness << k0, kx, ky, kx, kxx, kxy, ky, kxy, kyy;
         // The energy is a difference of two sums: their rounding must not be taken for an overshoot.
         e_scale = e;
@@ -78,13 +101,15 @@ ContactPressure PressureSolver::solve(double N, double Sx, double Sy, const Cont
         H(1, 1) += 1e-12 / compliance_(1, 1);
         H(2, 2) += 1e-12 / compliance_(2, 2);
         const Eigen::Vector3d step = H.inverse() * residual;
-        const double before = energy, slope = residual.dot(step);
+        const double before = energy, slope = residual.dot(step), far = unbalanced();
         const Eigen::Vector3d from = q;
         double t = 1;
         for (int halving = 0; halving < 40; ++halving, t /= 2) {
             q = from + t * step;
             evaluate(q);
-            if (energy <= before - 1e-4 * t * slope + 1e-13 * (std::abs(before) + e_scale)) break;
+            // A step that halves the unbalance is a good one too: close to tipping the energy is lost in rounding.
+            if (energy <= before - 1e-4 * t * slope + 1e-13 * (std::abs(before) + e_scale) || unbalanced() < far / 2)
+                break;
         }
     }
     // Balance that cannot be met on the points: the resultant is within a grid step of the edge. Treat it as lost.

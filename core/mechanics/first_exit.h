@@ -19,7 +19,8 @@ inline double bounded_excess(double utilisation) noexcept {
 }
 
 /// The smallest lambda >= 0 at which `utilisation(lambda)` reaches 1; infinity when it never does below 1e9.
-/// Meaning  Utilisation under 1 is safe. Linear ones are met exactly; others to `tolerance`, on the safe side.
+/// Meaning  Utilisation under 1 is safe. Linear ones are met exactly; others to `tolerance`, on the safe side, or on
+///          either side for a rough search, one of a thousandth or more.
 /// Range    Utilisation may be infinite; it must be convex or at least cross 1 once between the points looked at
 ///          (0, 1, the secant's guess, then decades), which holds for convex safe sets.
 template <class Utilisation>
@@ -43,13 +44,14 @@ double first_exit(const Utilisation& utilisation, double tolerance = 1e-9) noexc
     f_low = bounded_excess(f_low + 1);
     f_high = bounded_excess(f_high + 1);
     int same_side = 0;
+    const double close = tolerance < 1e-3 ? 1e-13 : tolerance / 3;
     for (int i = 0; i < 200 && high - low > tolerance * high; ++i) {
         double middle = (low * f_high - high * f_low) / (f_high - f_low);  // Illinois
         if (high < least_factor) return 0;
         if (i % 8 == 7) middle = 0.5 * (low + high);
         middle = std::clamp(middle, low + 0.1 * tolerance * (high - low), high - 0.1 * tolerance * (high - low));
         const double f = bounded_excess(utilisation(middle));
-        if (std::abs(f) <= 1e-13) return middle;
+        if (std::abs(f) <= close || (f < 0 && f > -0.1 * tolerance)) return middle;
         if (f < 0) {
             low = middle;
             f_low = f;
@@ -83,8 +85,11 @@ double first_exit_under(double high, double at_high, const Utilisation& utilisat
 }
 
 /// A crossing close to a good guess, by the secant; nothing when it does not settle within a few steps and 5 %.
+/// A last step shorter than `trusted` (a share of the factor) is not looked at again: the secant is off by a small
+/// share of it, which is taken off.
 template <class Utilisation>
-std::optional<double> exit_near(double guess, const Utilisation& utilisation, double tolerance) noexcept {
+std::optional<double> exit_near(double guess, const Utilisation& utilisation, double tolerance,
+                                double trusted = 0) noexcept {
     double a = guess, f_a = utilisation(a) - 1;
     if (!std::isfinite(f_a)) return std::nullopt;
     double b = a / std::clamp(f_a + 1, 0.98, 1.02);
@@ -93,7 +98,8 @@ std::optional<double> exit_near(double guess, const Utilisation& utilisation, do
         const double f_b = utilisation(b) - 1;
         if (!std::isfinite(f_b) || !(std::abs(b / guess - 1) < 0.05)) return std::nullopt;
         if (std::abs(f_b) < tolerance) return b * (1 - tolerance);
-        const double next = b - f_b * (b - a) / (f_b - f_a);
+        const double next = b - f_b * (b - a) / (f_b - f_a), step = std::abs(next - b);
+        if (step < trusted * b) return next - 0.02 * step - tolerance * b;
         a = b;
         f_a = f_b;
         b = next;
@@ -107,7 +113,7 @@ template <class Utilisation>
 double first_exit_below(double cap, const Utilisation& utilisation, double tolerance) noexcept {
     if (!std::isfinite(cap)) return first_exit(utilisation, tolerance);
     if (!(cap > 0)) return 0;
-    const double just_below = cap * (1 - 1e-5);
+    const double just_below = cap * (1 - std::max(1e-5, tolerance));
     if (utilisation(just_below) < 1) return cap;
     return first_exit(
         [&](double lambda) {

@@ -75,6 +75,8 @@ class PlanarContacts {
     }
     /// Limits are given for this many points; those beyond the patch's own are to be zero.
     std::size_t padded() const { return x_.size(); }
+    const std::vector<double>& x() const { return x_; }
+    const std::vector<double>& y() const { return y_; }
     void sum(const Eigen::Vector3d& q, double epsilon, std::span<const double> limit, SlipSums<3>& out) const noexcept {
         DissipationSums sums;
         sum_planar(x_.data(), y_.data(), limit.data(), x_.size(), q.data(), epsilon * epsilon + 1e-300, sums);
@@ -83,6 +85,33 @@ class PlanarContacts {
 
  private:
     std::vector<double> x_, y_;
+};
+
+/// The points of a face that bear, and no others: where it has opened, half of them or fewer. For one evaluation.
+template <std::size_t Most>
+class BearingContacts {
+ public:
+    static constexpr int K = 3;
+    /// Those of `all` whose limit is above zero.
+    BearingContacts(const PlanarContacts& all, std::span<const double> limit) noexcept {
+        for (std::size_t i = 0; i < limit.size(); ++i) {
+            x_[count_] = all.x()[i];
+            y_[count_] = all.y()[i];
+            limit_[count_] = limit[i];
+            count_ += limit[i] > 0;
+        }
+        for (; count_ % sum_block != 0; ++count_) x_[count_] = y_[count_] = limit_[count_] = 0;
+    }
+    std::span<const double> limit() const noexcept { return {limit_.data(), count_}; }
+    void sum(const Eigen::Vector3d& q, double epsilon, std::span<const double> limit, SlipSums<3>& out) const noexcept {
+        DissipationSums sums;
+        sum_planar(x_.data(), y_.data(), limit.data(), count_, q.data(), epsilon * epsilon + 1e-300, sums);
+        out.take(sums);
+    }
+
+ private:
+    std::size_t count_ = 0;
+    std::array<double, Most + sum_block> x_, y_, limit_;
 };
 
 /// Points of a sphere with unit normals n: they slide with w x n.

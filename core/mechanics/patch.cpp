@@ -140,6 +140,7 @@ Result<Patch> make_patch(const PatchShape& given, Bedding bedding, unsigned radi
     const PatchShape shape = simplified(given);
     Patch patch;
     patch.centre = shape.centre;
+    patch.hole_radius = shape.hole_radius;
     const bool limited = shape.reach > 0;
     const auto stations = gauss_nodes(radial, 0, 1);
     for (const auto& ray : rays(shape, around)) {

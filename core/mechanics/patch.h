@@ -29,8 +29,9 @@ struct Patch {
     std::vector<Point> outline;           ///< counter-clockwise hull of what can carry
     std::optional<double> round;          ///< outer radius when the hull is a disc about `centre`
     Point centre;
-    double size = 0;  ///< largest distance of the outline from `centre`
-    double area = 0;  ///< geometric area [m^2]
+    double hole_radius = 0;  ///< of the hole about `centre`
+    double size = 0;         ///< largest distance of the outline from `centre`
+    double area = 0;         ///< geometric area [m^2]
     std::size_t count() const { return x.size(); }
 };
 

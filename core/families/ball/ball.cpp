@@ -139,7 +139,8 @@ BallJoint::Seating BallJoint::seating(const Wrench& w) const noexcept {
     return s;
 }
 
-mechanics::SlipLimit<3> BallJoint::slip(const Wrench& w, double enough) const noexcept {
+mechanics::SlipLimit<3> BallJoint::slip(const Wrench& w, double enough,
+                                        const mechanics::SlipLimit<3>* near) const noexcept {
     std::array<double, 2 * ring_points + mechanics::sum_block> limit{};
     const Seating s = seating(w);
     mechanics::SlipLimit<3> none;
@@ -155,7 +156,7 @@ mechanics::SlipLimit<3> BallJoint::slip(const Wrench& w, double enough) const no
     if (n_.seats == BallSeats::two_rings) ring(ring_points, s.cap, s.cap_side, n_.cap_angle);
     if (n_.seats == BallSeats::plunger) limit[ring_points] = n_.friction * s.cap;
     return mechanics::slip_limit(contacts_, std::span<const double>(limit.data(), contacts_.padded()),
-                                 {w.mx / n_.radius, w.my / n_.radius, w.mz / n_.radius}, enough);
+                                 {w.mx / n_.radius, w.my / n_.radius, w.mz / n_.radius}, enough, 0.01, near);
 }
 
 double BallJoint::utilisation(std::size_t mode, const Wrench& w) const noexcept {
@@ -185,8 +186,15 @@ double BallJoint::utilisation(std::size_t mode, const Wrench& w) const noexcept 
 double BallJoint::load_factor(std::size_t mode, const Ray& ray) const noexcept {
     if (mode != slips) return Joint::load_factor(mode, ray);
     const double seated = std::min(Joint::load_factor(rides_out, ray), Joint::load_factor(parts, ray));
-    return mechanics::first_exit_below(
-        seated, [&](double lambda) { return utilisation(slips, ray.at(lambda)); }, 1e-6);
+    if (!(n_.squeeze.force > 0)) return 0;
+    mechanics::SlipLimit<3> near;  // each look starts from the motion of the last
+    const auto used = [&](double lambda) {
+        const auto limit =
+            slip(ray.at(lambda), infinite, near.multiplier > 0 && std::isfinite(near.multiplier) ? &near : nullptr);
+        if (limit.multiplier > 0) near = limit;
+        return limit.multiplier > 0 ? 1 / limit.multiplier : infinite;
+    };
+    return mechanics::first_exit_below(seated, used, 1e-6);
 }
 
 bool BallJoint::surely_holds(std::size_t mode, const Wrench& w) const noexcept {

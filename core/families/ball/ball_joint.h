@@ -42,8 +42,8 @@ class BallJoint : public Joint {
     };
     Seating seating(const Wrench& wrench) const noexcept;
     double normal_sum(double axial, double angle) const noexcept;
-    mechanics::SlipLimit<3> slip(const Wrench& wrench,
-                                 double enough = std::numeric_limits<double>::infinity()) const noexcept;
+    mechanics::SlipLimit<3> slip(const Wrench& wrench, double enough = std::numeric_limits<double>::infinity(),
+                                 const mechanics::SlipLimit<3>* near = nullptr) const noexcept;
 
     BallNumbers n_;
     mechanics::SphereContacts contacts_;

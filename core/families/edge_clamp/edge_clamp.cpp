@@ -36,8 +36,8 @@ struct EdgeClamp {
     double board = 0, throat = 0, upper_friction = 0, lower_friction = 0, board_strength = 0, frame_strength = 0;
     double screw_length = 0, screw_minor = 0;
     mechanics::CurvedBeam frame;
-    std::shared_ptr<const mechanics::PressureSolver> solver;
-    std::shared_ptr<const mechanics::PlanarContacts> contacts;  ///< the plate's points and, last, the lower pad
+    std::shared_ptr<const mechanics::PressureSolver> solver, block;  ///< over points and, for the peak, in closed form
+    std::shared_ptr<const mechanics::PlanarContacts> contacts;       ///< the plate's points and, last, the lower pad
 
     /// Forces on the board from above and below. A screw shares a load with the other side, a spring keeps its force.
     double above(const Wrench& w) const { return locked ? force - w.fz / 2 : force - w.fz; }
@@ -49,16 +49,16 @@ struct EdgeClamp {
         const double N = above(w);
         return N > 0 ? std::max(prying_x(w) / (N * a / 2), prying_y(w) / (N * b / 2)) : infinite;
     }
-    mechanics::ContactPressure pressure(const Wrench& w, Nearby* near = nullptr) const {
-        const auto p = solver->solve(above(w), std::copysign(prying_x(w), w.my), std::copysign(prying_y(w), -w.mx),
-                                     near && near->known ? &near->pressure : nullptr);
+    mechanics::ContactPressure pressure(const mechanics::PressureSolver& by, const Wrench& w, Nearby* near) const {
+        const auto p = by.solve(above(w), std::copysign(prying_x(w), w.my), std::copysign(prying_y(w), -w.mx),
+                                near && near->known ? &near->pressure : nullptr);
         if (near && p.in_balance) near->pressure = p;
         return p;
     }
-    /// 1 where the plate tips, the pad unloads or the clamp parts.
+    /// 1 where the plate tips off the last of its points, the pad unloads or the clamp parts.
     double lost(const Wrench& w) const {
         if (!(above(w) > 0) || !(below(w) >= 0)) return infinite;
-        return tipping(w);
+        return solver->outreach(above(w), prying_x(w), prying_y(w));
     }
     mechanics::SlipLimit<3> slip(const Wrench& w, Nearby* near = nullptr) const;
     double frame_stress(const Wrench& w) const {
@@ -66,16 +66,16 @@ struct EdgeClamp {
         return frame.inner_stress(N * (throat + frame.depth / 2), N);
     }
     double board_pressure(const Wrench& w, Nearby* near = nullptr) const {
-        const auto p = pressure(w, near);
+        const auto p = pressure(*block, w, near);
         if (near) near->known = p.in_balance;
-        return p.in_balance ? solver->greatest(p) : infinite;
+        return p.in_balance ? block->greatest(p) : infinite;
     }
 };
 
 mechanics::SlipLimit<3> EdgeClamp::slip(const Wrench& w, Nearby* near) const {
     mechanics::SlipLimit<3> none;
     none.multiplier = 0;
-    const auto p = pressure(w, near);
+    const auto p = pressure(*solver, w, near);
     if (!p.in_balance || below(w) < 0) return none;
     std::array<double, most_points + 2 * mechanics::sum_block> f{};
     solver->forces(p, upper_friction, f.data());
@@ -240,6 +240,7 @@ Result<EdgeClamp> read(const Values& v, const Squeeze& squeezed) {
     x.push_back(0);
     y.push_back(0);
     g.solver = std::make_shared<const mechanics::PressureSolver>(*patch, 1e-6);
+    g.block = std::make_shared<const mechanics::PressureSolver>(*patch, 1e-6, mechanics::Integration::exact);
     g.contacts = std::make_shared<const mechanics::PlanarContacts>(x, y, patch->size);
     return g;
 }

@@ -33,7 +33,7 @@ class FaceJoint : public Joint {
     /// `tolerance` of load factors that have no closed form.
     FaceJoint(FaceNumbers numbers, const mechanics::Patch& coarse, const mechanics::Patch& fine,
               double tolerance = 1e-5);
-    void search_on(const mechanics::Patch& grid) { search_ = std::make_unique<FaceJoint>(n_, grid, grid, 1e-3); }
+    void search_on(const mechanics::Patch& grid) { search_ = std::make_unique<FaceJoint>(n_, grid, grid, 3e-3); }
     const Joint& for_search() const noexcept override { return search_ ? *search_ : *this; }
     bool surely_holds(std::size_t mode, const Wrench& wrench) const noexcept override;
     std::span<const Mode> modes() const noexcept override;
@@ -65,6 +65,8 @@ class FaceJoint : public Joint {
     };
     Slip slip(const Wrench& wrench, bool only_limit, double enough = std::numeric_limits<double>::infinity(),
               Nearby* near = nullptr) const noexcept;
+    /// Load factor of slips or crush; the last answers are left in `near`.
+    double searched_factor(std::size_t mode, const Ray& ray, Nearby& near) const noexcept;
     double peak_pressure(const Wrench& wrench, Nearby* near = nullptr) const noexcept;
     double slips_utilisation(const Wrench& wrench, Nearby* near) const noexcept;
     double crush_utilisation(const Wrench& wrench, Nearby* near) const noexcept;
@@ -78,6 +80,7 @@ class FaceJoint : public Joint {
 
     FaceNumbers n_;
     mechanics::PressureSolver coarse_, fine_;
+    std::optional<mechanics::PressureSolver> block_;  ///< in closed form, for the peak of an even bedding
     mechanics::PlanarContacts coarse_contacts_, fine_contacts_;
     std::unique_ptr<const FaceJoint> search_;  ///< the same on a coarse grid
     std::vector<mechanics::HullEdge> edges_;

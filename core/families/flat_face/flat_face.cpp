@@ -138,6 +138,8 @@ FaceJoint::FaceJoint(FaceNumbers numbers, const Patch& coarse, const Patch& fine
               {"parts", ModeClass::ultimate, "is pulled off its face", false},
               {"crush", ModeClass::ultimate, "crushes its face", false},
               {"opens", ModeClass::service, "opens at one edge", false}};
+    if (n_.bearing != Bearing::rubber && n_.bearing != Bearing::rim)
+        block_.emplace(fine, tolerance * 1e-2, mechanics::Integration::exact);
     rest_radius_ = slip({}, false).mean_radius;
     if (n_.one_screw) modes_.push_back({"unscrews", ModeClass::ultimate, "turns and backs its screw off", false});
     if (n_.bearing == Bearing::pad || n_.bearing == Bearing::rubber)
@@ -177,9 +179,16 @@ FaceJoint::Slip FaceJoint::slip(const Wrench& w, bool only_limit, double enough,
     solver->forces(p, n_.friction, limit.data());
     // The rotations' power is taken about the interface's origin, as the wrench is.
     const double length = patch.size;
-    result.limit = mechanics::slip_limit(*contacts, std::span<const double>(limit.data(), contacts->padded()),
-                                         {w.fx, w.fy, w.mz / length}, enough, tolerance_ > 5e-4 ? 0.06 : 0.01,
-                                         near ? &near->slip : nullptr);
+    const std::array demand{w.fx, w.fy, w.mz / length};
+    const std::span<const double> given(limit.data(), contacts->padded());
+    const double finest = tolerance_ > 5e-4 ? 0.06 : 0.01;
+    const auto* last = near ? &near->slip : nullptr;
+    if (p.whole)
+        result.limit = mechanics::slip_limit(*contacts, given, demand, enough, finest, last);
+    else {
+        const mechanics::BearingContacts<most_points> bearing(*contacts, given);
+        result.limit = mechanics::slip_limit(bearing, bearing.limit(), demand, enough, finest, last);
+    }
     if (near) near->slip = result.limit;
     if (only_limit) return result;
     double arm = 0;
@@ -201,7 +210,7 @@ double FaceJoint::unscrewing_torque(const Wrench& w) const noexcept {
 double FaceJoint::peak_pressure(const Wrench& w, Nearby* near) const noexcept {
     const Pressed load = pressed(w);
     if (!(load.N > 0)) return 0;
-    const auto p = fine_.solve(load.N, load.Sx, load.Sy, near ? &near->pressure : nullptr);
+    const auto p = (block_ ? *block_ : fine_).solve(load.N, load.Sx, load.Sy, near ? &near->pressure : nullptr);
     if (!p.in_balance) return infinite;
     if (near) near->pressure = p;
     if (n_.bearing == Bearing::rubber) {
@@ -301,18 +310,31 @@ double FaceJoint::utilisation(std::size_t mode, const Wrench& w) const noexcept 
 double FaceJoint::load_factor(std::size_t mode, const Ray& ray) const noexcept {
     if (mode != slips && mode != crush)
         return mechanics::first_exit([&](double lambda) { return utilisation(mode, ray.at(lambda)); });
-    if (!(n_.squeeze.force > 0)) return 0;
     Nearby near;
+    return searched_factor(mode, ray, near);
+}
+
+double FaceJoint::searched_factor(std::size_t mode, const Ray& ray, Nearby& near) const noexcept {
+    if (!(n_.squeeze.force > 0)) return 0;
     const auto used = [&](double lambda) {
         return mode == slips ? slips_utilisation(ray.at(lambda), &near) : crush_utilisation(ray.at(lambda), &near);
     };
-    const double balance = mechanics::first_exit([&](double lambda) { return balance_utilisation(ray.at(lambda)); });
+    const double balance = mechanics::first_exit([&](double lambda) {
+        const Wrench w = ray.at(lambda);
+        if (mode == crush) return balance_utilisation(w);
+        const Pressed load = pressed(w);
+        return std::max(w.fz / n_.squeeze.force, fine_.outreach(load.N, load.Sx, load.Sy));
+    });
+    if (mode == crush && block_)  // whatever drives it towards tipping crushes it first
+        return mechanics::first_exit([&](double lambda) { return lambda < balance ? used(lambda) : infinite; },
+                                     10 * tolerance_);
     if (search_) {
         // The coarse model's factor is within a per cent or so: a few secant steps from there instead of a search from
         // 0.
-        const double guess = search_->load_factor(mode, ray);
+        const double guess = search_->searched_factor(mode, ray, near);
         if (guess > 0 && guess < 0.995 * balance && std::isfinite(guess)) {
-            if (const auto exit = mechanics::exit_near(guess, used, tolerance_)) return *exit;
+            const double trusted = guess < 0.8 * balance ? 2e-3 : 0;  // close to tipping the curve bends sharply
+            if (const auto exit = mechanics::exit_near(guess, used, tolerance_, trusted)) return *exit;
         }
     }
     return mechanics::first_exit_below(balance, used, tolerance_);
