@@ -150,8 +150,16 @@ int main(int argc, char** argv) {
     fmt::print("{:<34} {:>7.0f} ms {:>7.0f} ms {:>10.2f}\n", "start to first paint, demo", demo, 2 * empty,
                demo / (2 * empty));
     fmt::print("{:<34} {:>7.0f} ms\n", "  an empty Qt window", empty);
-    for (const auto& [family, input] :
-         {std::pair{"cam", "hand_force"}, {"friction_pivot", "force"}, {"ball", "force"}, {"flat_face", "force"}}) {
+    for (const auto& [family, input] : {std::pair{"cam", "hand_force"},
+                                        {"friction_pivot", "force"},
+                                        {"ball", "force"},
+                                        {"flat_face", "force"},
+                                        {"edge_clamp", "force"},
+                                        {"tube_grip", "force"},
+                                        {"arm", "length"},
+                                        {"fastener_group", "lateral_strength"},
+                                        {"strap", "force"},
+                                        {"dovetail", "force"}}) {
         const double bench = bench_milliseconds(family, input);
         fmt::print("{:<34} {:>7.2f} ms {:>7.0f} ms {:>10.2f}\n", fmt::format("keystroke on a bench, {}", family), bench,
                    16.0, bench / 16);

@@ -27,13 +27,18 @@ std::vector<DirectionalCapacity> capacity_by_direction(const Joint& given, Plane
                                                        Accuracy accuracy) {
     std::vector<DirectionalCapacity> all;
     const Joint& joint = accuracy == Accuracy::picture ? given.for_search() : given;
+    const auto modes = joint.modes();
+    std::vector<bool> stands(modes.size());  // under the permanent part alone
+    for (std::size_t m = 0; m < modes.size(); ++m) stands[m] = joint.surely_holds(m, permanent);
     for (unsigned i = 0; i < directions; ++i) {
         const double angle = 2 * std::numbers::pi * i / directions;
         DirectionalCapacity here{angle, ModeReport::mechanics_infinity, {}};
-        const auto modes = joint.modes();
         for (std::size_t m = 0; m < modes.size(); ++m) {
             if (modes[m].mode_class != ModeClass::ultimate || modes[m].scale_free) continue;
-            const double force = joint.load_factor(m, {permanent, force_in_plane(at, plane, angle, 1)});
+            const mechanics::Ray ray{permanent, force_in_plane(at, plane, angle, 1)};
+            // What still holds where another mode has let go does not govern: spares most searches.
+            if (stands[m] && std::isfinite(here.force) && joint.surely_holds(m, ray.at(here.force))) continue;
+            const double force = joint.load_factor(m, ray);
             if (force < here.force) {
                 here.force = force;
                 here.mode = modes[m].key;

@@ -14,8 +14,7 @@ namespace {
 std::vector<HullEdge> bearing_edges(const Patch& patch, Integration integration) {
     if (integration == Integration::exact) return patch.round ? std::vector<HullEdge>{} : hull_edges(patch);
     Patch points;
-    for (std::size_t i = 0; i < patch.count(); ++i) points.outline.push_back({patch.x[i], patch.y[i]});
-    points.outline = convex_hull(points.outline);
+    points.outline = convex_hull(patch.outermost);
     return hull_edges(points);
 }
 

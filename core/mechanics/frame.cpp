@@ -50,34 +50,62 @@ Eigen::Matrix<double, 12, 12> Frame::stiffness_of(const FrameBeam& beam) const {
 
 Status Frame::prepare() {
     const auto count = static_cast<Eigen::Index>(6 * nodes_.size());
-    Eigen::MatrixXd K = Eigen::MatrixXd::Zero(count, count);
-    mass_ = Eigen::MatrixXd::Zero(count, count);
+    std::vector<bool> held(nodes_.size(), false);
+    for (const auto n : fixed_) held[n] = true;
+    free_.clear();
+    std::vector<int> place(static_cast<std::size_t>(count), -1);  // among the free ones
+    for (std::size_t n = 0; n < nodes_.size(); ++n)
+        for (std::size_t i = 6 * n; i < 6 * n + 6 && !held[n]; ++i) {
+            place[i] = static_cast<int>(free_.size());
+            free_.push_back(static_cast<Eigen::Index>(i));
+        }
+    Triplets stiffness, inertia;
+    const auto join = [&](std::size_t row, std::size_t column, const Matrix6& k) {
+        for (std::size_t i = 0; i < 6; ++i)
+            for (std::size_t j = 0; j < 6; ++j) {
+                const int r = place[6 * row + i], c = place[6 * column + j];
+                const double value = k(static_cast<Eigen::Index>(i), static_cast<Eigen::Index>(j));
+                if (r >= 0 && c >= 0 && value != 0) stiffness.emplace_back(r, c, value);
+            }
+    };
+    const auto weigh = [&](std::size_t node, const Matrix6& m) {
+        const auto first = static_cast<int>(6 * node);
+        for (int i = 0; i < 6; ++i)
+            for (int j = 0; j < 6; ++j)
+                if (m(i, j) != 0) inertia.emplace_back(first + i, first + j, m(i, j));
+    };
     for (const auto& beam : beams_) {
         const auto k = stiffness_of(beam);
-        const Eigen::Index at[2] = {static_cast<Eigen::Index>(6 * beam.a), static_cast<Eigen::Index>(6 * beam.b)};
-        for (int i = 0; i < 2; ++i)
-            for (int j = 0; j < 2; ++j) K.block<6, 6>(at[i], at[j]) += k.block<6, 6>(6 * i, 6 * j);
+        join(beam.a, beam.a, k.topLeftCorner<6, 6>());
+        join(beam.a, beam.b, k.topRightCorner<6, 6>());
+        join(beam.b, beam.a, k.bottomLeftCorner<6, 6>());
+        join(beam.b, beam.b, k.bottomRightCorner<6, 6>());
         const double half = length_of(beam) / 2;
-        for (const auto node : at)
-            for (int i = 0; i < 6; ++i) mass_(node + i, node + i) += half * (i < 3 ? beam.mass : beam.rotary);
+        Matrix6 lump = Matrix6::Zero();
+        lump.diagonal() << beam.mass, beam.mass, beam.mass, beam.rotary, beam.rotary, beam.rotary;
+        for (const auto node : {beam.a, beam.b}) weigh(node, half * lump);
     }
-    for (const auto& s : springs_)
-        K.block<6, 6>(static_cast<Eigen::Index>(6 * s.node), static_cast<Eigen::Index>(6 * s.node)) += s.matrix;
-    for (const auto& m : masses_)
-        mass_.block<6, 6>(static_cast<Eigen::Index>(6 * m.node), static_cast<Eigen::Index>(6 * m.node)) += m.matrix;
-    free_.clear();
-    for (std::size_t n = 0; n < nodes_.size(); ++n)
-        if (std::find(fixed_.begin(), fixed_.end(), n) == fixed_.end())
-            for (int i = 0; i < 6; ++i) free_.push_back(static_cast<Eigen::Index>(6 * n) + i);
+    for (const auto& s : springs_) join(s.node, s.node, s.matrix);
+    for (const auto& m : masses_) weigh(m.node, m.matrix);
+    mass_.resize(count, count);
+    mass_.setFromTriplets(inertia.begin(), inertia.end());
+    return factor(stiffness);
+}
+
+Status Frame::factor(const Triplets& stiffness) {
+    const auto count = static_cast<Eigen::Index>(free_.size());
+    Eigen::SparseMatrix<double> K(count, count);
+    K.setFromTriplets(stiffness.begin(), stiffness.end());
     // Scaled to a unit diagonal, so that metres and radians, stiff and soft parts, are judged alike.
-    const Eigen::MatrixXd inner = K(free_, free_);
-    const bool empty = inner.rows() == 0 || !(inner.diagonal().minCoeff() > 0);
-    if (!empty) {
-        scale_ = inner.diagonal().cwiseSqrt().cwiseInverse();
-        factored_.compute(scale_.asDiagonal() * inner * scale_.asDiagonal());
+    const Eigen::VectorXd diagonal = K.diagonal();
+    bool moves = count == 0 || !(diagonal.minCoeff() > 0);
+    if (!moves) {
+        scale_ = diagonal.cwiseSqrt().cwiseInverse();
+        const Eigen::SparseMatrix<double> scaled = scale_.asDiagonal() * K * scale_.asDiagonal();
+        factored_.compute(scaled);
+        moves = factored_.info() != Eigen::Success || !(factored_.vectorD().minCoeff() > 1e-13);
     }
-    if (empty || factored_.info() != Eigen::Success || !(factored_.vectorD().minCoeff() > 1e-13))
-        return Problem{"frame", "Something in this frame can move freely.", "Hold it, or join its parts."};
+    if (moves) return Problem{"frame", "Something in this frame can move freely.", "Hold it, or join its parts."};
     return Done{};
 }
 
@@ -101,24 +129,27 @@ Eigen::VectorXd Frame::weight(const Eigen::Vector3d& acceleration) const {
 }
 
 double Frame::least_frequency() const {
-    const Eigen::MatrixXd M = mass_(free_, free_);
-    if (!(M.trace() > 0)) return std::numeric_limits<double>::infinity();
+    // M of the free numbers times a shape of theirs.
+    const auto weighed = [this](const Eigen::VectorXd& shape) -> Eigen::VectorXd {
+        Eigen::VectorXd all = Eigen::VectorXd::Zero(mass_.rows());
+        all(free_) = shape;
+        const Eigen::VectorXd pushed = mass_ * all;
+        return pushed(free_);
+    };
     // Started from a shape without any symmetry, so that no plane of vibration is missed.
     Eigen::VectorXd shape(static_cast<Eigen::Index>(free_.size()));
     for (Eigen::Index i = 0; i < shape.size(); ++i) shape[i] = 1 + 0.37 * std::sin(1.7 * static_cast<double>(i));
+    Eigen::VectorXd pushed = weighed(shape);
     double omega2 = 0;
     for (int i = 0; i < 60; ++i) {
-        const Eigen::VectorXd pushed = M * shape;
-        Eigen::VectorXd next = respond(pushed);
-        const double kinetic = next.dot(M * next);
+        const Eigen::VectorXd next = respond(pushed), next_pushed = weighed(next);
+        const double kinetic = next.dot(next_pushed);
         if (!(kinetic > 0)) return std::numeric_limits<double>::infinity();
         const double now = next.dot(pushed) / kinetic;
-        shape = next / std::sqrt(kinetic);
-        if (std::abs(now - omega2) < 1e-10 * now) {
-            omega2 = now;
-            break;
-        }
+        pushed = next_pushed / std::sqrt(kinetic);
+        const bool settled = std::abs(now - omega2) < 1e-10 * now;
         omega2 = now;
+        if (settled) break;
     }
     return std::sqrt(omega2) / (2 * std::numbers::pi);
 }

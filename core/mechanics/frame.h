@@ -1,5 +1,6 @@
 #pragma once
 #include <Eigen/Dense>
+#include <Eigen/Sparse>
 #include <vector>
 
 #include "quantity/result.h"
@@ -49,6 +50,8 @@ class Frame {
         std::size_t node;
         Matrix6 matrix;
     };
+    using Triplets = std::vector<Eigen::Triplet<double>>;
+    Status factor(const Triplets& stiffness);
     Eigen::Matrix<double, 12, 12> stiffness_of(const FrameBeam& beam) const;
     Eigen::VectorXd respond(const Eigen::VectorXd& free_loads) const;
     double length_of(const FrameBeam& beam) const { return (nodes_[beam.b] - nodes_[beam.a]).norm(); }
@@ -57,9 +60,10 @@ class Frame {
     std::vector<FrameBeam> beams_;
     std::vector<Attached> springs_, masses_;
     std::vector<std::size_t> fixed_;
-    Eigen::LDLT<Eigen::MatrixXd> factored_;  ///< of the stiffness scaled by scale_ on both sides
+    /// Of the stiffness scaled by scale_ on both sides; nodes that follow each other keep it banded.
+    Eigen::SimplicialLDLT<Eigen::SparseMatrix<double>, Eigen::Lower, Eigen::NaturalOrdering<int>> factored_;
     Eigen::VectorXd scale_;
-    Eigen::MatrixXd mass_;
+    Eigen::SparseMatrix<double> mass_;  ///< of all nodes
     std::vector<Eigen::Index> free_;
 };
 

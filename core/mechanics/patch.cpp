@@ -143,6 +143,8 @@ Result<Patch> make_patch(const PatchShape& given, Bedding bedding, unsigned radi
     patch.hole_radius = shape.hole_radius;
     const bool limited = shape.reach > 0;
     const auto stations = gauss_nodes(radial, 0, 1);
+    double outermost = 0;
+    for (const auto& station : stations) outermost = std::max(outermost, station.at);
     for (const auto& ray : rays(shape, around)) {
         double edge = shape.polygon.empty() ? shape.radius : reach_to_boundary(shape.polygon, shape.centre, ray.at);
         if (limited) edge = std::min(edge, shape.reach);
@@ -155,8 +157,11 @@ Result<Patch> make_patch(const PatchShape& given, Bedding bedding, unsigned radi
             patch.x.push_back(shape.centre.x + edge * c);
             patch.y.push_back(shape.centre.y + edge * s);
             patch.stiffness.push_back(ray.weight * edge);
+            patch.outermost.push_back({patch.x.back(), patch.y.back()});
             continue;
         }
+        const double farthest = shape.hole_radius + outermost * (edge - shape.hole_radius);
+        patch.outermost.push_back({shape.centre.x + farthest * c, shape.centre.y + farthest * s});
         for (const auto& station : stations) {
             const double width = edge - shape.hole_radius, r = shape.hole_radius + station.at * width;
             patch.x.push_back(shape.centre.x + r * c);
@@ -175,7 +180,7 @@ Result<Patch> make_patch(const PatchShape& given, Bedding bedding, unsigned radi
             if (limited) edge = std::min(edge, shape.reach);
             patch.outline.push_back({shape.centre.x + edge * std::cos(phi), shape.centre.y + edge * std::sin(phi)});
         }
-        patch.outline = convex_hull(patch.outline);
+        if (!round) patch.outline = convex_hull(patch.outline);
     }
     for (const auto& p : patch.outline)
         patch.size = std::max(patch.size, std::hypot(p.x - patch.centre.x, p.y - patch.centre.y));
@@ -191,7 +196,8 @@ Result<Patch> make_feet(std::span<const Point> feet) {
         patch.centre.x += foot.x / static_cast<double>(feet.size());
         patch.centre.y += foot.y / static_cast<double>(feet.size());
     }
-    patch.outline = convex_hull({feet.begin(), feet.end()});
+    patch.outermost = {feet.begin(), feet.end()};
+    patch.outline = convex_hull(patch.outermost);
     double twice_area = 0;
     for (std::size_t i = 0; i + 2 < patch.outline.size(); ++i)
         twice_area += cross(patch.outline[0], patch.outline[i + 1], patch.outline[i + 2]);

@@ -27,6 +27,7 @@ enum class Bedding { even, bonded_rubber, rim };
 struct Patch {
     std::vector<double> x, y, stiffness;  ///< stiffness = area share times relative stiffness
     std::vector<Point> outline;           ///< counter-clockwise hull of what can carry
+    std::vector<Point> outermost;         ///< of the points, those that can lie on their hull
     std::optional<double> round;          ///< outer radius when the hull is a disc about `centre`
     Point centre;
     double hole_radius = 0;  ///< of the hole about `centre`

@@ -6,6 +6,7 @@ namespace clampet::mechanics {
 
 std::vector<QuadratureNode> gauss_nodes(unsigned n, double from, double to) {
     std::vector<QuadratureNode> nodes;
+    nodes.reserve(n);
     const double centre = (from + to) / 2, half = (to - from) / 2;
     const int order = static_cast<int>(n);
     for (const double zero : boost::math::legendre_p_zeros<double>(order)) {
