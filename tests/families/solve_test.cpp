@@ -87,7 +87,7 @@ TEST_CASE("capacity by direction is the load factor of a unit force", "[capacity
         if (std::isinf(least))
             CHECK(std::isinf(d.force));
         else
-            CHECK(d.force == relative(least, 1e-6));
+            CHECK(d.force == relative(least, 1e-4));  // modes that lie this close are not told apart
     }
     // A symmetric face is as strong to the left as to the right.
     CHECK(all[0].force == relative(all[12].force, 1e-3));
