@@ -1,6 +1,10 @@
 // Times against the targets of the project; the ratio to the target is a counter (under 1 is within it).
 #include <benchmark/benchmark.h>
 
+#include <algorithm>
+#include <boost/math/special_functions/erf.hpp>
+#include <cmath>
+
 #include "families/family.h"
 #include "families/solve.h"
 #include "project/document.h"
@@ -76,6 +80,27 @@ void modes_of(benchmark::State& state, const families::Family* family) {
     against(state, family->key() == "ball_chain" || family->key() == "arm" ? 1e-3 : 100e-6);
 }
 
+/// The factor at which each of 2000 draws of friction and force slips; scatter_numpy.py, beside this, does the same.
+void scatter_of(benchmark::State& state, const families::Family* family, families::Values values) {
+    constexpr unsigned count = 2000;
+    const families::Load load{{}, {6, 9, -14, 0.5, 1.4, 0.6}};
+    const auto draw = [](unsigned i, double step, double typical, double low, double high) {
+        const double u = std::fmod(0.5 + (i + 1) * step, 1.0);
+        const double z = -std::sqrt(2.0) * boost::math::erfc_inv(2 * u);
+        return typical * std::exp(z * (z < 0 ? std::log(typical / low) : std::log(high / typical)) / 1.645);
+    };
+    std::vector<double> factors(count);
+    for (auto _ : state)
+        for (unsigned i = 0; i < count; ++i) {
+            values["friction"] = draw(i, 0.7548776662466927, 0.25, 0.18, 0.35);
+            values["force"] = draw(i, 0.5698402909980532, 1000, 700, 1500);
+            const auto j = *families::join(*family, values);
+            factors[i] = families::factors(*j, 0, load).mass;
+        }
+    std::sort(factors.begin(), factors.end());
+    state.counters["fifth"] = factors[count / 20];
+}
+
 /// The input that a person would ask for first.
 std::string asked_of(const families::Family& family) {
     for (const char* key : {"force", "torque", "friction", "length"})
@@ -102,6 +127,13 @@ int main(int argc, char** argv) {
         benchmark::RegisterBenchmark(("solve/" + key + "/" + asked_of(*family)).c_str(), solve_for, family)
             ->Unit(benchmark::kMillisecond);
     }
+    const auto scatter = [](const char* family, families::Values values) {
+        benchmark::RegisterBenchmark((std::string("scatter/") + family).c_str(), scatter_of,
+                                     families::family_named(family), std::move(values))
+            ->Unit(benchmark::kMicrosecond);
+    };
+    scatter("flat_face", {{"bears", std::string("whole")}});
+    scatter("tube_grip", {{"jaws", std::string("flat")}});
     benchmark::Initialize(&argc, argv);
     benchmark::RunSpecifiedBenchmarks();
     return 0;

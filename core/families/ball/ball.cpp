@@ -194,7 +194,7 @@ double BallJoint::load_factor(std::size_t mode, const Ray& ray) const noexcept {
         if (limit.multiplier > 0) near = limit;
         return limit.multiplier > 0 ? 1 / limit.multiplier : infinite;
     };
-    return mechanics::first_exit_below(seated, used, 1e-6);
+    return mechanics::first_exit_below(seated, used, 1e-5);
 }
 
 bool BallJoint::surely_holds(std::size_t mode, const Wrench& w) const noexcept {

@@ -32,6 +32,7 @@ class GripJoint : public Joint {
     explicit GripJoint(GripNumbers numbers);
     std::span<const Mode> modes() const noexcept override;
     double utilisation(std::size_t mode, const Wrench& wrench) const noexcept override;
+    double load_factor(std::size_t mode, const Ray& ray) const noexcept override;
     std::string motion(std::size_t mode, const Wrench& wrench) const override;
     std::vector<NamedValue> demand(std::size_t mode, const Wrench& wrench) const override;
     std::vector<NamedValue> capacity(std::size_t mode, const Wrench& wrench) const override;
@@ -56,7 +57,9 @@ class GripJoint : public Joint {
     double parts_utilisation(const Wrench& wrench) const noexcept;
     double ring_stress(const Wrench& wrench) const noexcept;
     double pad_pressure(const Wrench& wrench) const noexcept;
-    mechanics::SlipLimit<4> flat_slip(const Wrench& wrench) const noexcept;
+    /// `near`: the answer for a load close by, from which to start.
+    mechanics::SlipLimit<4> flat_slip(const Wrench& wrench,
+                                      const mechanics::SlipLimit<4>* near = nullptr) const noexcept;
 
     GripNumbers n_;
     mechanics::SlipContacts<4, 2> lines_;  ///< flat jaws only: points along the two lines

@@ -9,6 +9,7 @@
 
 #include "families/tube_grip/grip_joint.h"
 #include "families/tube_grip/other_grips.h"
+#include "mechanics/first_exit.h"
 #include "mechanics/quadrature.h"
 #include "mechanics/ring_bending.h"
 
@@ -172,7 +173,7 @@ double GripJoint::normal_sum(const Wrench& w) const noexcept {
     return s.moving + std::max(0.0, s.fixed) / wedge;
 }
 
-mechanics::SlipLimit<4> GripJoint::flat_slip(const Wrench& w) const noexcept {
+mechanics::SlipLimit<4> GripJoint::flat_slip(const Wrench& w, const mechanics::SlipLimit<4>* near) const noexcept {
     std::array<double, 2 * line_points> limit{};
     const Sides s = sides(w);
     const double rocking = n_.two_rigid ? w.my / 2 : w.my;
@@ -184,7 +185,28 @@ mechanics::SlipLimit<4> GripJoint::flat_slip(const Wrench& w) const noexcept {
         limit[line_points + i] = f * (n_.fixed_on_top ? moving : fixed).density(stations_[i]);
     }
     const double scale = std::max(n_.radius, n_.length / 2);
-    return mechanics::slip_limit(lines_, std::span<const double>(limit), {w.fx, w.fy, w.mx / scale, w.mz / scale});
+    return mechanics::slip_limit(lines_, std::span<const double>(limit), {w.fx, w.fy, w.mx / scale, w.mz / scale},
+                                 infinite, 0.01, near);
+}
+
+double GripJoint::load_factor(std::size_t mode, const Ray& ray) const noexcept {
+    if (n_.jaws != Jaws::flat || mode != slips) return Joint::load_factor(mode, ray);
+    if (!(n_.squeeze.force > 0)) return 0;
+    const double held = mechanics::first_exit([&](double lambda) {
+        const Wrench w = ray.at(lambda);
+        return std::max(parts_utilisation(w), rocks_utilisation(w, 0.5));
+    });
+    mechanics::SlipLimit<4> last;  // each look starts from the motion of the one before
+    const auto used = [&](double lambda) {
+        const Wrench w = ray.at(lambda);
+        const Sides s = sides(w);
+        if (s.fixed <= 0 || s.moving < 0 || rocks_utilisation(w, 0.5) >= 1) return infinite;
+        const auto limit = flat_slip(w, std::isfinite(last.multiplier) ? &last : nullptr);
+        if (!(limit.multiplier > 0)) return infinite;
+        last = limit;
+        return 1 / limit.multiplier;
+    };
+    return mechanics::first_exit_below(held, used, 1e-5);
 }
 
 double GripJoint::slips_utilisation(const Wrench& w) const noexcept {
