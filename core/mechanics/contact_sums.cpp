@@ -79,6 +79,42 @@ void sum_sphere(const double* x, const double* y, const double* z, const double*
 }
 
 CLAMPET_VECTOR
+void sum_lines(const double* a, const double* b, const double* limit, std::size_t count, const double* q, double e2,
+               LineSums& out) noexcept {
+    const double q0 = q[0], q1 = q[1], q2 = q[2], q3 = q[3];
+    double f = 0, dual = 0, squares = 0, c0 = 0, g1 = 0, g2 = 0, g3 = 0, t0 = 0, t1 = 0, t2 = 0, t3 = 0, h11 = 0,
+           h12 = 0, h22 = 0, h13 = 0, h23 = 0, h33 = 0;
+#pragma omp simd reduction(+ : f, dual, squares, c0, g1, g2, g3, t0, t1, t2, t3, h11, h12, h22, h13, h23, h33)
+    for (std::size_t i = 0; i < count; ++i) {
+        const double ai = a[i], bi = b[i], L = limit[i], v = q1 + ai * q2 + bi * q3, vv = q0 * q0 + v * v, s2 = vv + e2;
+        const double inverse = 1 / std::sqrt(s2), c = L * inverse, c3 = c * inverse * inverse, cv = c * v, t = c3 * v;
+        const double y = c - t * v, ya = y * ai, yb = y * bi;
+        f += c * s2;
+        dual += c * vv;
+        squares += L * vv;
+        c0 += c;
+        g1 += cv;
+        g2 += cv * ai;
+        g3 += cv * bi;
+        t0 += c3;
+        t1 += t;
+        t2 += t * ai;
+        t3 += t * bi;
+        h11 += y;
+        h12 += ya;
+        h22 += ya * ai;
+        h13 += yb;
+        h23 += ya * bi;
+        h33 += yb * bi;
+    }
+    out = {f,
+           dual,
+           squares,
+           {c0 * q0, g1, g2, g3},
+           {c0 - t0 * q0 * q0, -q0 * t1, h11, -q0 * t2, h12, h22, -q0 * t3, h13, h23, h33}};
+}
+
+CLAMPET_VECTOR
 std::array<double, 7> sum_pressed(const double* x, const double* y, const double* stiffness, std::size_t count,
                                   const double* v) noexcept {
     const double v0 = v[0], v1 = v[1], v2 = v[2];

@@ -26,6 +26,17 @@ void sum_planar(const double* x, const double* y, const double* limit, std::size
 void sum_sphere(const double* x, const double* y, const double* z, const double* limit, std::size_t count,
                 const double* q, double e2, DissipationSums& out) noexcept;
 
+/// The same of two lines along a tube, with four numbers of motion.
+struct LineSums {
+    double value = 0, dual = 0, squares = 0;
+    std::array<double, 4> gradient{};
+    std::array<double, 10> hessian{};  ///< 00, 01 11, 02 12 22, 03 13 23 33
+};
+
+/// Points of lines along a tube that slide with q0 along it and q1 + a q2 + b q3 round and across it.
+void sum_lines(const double* a, const double* b, const double* limit, std::size_t count, const double* q, double e2,
+               LineSums& out) noexcept;
+
 /// Where g = v0 + v1 x + v2 y > 0: sum of k g^2, k, k x, k y, k x^2, k x y, k y^2.
 std::array<double, 7> sum_pressed(const double* x, const double* y, const double* stiffness, std::size_t count,
                                   const double* v) noexcept;

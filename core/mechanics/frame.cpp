@@ -103,7 +103,7 @@ Status Frame::factor(const Triplets& stiffness) {
         scale_ = diagonal.cwiseSqrt().cwiseInverse();
         const Eigen::SparseMatrix<double> scaled = scale_.asDiagonal() * K * scale_.asDiagonal();
         factored_.compute(scaled);
-        moves = factored_.info() != Eigen::Success || !(factored_.vectorD().minCoeff() > 1e-13);
+        moves = factored_.info() != Eigen::Success || !(factored_.vectorD().minCoeff() > 5e-15);
     }
     if (moves) return Problem{"frame", "Something in this frame can move freely.", "Hold it, or join its parts."};
     return Done{};

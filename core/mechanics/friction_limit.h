@@ -25,6 +25,15 @@ struct SlipSums {
         gradient << g[0], g[1], g[2];
         hessian << h[0], h[1], h[3], h[1], h[2], h[4], h[3], h[4], h[5];
     }
+    void take(const LineSums& s) requires(K == 4) {
+        value = s.value;
+        dual = s.dual;
+        squares = s.squares;
+        for (int i = 0, at = 0; i < 4; ++i) {
+            gradient[i] = s.gradient[static_cast<std::size_t>(i)];
+            for (int j = 0; j <= i; ++j, ++at) hessian(i, j) = hessian(j, i) = s.hessian[static_cast<std::size_t>(at)];
+        }
+    }
 };
 
 /// Contacts that slip together: for a rigid slip motion q (K numbers) contact i slides with velocity J_i q (D numbers).
@@ -85,6 +94,25 @@ class PlanarContacts {
 
  private:
     std::vector<double> x_, y_;
+};
+
+/// Points of lines along a tube: they slide with q0 along it and q1 + a q2 + b q3 across it.
+class LineContacts {
+ public:
+    static constexpr int K = 4;
+    /// Whole blocks of points are to be added.
+    void add(double a, double b) {
+        a_.push_back(a);
+        b_.push_back(b);
+    }
+    void sum(const Eigen::Vector4d& q, double epsilon, std::span<const double> limit, SlipSums<4>& out) const noexcept {
+        LineSums sums;
+        sum_lines(a_.data(), b_.data(), limit.data(), a_.size(), q.data(), epsilon * epsilon + 1e-300, sums);
+        out.take(sums);
+    }
+
+ private:
+    std::vector<double> a_, b_;
 };
 
 /// The points of a face that bear, and no others: where it has opened, half of them or fewer. For one evaluation.

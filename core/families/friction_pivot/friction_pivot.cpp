@@ -103,7 +103,7 @@ void add_modes(const Pivot& g, FormulaParts& parts) {
     };
     slips.ends_with = [g](const Wrench& w) {
         if (!(g.force > 0) || !(g.normal(w) > 0)) return infinite;
-        return g.yoke ? g.cheek(w) : std::hypot(w.mx, w.my) / (g.normal(w) * g.outer);
+        return g.yoke ? g.cheek(w) : g.solver->outreach(g.normal(w), w.my, -w.mx);
     };
     slips.tolerance = g.yoke && g.close_pin ? 1e-9 : 2e-4;
     slips.formula = "n ∫ μ p r dA + μ_p r_pin V";

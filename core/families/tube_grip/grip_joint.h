@@ -62,7 +62,7 @@ class GripJoint : public Joint {
                                       const mechanics::SlipLimit<4>* near = nullptr) const noexcept;
 
     GripNumbers n_;
-    mechanics::SlipContacts<4, 2> lines_;  ///< flat jaws only: points along the two lines
+    mechanics::LineContacts lines_;  ///< flat jaws only: points along the two lines
     std::vector<double> stations_, weights_;
     double ring_coefficient_ = 0;                    ///< m of flat jaws or a collar: moment per F and radius
     std::vector<std::array<double, 3>> ring_table_;  ///< V jaw: influence of both flanks and the pad round the ring

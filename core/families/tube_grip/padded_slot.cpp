@@ -101,7 +101,10 @@ FormulaMode slips(const Slot& g) {
         return turned > std::abs(at.motion[0] * w.fx + at.motion[1] * w.fy) ? "twists in the slot"
                                                                             : "slides in the slot";
     };
-    m.ends_with = [g](const Wrench& w) { return g.force > 0 ? std::max(g.parted(w), g.rocked(w)) : infinite; };
+    m.ends_with = [g](const Wrench& w) {
+        if (!(g.force > 0)) return infinite;
+        return std::max({g.parted(w), g.rocked(w), g.solver->outreach(g.sides(w)[1], w.my / 2, -w.mx / 2)});
+    };
     m.tolerance = 2e-4;
     m.formula = "min Σ μ p dA |v| over both faces";
     m.source = "derived, upper-bound theorem";

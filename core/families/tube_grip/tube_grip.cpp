@@ -19,6 +19,7 @@ namespace {
 constexpr double pi = std::numbers::pi;
 constexpr double infinite = std::numeric_limits<double>::infinity();
 constexpr std::size_t line_points = 16;
+static_assert(2 * line_points % mechanics::sum_block == 0);
 
 enum ModeIndex : std::size_t { slips, parts, rocks, crush, opens };
 
@@ -138,7 +139,7 @@ GripJoint::GripJoint(GripNumbers numbers) : n_(std::move(numbers)) {
                 stations_.push_back(node.at);
                 weights_.push_back(node.weight);
             }
-            lines_.add({1, 0, 0, 0, 0, 1, -side * r / scale, node.at / scale});
+            lines_.add(-side * r / scale, node.at / scale);
         }
     }
 }
