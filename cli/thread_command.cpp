@@ -4,9 +4,9 @@
 #include <cmath>
 #include <map>
 
-#include "catalogue/stock.h"
 #include "catalogue/thread.h"
 #include "commands.h"
+#include "families/thread/stack_design.h"
 #include "mechanics/stack_up.h"
 #include "quantity/format.h"
 #include "quantity/parse.h"
@@ -31,21 +31,6 @@ std::string mm(const catalogue::Limits& l) {
 }
 std::string length(double si) {
     return quantity::format(si, Dimension::length);
-}
-
-/// Stock sizes of a group that lie within an interval, each once, in order.
-std::vector<double> within(std::string_view group, std::string_view size, const mechanics::Interval& interval) {
-    std::vector<double> fitting;
-    if (interval.is_empty()) return fitting;
-    for (const auto* row : catalogue::stock_group(group)) {
-        const double value = row->size(size);
-        if (value >= interval.low - 1e-6 && value <= interval.high + 1e-6) fitting.push_back(value);
-    }
-    std::sort(fitting.begin(), fitting.end());
-    fitting.erase(
-        std::unique(fitting.begin(), fitting.end(), [](double a, double b) { return std::abs(a - b) < 1e-6; }),
-        fitting.end());
-    return fitting;
 }
 
 const char* name_of(mechanics::StackState state) {
@@ -223,9 +208,10 @@ int thread_stack_command(const std::vector<std::string>& assignments, bool json)
     const auto request = read_stack(assignments);
     if (!request) return fail(request.problem(), wrong_usage);
     const auto v = mechanics::judge_stack(request->stack);
-    const bool inches = request->thread.form != catalogue::ThreadForm::iso;
-    const auto screws = within(inches ? "inch screw length" : "metric screw length", "length", v.screw_lengths);
-    const auto washers = within("washer", "thickness", v.extra_items);
+    const auto screws = families::within(families::screw_lengths_for(request->thread), v.screw_lengths);
+    std::vector<double> thicknesses;
+    for (const auto* washer : families::washers_for(request->thread)) thicknesses.push_back(washer->size("thickness"));
+    const auto washers = families::within(std::move(thicknesses), v.extra_items);
     const bool right = v.state == mechanics::StackState::right;
     if (json) {
         print({{"screw", request->thread.designation},

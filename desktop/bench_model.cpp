@@ -84,6 +84,12 @@ Status BenchModel::set_input(const std::string& key, const rig::Input& input, pr
     return adopt(std::move(next), gesture);
 }
 
+Status BenchModel::set_inputs(const std::map<std::string, rig::Input>& inputs) {
+    auto next = bench_;
+    for (const auto& [key, input] : inputs) next.element.inputs[key] = input;
+    return adopt(std::move(next), project::single);
+}
+
 Status BenchModel::set_payload(const study::BenchLoad& payload, project::Gesture gesture) {
     const auto refuse = [](const char* what, const char* remedy) { return Problem{"load", what, remedy}; };
     if (!(payload.mass >= 0 && payload.mass <= 1000))

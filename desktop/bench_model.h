@@ -37,6 +37,8 @@ class BenchModel : public QObject {
     const std::optional<BenchOrigin>& origin() const { return origin_; }
     const std::optional<PinnedVariant>& pinned() const { return pinned_; }
 
+    /// Several inputs in one step; on a Problem nothing changes.
+    Status set_inputs(const std::map<std::string, rig::Input>& inputs);
     /// Changes one thing; on a Problem nothing changes. Steps of one gesture undo together.
     Status set_input(const std::string& key, const rig::Input& input, project::Gesture gesture = project::single);
     Status set_payload(const study::BenchLoad& payload, project::Gesture gesture = project::single);

@@ -208,9 +208,12 @@ void DrawingView::paintEvent(QPaintEvent*) {
     p.setBrush(theme().panel);
     p.drawRoundedRect(QRectF(rect()).adjusted(0.5, 0.5, -0.5, -0.5), 6, 6);
     if (drawing_.elements.empty()) return;
+    paint_drawing(p, drawing_, placing());
+}
+
+QTransform DrawingView::placing() const {
     const double margin = 18 * text_scale();
-    paint_drawing(p, drawing_,
-                  fit_drawing(drawing_, QRectF(rect()).adjusted(2.2 * margin, margin, -2.2 * margin, -margin)));
+    return fit_drawing(drawing_, QRectF(rect()).adjusted(2.2 * margin, margin, -2.2 * margin, -margin));
 }
 
 }  // namespace clampet::desktop

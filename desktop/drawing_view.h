@@ -21,6 +21,8 @@ class DrawingView : public QWidget {
     void show_drawing(drawing::Drawing drawing);
     const drawing::Drawing& shown() const { return drawing_; }
     QSize sizeHint() const override;
+    /// From the drawing's metres to this widget's pixels.
+    QTransform placing() const;
 
  protected:
     void paintEvent(QPaintEvent*) override;

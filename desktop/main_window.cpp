@@ -18,6 +18,7 @@
 #include "desktop/notice_bar.h"
 #include "desktop/seam_button.h"
 #include "desktop/seam_sheet.h"
+#include "desktop/stack_builder.h"
 #include "desktop/stack_view.h"
 #include "desktop/stage_bar.h"
 #include "desktop/start_page.h"
@@ -205,6 +206,7 @@ void MainWindow::set_appearance(bool dark, double scale) {
     const QString selected = stack_ ? stack_->selected() : QString();
     const bool brief = pages_->currentWidget() == brief_, benches = pages_->currentWidget() == benches_,
                desk = thread_desk_ && pages_->currentWidget() == thread_desk_, bench = on_bench() && !benches && !desk;
+    const auto on_desk = thread_desk_ ? std::optional(thread_desk_->state()) : std::nullopt;
     apply_theme(dark, scale);
     QSettings settings;
     settings.setValue("dark", theme().dark);
@@ -216,6 +218,7 @@ void MainWindow::set_appearance(bool dark, double scale) {
     if (brief) show_brief();
     if (!selected.isEmpty()) select_seam(selected);
     if (benches) show_benches();
+    if (on_desk) make_thread_desk().restore(*on_desk);
     if (desk) show_thread_desk();
     if (bench) build_bench_page();
 }
@@ -296,18 +299,23 @@ void MainWindow::show_benches() {
     benches_->search()->setFocus();
 }
 
+ThreadDesk& MainWindow::make_thread_desk() {
+    if (thread_desk_) return *thread_desk_;
+    thread_desk_ = new ThreadDesk(pages_);
+    pages_->addWidget(thread_desk_);
+    connect(thread_desk_, &ThreadDesk::back_wanted, this, &MainWindow::show_benches);
+    connect(thread_desk_, &ThreadDesk::changed, this, &MainWindow::refresh_undo);
+    connect(thread_desk_, &ThreadDesk::bench_wanted, this, [this] {
+        const auto inputs = thread_desk_->builder()->inputs();
+        open_bench("thread");
+        if (const auto done = bench_.set_inputs(inputs); !done)
+            notice_->show_problem(QString::fromStdString(done.problem().sentence()));
+    });
+    return *thread_desk_;
+}
+
 void MainWindow::show_thread_desk() {
-    if (!thread_desk_) {
-        thread_desk_ = new ThreadDesk(pages_);
-        pages_->addWidget(thread_desk_);
-        connect(thread_desk_, &ThreadDesk::back_wanted, this, &MainWindow::show_benches);
-        connect(thread_desk_, &ThreadDesk::stack_wanted, this, [this](const QString& screw, const QString& socket) {
-            open_bench("thread");
-            for (const auto& [key, value] : {std::pair{"screw", screw}, {"socket", socket}})
-                if (const auto done = bench_.set_input(key, value.toStdString()); !done)
-                    return notice_->show_problem(QString::fromStdString(done.problem().sentence()));
-        });
-    }
+    make_thread_desk();
     pages_->setCurrentWidget(thread_desk_);
     benches_tab_->setChecked(true);
     refresh_undo();
@@ -342,6 +350,10 @@ void MainWindow::open_bench_of(const QString& interface, const QString& element)
     if (bench_.is_open()) build_bench_page();
 }
 
+bool MainWindow::on_thread_desk() const {
+    return thread_desk_ && pages_->currentWidget() == thread_desk_;
+}
+
 bool MainWindow::on_bench() const {
     const auto* page = pages_->currentWidget();
     return page == benches_ || (thread_desk_ && page == thread_desk_) || (bench_page_ && page == bench_page_);
@@ -371,13 +383,22 @@ void MainWindow::put_into_rig() {
 }
 
 void MainWindow::undo() {
+    if (on_thread_desk()) return thread_desk_->builder()->undo();
     bench_page_ && pages_->currentWidget() == bench_page_ ? bench_.undo() : document_.undo();
 }
 void MainWindow::redo() {
+    if (on_thread_desk()) return thread_desk_->builder()->redo();
     bench_page_ && pages_->currentWidget() == bench_page_ ? bench_.redo() : document_.redo();
 }
 
 void MainWindow::refresh_undo() {
+    if (on_thread_desk()) {
+        action("undo")->setEnabled(thread_desk_->builder()->can_undo());
+        action("redo")->setEnabled(thread_desk_->builder()->can_redo());
+        action("undo")->setText(tr("&Undo on the thread desk"));
+        action("redo")->setText(tr("&Redo on the thread desk"));
+        return;
+    }
     if (bench_page_ && pages_->currentWidget() == bench_page_) {
         action("undo")->setEnabled(bench_.can_undo());
         action("redo")->setEnabled(bench_.can_redo());

@@ -80,6 +80,8 @@ class MainWindow : public QMainWindow {
     void leave_bench();
     void put_into_rig();
     bool on_bench() const;
+    bool on_thread_desk() const;
+    ThreadDesk& make_thread_desk();
     void undo();
     void redo();
     void refresh_undo();

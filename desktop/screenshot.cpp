@@ -1,5 +1,6 @@
 // Renders one view to a PNG: how docs/screenshots is made. Run with QT_QPA_PLATFORM=offscreen.
 #include <QApplication>
+#include <QComboBox>
 #include <QCommandLineParser>
 #include <QPushButton>
 #include <QSettings>
@@ -8,7 +9,24 @@
 #include "desktop/elevation_view.h"
 #include "desktop/main_window.h"
 #include "desktop/seam_sheet.h"
+#include "desktop/stack_builder.h"
 #include "desktop/theme.h"
+#include "desktop/thread_desk.h"
+
+/// A quick-release plate with a washer and a pad under the demo's camera.
+static void show_stack(clampet::desktop::MainWindow& window) {
+    using Kind = clampet::families::StackItem::Kind;
+    window.show_thread_desk();
+    auto* desk = window.thread_desk();
+    desk->thread(0)->setCurrentText("1/4-20 UNC");
+    auto design = desk->builder()->design();
+    design.screw_length = 0.5 * 0.0254;
+    design.items = {{Kind::washer, "1/4 in", 0.001651, 0.015875},
+                    {Kind::plate, "aluminium 5 mm", 0.005, 0},
+                    {Kind::pad, "cork 1.5 mm", 0.0015, 0}};
+    desk->builder()->adopt(design);
+    desk->stack_tab()->click();
+}
 
 int main(int argc, char** argv) {
     QApplication app(argc, argv);
@@ -18,7 +36,7 @@ int main(int argc, char** argv) {
                        {"dark", "Dark colours."},
                        {"text", "Text scale.", "scale", "1"},
                        {"file", "Rig to open instead of the demo.", "rig"},
-                       {"page", "start, brief, rig, benches or threads.", "page", "rig"},
+                       {"page", "start, brief, rig, benches, threads or stack.", "page", "rig"},
                        {"seam", "Seam to select.", "id"},
                        {"element", "Element of it.", "id"},
                        {"bench", "Family whose bench to open, or \"seam\" for the selected seam's.", "family"},
@@ -43,6 +61,7 @@ int main(int argc, char** argv) {
     if (parser.isSet("working")) window.sheet()->working_button()->setChecked(true);
     if (parser.value("page") == "benches") window.show_benches();
     if (parser.value("page") == "threads") window.show_thread_desk();
+    if (parser.value("page") == "stack") show_stack(window);
     if (parser.value("bench") == "seam")
         window.sheet()->bench_button()->click();
     else if (parser.isSet("bench"))

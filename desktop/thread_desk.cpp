@@ -1,14 +1,17 @@
 #include "desktop/thread_desk.h"
 
+#include <QButtonGroup>
 #include <QComboBox>
 #include <QGridLayout>
 #include <QLabel>
 #include <QPushButton>
+#include <QStackedWidget>
 #include <QVBoxLayout>
 
 #include "catalogue/thread.h"
 #include "desktop/drawing_view.h"
 #include "desktop/panel.h"
+#include "desktop/stack_builder.h"
 #include "desktop/theme.h"
 #include "desktop/words.h"
 #include "families/thread/fit_section.h"
@@ -39,7 +42,10 @@ QString sizes_of(const catalogue::Thread& t) {
 ThreadDesk::ThreadDesk(QWidget* parent)
     : QWidget(parent),
       back_(new QPushButton(tr("← all benches"), this)),
-      stack_(new QPushButton(tr("Stack up washers and screw lengths"), this)),
+      fit_tab_(new QPushButton(tr("Do they fit?"), this)),
+      stack_tab_(new QPushButton(tr("Stack it up"), this)),
+      pages_(new QStackedWidget(this)),
+      builder_(new StackBuilder(pages_)),
       picture_(new DrawingView(this)),
       verdict_(wrapped(this)),
       reason_(wrapped(this)),
@@ -72,27 +78,22 @@ ThreadDesk::ThreadDesk(QWidget* parent)
         for (auto* box : {thread, sex}) connect(box, &QComboBox::currentIndexChanged, this, &ThreadDesk::refresh);
     }
     row->addStretch(1);
+    auto* tabs = new QButtonGroup(this);
+    for (auto* tab : {fit_tab_, stack_tab_}) {
+        tab->setCheckable(true);
+        tabs->addButton(tab);
+        row->addWidget(tab);
+    }
+    fit_tab_->setChecked(true);
     column->addLayout(row);
-    verdict_->setFont(body_font(1.15, true));
-    set_text_colour(reason_, theme().quiet);
-    column->addWidget(verdict_);
-    column->addWidget(reason_);
-    picture_->setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Expanding);
-    column->addWidget(picture_, 1);
-    auto* joins = new QLabel(tr("What joins them"), this);
-    joins->setFont(body_font(1.05, true));
-    column->addWidget(joins);
-    column->addWidget(route_);
-    auto* sizes = new QLabel(tr("Sizes and drills"), this);
-    sizes->setFont(body_font(1.05, true));
-    column->addWidget(sizes);
-    column->addWidget(sizes_);
-    column->addWidget(stack_, 0, Qt::AlignLeft);
+    pages_->addWidget(fit_page());
+    pages_->addWidget(builder_);
+    column->addWidget(pages_, 1);
+    connect(fit_tab_, &QPushButton::clicked, this, [this] { pages_->setCurrentIndex(0); });
+    connect(stack_tab_, &QPushButton::clicked, this, [this] { pages_->setCurrentIndex(1); });
     connect(back_, &QPushButton::clicked, this, &ThreadDesk::back_wanted);
-    connect(stack_, &QPushButton::clicked, this, [this] {
-        const int screw = end(0).male ? 0 : 1;
-        emit stack_wanted(ends_[screw].thread->currentText(), ends_[1 - screw].thread->currentText());
-    });
+    connect(builder_, &StackBuilder::bench_wanted, this, &ThreadDesk::bench_wanted);
+    connect(builder_, &StackBuilder::changed, this, &ThreadDesk::changed);
     const auto choose = [&](int i, const char* name) {
         if (const auto t = catalogue::thread_named(name))
             ends_[i].thread->setCurrentText(QString::fromStdString(t->designation));
@@ -100,6 +101,28 @@ ThreadDesk::ThreadDesk(QWidget* parent)
     choose(0, "M6");
     choose(1, "1/4-20");
     refresh();
+}
+
+QWidget* ThreadDesk::fit_page() {
+    auto* page = new QWidget(pages_);
+    auto* column = new QVBoxLayout(page);
+    column->setContentsMargins(0, 0, 0, 0);
+    column->setSpacing(10);
+    verdict_->setFont(body_font(1.15, true));
+    set_text_colour(reason_, theme().quiet);
+    column->addWidget(verdict_);
+    column->addWidget(reason_);
+    picture_->setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Expanding);
+    column->addWidget(picture_, 1);
+    auto* joins = new QLabel(tr("What joins them"), page);
+    joins->setFont(body_font(1.05, true));
+    column->addWidget(joins);
+    column->addWidget(route_);
+    auto* sizes = new QLabel(tr("Sizes and drills"), page);
+    sizes->setFont(body_font(1.05, true));
+    column->addWidget(sizes);
+    column->addWidget(sizes_);
+    return page;
 }
 
 catalogue::ThreadEnd ThreadDesk::end(int index) const {
@@ -111,11 +134,13 @@ void ThreadDesk::refresh() {
     const auto one = catalogue::thread_named(a.designation), other = catalogue::thread_named(b.designation);
     if (!one || !other) return;
     const bool meet = a.male != b.male;
-    stack_->setEnabled(meet);
+    stack_tab_->setEnabled(meet);
+    if (!meet && stack_tab_->isChecked()) fit_tab_->click();
     picture_->setVisible(meet);
     if (meet) {
         const auto& male = a.male ? *one : *other;
         const auto& female = a.male ? *other : *one;
+        builder_->set_threads(male, female);
         const auto fit = catalogue::fit(male, female);
         const auto verdict = fit.fit == catalogue::Fit::fits      ? study::Verdict::holds
                              : fit.fit == catalogue::Fit::by_luck ? study::Verdict::doubtful
@@ -144,6 +169,26 @@ void ThreadDesk::refresh() {
         route_->setText(steps.join(tr(", then ")));
     }
     sizes_->setText(sizes_of(*one) + (a.designation == b.designation ? QString() : "\n" + sizes_of(*other)));
+}
+
+ThreadDesk::State ThreadDesk::state() const {
+    State s;
+    for (int i = 0; i < 2; ++i) {
+        s.threads[i] = ends_[i].thread->currentText();
+        s.sexes[i] = ends_[i].sex->currentIndex();
+    }
+    s.stacking = stack_tab_->isChecked();
+    s.design = builder_->design();
+    return s;
+}
+
+void ThreadDesk::restore(const State& s) {
+    for (int i = 0; i < 2; ++i) {
+        ends_[i].thread->setCurrentText(s.threads[i]);
+        ends_[i].sex->setCurrentIndex(s.sexes[i]);
+    }
+    builder_->adopt(s.design);
+    if (s.stacking) stack_tab_->click();
 }
 
 QString ThreadDesk::verdict_text() const {

@@ -2,16 +2,21 @@
 #include <QWidget>
 
 #include "catalogue/adapters.h"
+#include "families/thread/stack_design.h"
 
+class QButtonGroup;
 class QComboBox;
 class QLabel;
 class QPushButton;
+class QStackedWidget;
 
 namespace clampet::desktop {
 
 class DrawingView;
+class StackBuilder;
 
-/// Two threaded ends and what joins them: do they fit, what lies between them, which drills they need.
+/// Two threaded ends and what joins them: do they fit, what lies between them, which drills they need; and the stack of
+/// washers, plates and pads that the screw goes through.
 class ThreadDesk : public QWidget {
     Q_OBJECT
  public:
@@ -19,24 +24,39 @@ class ThreadDesk : public QWidget {
     QComboBox* thread(int end) const { return ends_[end].thread; }
     QComboBox* sex(int end) const { return ends_[end].sex; }
     QPushButton* back_button() const { return back_; }
-    QPushButton* stack_button() const { return stack_; }
+    QPushButton* fit_tab() const { return fit_tab_; }
+    QPushButton* stack_tab() const { return stack_tab_; }
+    StackBuilder* builder() const { return builder_; }
     DrawingView* picture() const { return picture_; }
+    /// What lies on the desk, to be laid out again when its widgets are made anew.
+    struct State {
+        QString threads[2];
+        int sexes[2] = {0, 1};
+        bool stacking = false;
+        families::StackDesign design;
+    };
+    State state() const;
+    void restore(const State& state);
     QString verdict_text() const;
     QString route_text() const;
     QString sizes_text() const;
 
  signals:
     void back_wanted();
-    void stack_wanted(const QString& screw, const QString& socket);  ///< the bench of a screw in its socket
+    void bench_wanted();  ///< of the stack that lies on the desk
+    void changed();       ///< what undo would take back
 
  private:
     struct End {
         QComboBox *thread, *sex;
     };
     catalogue::ThreadEnd end(int index) const;
+    QWidget* fit_page();
     void refresh();
 
-    QPushButton *back_, *stack_;
+    QPushButton *back_, *fit_tab_, *stack_tab_;
+    QStackedWidget* pages_;
+    StackBuilder* builder_;
     End ends_[2];
     DrawingView* picture_;
     QLabel *verdict_, *reason_, *route_, *sizes_;

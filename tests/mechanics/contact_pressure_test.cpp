@@ -104,3 +104,84 @@ TEST_CASE("areas of patches", "[mechanics]") {
     s.reach = 0.01;
     CHECK(make_patch(s, Bedding::even, 6, 24)->area == relative(std::numbers::pi * 1e-4, 1e-3));
 }
+
+namespace {
+PressureSolver exactly(const PatchShape& shape) {
+    return PressureSolver(*make_patch(shape, Bedding::even, 10, 40), 1e-10, Integration::exact);
+}
+PatchShape box(double a, double b) {
+    PatchShape s;
+    s.polygon = {{-a / 2, -b / 2}, {a / 2, -b / 2}, {a / 2, b / 2}, {-a / 2, b / 2}};
+    return s;
+}
+}  // namespace
+
+TEST_CASE("the peak under a footing that has opened is exact right up to tipping", "[mechanics][published]") {
+    // Foundation engineering: a footing a x b under N at e > a/6 presses over 3 (a/2 - e), its peak 2 N/(3 b (a/2 -
+    // e)).
+    const double a = 0.06, b = 0.02, N = 800;
+    const auto solver = exactly(box(a, b));
+    for (const double e : {0.012, 0.02, 0.027, 0.0295, 0.02999}) {
+        const auto p = solver.solve(N, N * e, 0);
+        REQUIRE(p.in_balance);
+        CHECK(solver.greatest(p) == relative(2 * N / (3 * b * (a / 2 - e)), 1e-6));
+    }
+    CHECK_FALSE(solver.solve(N, N * 0.03, 0).in_balance);
+    CHECK_FALSE(solver.solve(N, N * 0.1, 0).in_balance);
+}
+
+TEST_CASE("a pressed region in closed form equals a fine grid of points", "[mechanics]") {
+    std::vector<PatchShape> shapes;
+    shapes.push_back(box(0.05, 0.03));
+    shapes.back().hole_radius = 0.004;
+    shapes.back().centre = {0.008, -0.003};
+    PatchShape annulus;
+    annulus.radius = 0.02;
+    annulus.hole_radius = 0.009;
+    annulus.centre = {0.001, 0.002};
+    shapes.push_back(annulus);
+    PatchShape triangle;
+    triangle.polygon = {{-0.02, -0.02}, {0.02, -0.02}, {0, 0.025}};
+    triangle.hole_radius = 0.003;
+    shapes.push_back(triangle);
+    for (const auto& shape : shapes) {
+        const auto patch = *make_patch(shape, Bedding::even, 60, 400);
+        const PressedRegion region(patch);
+        for (const auto& line : {std::array{1.0, 0.0, 0.0}, {0.2, 40.0, -25.0}, {-0.3, 30.0, 60.0}, {0.0, 1.0, 0.0}}) {
+            const auto exact = region.sums(line.data());
+            std::array<double, 7> points{};
+            for (std::size_t i = 0; i < patch.count(); ++i) {
+                const double x = patch.x[i], y = patch.y[i], g = line[0] + line[1] * x + line[2] * y;
+                if (g <= 0) continue;
+                const double k = patch.stiffness[i];
+                const std::array terms{k * g * g, k, k * x, k * y, k * x * x, k * x * y, k * y * y};
+                for (std::size_t t = 0; t < 7; ++t) points[t] += terms[t];
+            }
+            const double size = patch.size, area = patch.area;
+            const std::array scale{
+                area, area, area * size, area * size, area * size * size, area * size * size, area * size * size};
+            for (std::size_t t = 0; t < 7; ++t) CHECK(exact[t] == absolute(points[t], 3e-3 * scale[t]));
+        }
+    }
+}
+
+TEST_CASE("a line beyond the patch presses all of it or none", "[mechanics]") {
+    PatchShape disc;
+    disc.radius = 0.02;
+    const auto patch = *make_patch(disc, Bedding::even, 8, 32);
+    const PressedRegion region(patch);
+    const std::array all{1.0, 10.0, 0.0}, none{-1.0, 10.0, 0.0};
+    CHECK(region.sums(all.data())[1] == relative(std::numbers::pi * 4e-4, 1e-12));
+    CHECK(region.sums(none.data())[1] == 0);
+}
+
+TEST_CASE("how far a resultant has gone towards the hull", "[mechanics]") {
+    const auto solver = exactly(box(0.06, 0.02));
+    CHECK(solver.outreach(100, 0, 0) == 0);
+    CHECK(solver.outreach(100, 100 * 0.015, 0) == relative(0.5, 1e-12));
+    CHECK(solver.outreach(100, 100 * 0.015, 100 * 0.009) == relative(0.9, 1e-12));
+    CHECK(std::isinf(solver.outreach(0, 1, 0)));
+    PatchShape round;
+    round.radius = 0.02;
+    CHECK(exactly(round).outreach(10, 0.06, 0.08) == relative(0.5, 1e-12));
+}

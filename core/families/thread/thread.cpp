@@ -6,6 +6,7 @@
 #include <cmath>
 
 #include "catalogue/material.h"
+#include "families/thread/stack_design.h"
 #include "families/thread/thread_joint.h"
 #include "mechanics/first_exit.h"
 #include "quantity/format.h"
@@ -289,33 +290,8 @@ Working ThreadJoint::working(const Load& load) const {
 }
 
 std::string ThreadJoint::state_sentence() const {
-    const auto& v = n_.verdict;
     if (n_.fit.fit == catalogue::Fit::jams) return n_.fit.reason;
-    switch (v.state) {
-        case mechanics::StackState::bottoms: {
-            std::string more =
-                v.extra_items.is_empty()
-                    ? "use a shorter screw"
-                    : fmt::format("add washers of {} to {}", in_mm(v.extra_items.low), in_mm(v.extra_items.high));
-            return fmt::format(
-                "It stands out {} and the socket is {} deep: it bottoms and clamps nothing; {}, or a screw of {} to "
-                "{}.",
-                in_mm(v.protrusion), in_mm(n_.stack.socket_depth), more, in_mm(v.screw_lengths.low),
-                in_mm(v.screw_lengths.high));
-        }
-        case mechanics::StackState::shank:
-            return fmt::format(
-                "Its plain shank of {} is longer than the stack of {}: it clamps nothing; add washers of at least {}.",
-                in_mm(n_.stack.plain_length), in_mm(n_.stack.items), in_mm(v.extra_items.low));
-        case mechanics::StackState::too_short:
-            if (v.screw_lengths.is_empty())
-                return fmt::format("Only {:.1f} turns are engaged, and this socket is too shallow for {:.1f}.", v.turns,
-                                   v.required / n_.male.pitch);
-            return fmt::format("Only {:.1f} turns are engaged; {:.1f} are wanted: use a screw of at least {}.", v.turns,
-                               v.required / n_.male.pitch, in_mm(v.screw_lengths.low));
-        case mechanics::StackState::right:
-            break;
-    }
+    if (auto sentence = stack_sentence(n_.stack, n_.verdict); !sentence.empty()) return sentence;
     if (n_.preload <= 0 && n_.torque > 0) return "The pads give way until the screw bottoms: it clamps nothing.";
     return {};
 }

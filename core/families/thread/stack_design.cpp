@@ -1,0 +1,101 @@
+#include "families/thread/stack_design.h"
+
+#include <fmt/format.h>
+
+#include <algorithm>
+
+#include "quantity/format.h"
+
+namespace clampet::families {
+namespace {
+
+constexpr double micrometre = 1e-6;
+std::string length(double si) {
+    return quantity::format(si, quantity::Dimension::length);
+}
+
+}  // namespace
+
+double StackDesign::thickness() const {
+    double sum = 0;
+    for (const auto& item : items) sum += item.thickness;
+    return sum;
+}
+
+mechanics::StackUp StackDesign::stack_up() const {
+    return {.screw_length = screw_length,
+            .items = thickness(),
+            .socket_depth = socket_depth,
+            .through = through,
+            .pitch = screw.pitch,
+            .plain_length = plain_length,
+            .needed = 0,
+            .least_turns = soft_socket ? 3.0 : 2.0};
+}
+
+bool fits_over(const catalogue::StockRow& washer, const catalogue::Thread& screw) {
+    const double bore = washer.size("bore");
+    return bore >= screw.major - 50 * micrometre && bore <= 1.35 * screw.major;
+}
+
+std::vector<const catalogue::StockRow*> washers_for(const catalogue::Thread& screw) {
+    auto rows = catalogue::stock_group("washer");
+    std::erase_if(rows, [&](const auto* row) { return !fits_over(*row, screw); });
+    std::stable_sort(rows.begin(), rows.end(),
+                     [](const auto* a, const auto* b) { return a->size("thickness") < b->size("thickness"); });
+    return rows;
+}
+
+std::vector<double> screw_lengths_for(const catalogue::Thread& screw) {
+    const bool metric = screw.form == catalogue::ThreadForm::iso;
+    std::vector<double> lengths;
+    for (const auto* row : catalogue::stock_group(metric ? "metric screw length" : "inch screw length"))
+        lengths.push_back(row->size("length"));
+    std::sort(lengths.begin(), lengths.end());
+    return lengths;
+}
+
+std::vector<double> within(std::vector<double> sizes, const mechanics::Interval& interval) {
+    if (interval.is_empty()) return {};
+    std::sort(sizes.begin(), sizes.end());
+    std::erase_if(sizes, [&](double s) { return s < interval.low - micrometre || s > interval.high + micrometre; });
+    sizes.erase(std::unique(sizes.begin(), sizes.end(), [](double a, double b) { return b - a < micrometre; }),
+                sizes.end());
+    return sizes;
+}
+
+std::string stack_sentence(const mechanics::StackUp& s, const mechanics::StackVerdict& v) {
+    switch (v.state) {
+        case mechanics::StackState::bottoms: {
+            const std::string more =
+                v.extra_items.is_empty()
+                    ? "use a shorter screw"
+                    : fmt::format("add washers of {} to {}", length(v.extra_items.low), length(v.extra_items.high));
+            const std::string other = v.screw_lengths.is_empty()
+                                          ? "; no screw length is right in so shallow a socket"
+                                          : fmt::format(", or a screw of {} to {}", length(v.screw_lengths.low),
+                                                        length(v.screw_lengths.high));
+            return fmt::format("It stands out {} and the socket is {} deep: it bottoms and clamps nothing; {}{}.",
+                               length(v.protrusion), length(s.socket_depth), more, other);
+        }
+        case mechanics::StackState::shank:
+            return fmt::format(
+                "Its plain shank of {} is longer than the stack of {}: it clamps nothing; add washers of at least {}.",
+                length(s.plain_length), length(s.items), length(v.extra_items.low));
+        case mechanics::StackState::too_short:
+            if (v.screw_lengths.is_empty())
+                return fmt::format("Only {:.1f} turns are engaged, and this socket is too shallow for {:.1f}.", v.turns,
+                                   v.required / s.pitch);
+            return fmt::format("Only {:.1f} turns are engaged; {:.1f} are wanted: use a screw of at least {}.", v.turns,
+                               v.required / s.pitch, length(v.screw_lengths.low));
+        case mechanics::StackState::right:
+            break;
+    }
+    return {};
+}
+
+StackPicture picture_of(const StackDesign& design) {
+    return {design.screw, design.socket, design.stack_up(), design.verdict(), design.items, 0};
+}
+
+}  // namespace clampet::families

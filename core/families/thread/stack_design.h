@@ -1,0 +1,64 @@
+#pragma once
+#include <string>
+#include <vector>
+
+#include "catalogue/stock.h"
+#include "catalogue/thread.h"
+#include "drawing/drawing.h"
+#include "mechanics/stack_up.h"
+
+namespace clampet::families {
+
+/// One thing that a screw goes through.
+struct StackItem {
+    enum class Kind { washer, plate, pad };
+    Kind kind = Kind::washer;
+    std::string name;
+    double thickness = 0;  ///< [m]; of a pad, as compressed
+    double outer = 0;      ///< diameter [m]; 0 reaches right across
+};
+
+/// A screw, what lies between its head and its socket, and the socket. Lengths in m.
+struct StackDesign {
+    catalogue::Thread screw, socket;
+    double screw_length = 0.0127, plain_length = 0;
+    std::vector<StackItem> items;  ///< from the head to the socket
+    double socket_depth = 0.0055;
+    bool through = false;      ///< open at the far end
+    bool soft_socket = false;  ///< wood or plastic: three turns at least instead of two
+
+    double thickness() const;
+    mechanics::StackUp stack_up() const;
+    mechanics::StackVerdict verdict() const { return mechanics::judge_stack(stack_up()); }
+};
+
+/// Washers that go over a screw without flopping about: bore from the thread's diameter to 1.35 of it (common
+/// practice).
+bool fits_over(const catalogue::StockRow& washer, const catalogue::Thread& screw);
+/// Standard washers for a thread, thinnest first, and standard lengths of its system, shortest first.
+std::vector<const catalogue::StockRow*> washers_for(const catalogue::Thread& screw);
+std::vector<double> screw_lengths_for(const catalogue::Thread& screw);
+/// Those within an interval, each once, to a micrometre.
+std::vector<double> within(std::vector<double> sizes, const mechanics::Interval& interval);
+
+/// What is wrong and what would do; empty when the stack is right.
+std::string stack_sentence(const mechanics::StackUp& stack, const mechanics::StackVerdict& verdict);
+
+struct StackPicture {
+    catalogue::Thread male, female;
+    mechanics::StackUp stack;
+    mechanics::StackVerdict verdict;
+    std::vector<StackItem> items;  ///< empty: the stack is drawn as one block
+    double head_radius = 0;        ///< 0: 0.85 of the thread's diameter
+};
+/// Where an item lies along the screw, the mouth of the socket at 0, the head below.
+struct Band {
+    double low = 0, high = 0;
+};
+/// Where each item is drawn, from the head to the socket.
+std::vector<Band> item_bands(const StackPicture& picture);
+/// A section along the screw, to scale: head, items, thread, tip, lead-in and the bottom of the socket.
+drawing::Drawing stack_section(const StackPicture& picture);
+StackPicture picture_of(const StackDesign& design);
+
+}  // namespace clampet::families
