@@ -211,9 +211,13 @@ void DrawingView::paintEvent(QPaintEvent*) {
     paint_drawing(p, drawing_, placing());
 }
 
+QMargins DrawingView::room() const {
+    const int margin = qRound(18 * text_scale()), beside = qRound(39.6 * text_scale());
+    return {beside, margin, beside, margin};
+}
+
 QTransform DrawingView::placing() const {
-    const double margin = 18 * text_scale();
-    return fit_drawing(drawing_, QRectF(rect()).adjusted(2.2 * margin, margin, -2.2 * margin, -margin));
+    return fit_drawing(drawing_, QRectF(rect()).marginsRemoved(room()));
 }
 
 }  // namespace clampet::desktop

@@ -26,6 +26,8 @@ class DrawingView : public QWidget {
 
  protected:
     void paintEvent(QPaintEvent*) override;
+    /// Room left round the drawing, for words beside it.
+    virtual QMargins room() const;
 
  private:
     drawing::Drawing drawing_;

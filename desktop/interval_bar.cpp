@@ -77,7 +77,6 @@ void IntervalBar::paintEvent(QPaintEvent*) {
     }
     p.setFont(body_font(0.82));
     const QFontMetricsF metrics(p.font());
-    double free_from = -1e9;
     for (const double size : sizes_) {
         if (size > end()) continue;
         const QPointF at = place_of(size);
@@ -85,15 +84,22 @@ void IntervalBar::paintEvent(QPaintEvent*) {
         p.setPen(QPen(right ? t.holds : t.quiet, 1.4));
         p.setBrush(right ? QBrush(t.holds) : QBrush(t.panel));
         p.drawPolygon(QPolygonF({at + QPointF(0, -5), at + QPointF(5, 0), at + QPointF(0, 5), at + QPointF(-5, 0)}));
-        const QString text = size_text(size);
-        const double half = metrics.horizontalAdvance(text) / 2;
-        if (!right && sizes_.size() > 4 && !right_.is_empty()) continue;
-        const double x = std::clamp(at.x(), half + 2, width() - half - 2);
-        if (x - half < free_from) continue;
-        free_from = x + half + 6;
-        p.setPen(right ? t.text : t.quiet);
-        p.drawText(QPointF(x - half, y + 9 + metrics.ascent()), text);
     }
+    // Sizes that are right are named first, others where there is room beside them.
+    std::vector<QRectF> taken;
+    for (const bool right : {true, false})
+        for (const double size : sizes_) {
+            if (size > end() || is_right(size) != right) continue;
+            const QString text = size_text(size);
+            const double half = metrics.horizontalAdvance(text) / 2,
+                         x = std::clamp(place_of(size).x(), half + 2, width() - half - 2);
+            const QRectF box(x - half - 4, y + 9, 2 * half + 8, metrics.height());
+            if (std::any_of(taken.begin(), taken.end(), [&](const QRectF& other) { return other.intersects(box); }))
+                continue;
+            taken.push_back(box);
+            p.setPen(right ? t.text : t.quiet);
+            p.drawText(QPointF(x - half, y + 9 + metrics.ascent()), text);
+        }
     if (present_ >= 0) {
         const QPointF at = place_of(present_);
         const QString text = tr("now %1").arg(size_text(present_));

@@ -45,9 +45,7 @@ QString interval_text(const mechanics::Interval& i) {
 }  // namespace
 
 TrayChip::TrayChip(StackItem item, QWidget* parent)
-    : QPushButton(tr("%1, %2").arg(QString::fromStdString(item.name), shown(item.thickness, Dimension::length)),
-                  parent),
-      item_(std::move(item)) {
+    : QPushButton(QString::fromStdString(item.label()), parent), item_(std::move(item)) {
     setCursor(Qt::OpenHandCursor);
     setToolTip(tr("Press to lay it next to the socket, or drag it where it belongs."));
 }
@@ -243,14 +241,14 @@ void StackBuilder::build_tray(QWidget* tray) {
     for (const auto* row : families::washers_for(design_.screw))
         washers.push_back({StackItem::Kind::washer, row->name, row->size("thickness"), row->size("outer")});
     for (const auto& [group, kind, into] : {std::tuple{"plate", StackItem::Kind::plate, &plates},
-                                            {"plywood", StackItem::Kind::plate, &plates},
+                                            {"plywood", StackItem::Kind::board, &plates},
                                             {"pad", StackItem::Kind::pad, &pads}})
         for (const auto* row : catalogue::stock_group(group))
             into->push_back({kind, group == std::string_view("plywood") ? "plywood " + row->name : row->name,
                              row->size("thickness"), 0});
     add(tr("Washers for %1").arg(QString::fromStdString(design_.screw.designation)), washers);
     add(tr("Pads"), pads);
-    add(tr("Plates"), plates);
+    add(tr("Plates and boards"), plates);
     static_cast<QVBoxLayout*>(tray->layout())->addStretch(1);
 }
 
@@ -359,9 +357,8 @@ void StackBuilder::refresh() {
     thicknesses = families::within(std::move(thicknesses), {0, 1});
     washers_->show_sizes(thicknesses, v.extra_items, -1);
     lengths_->show_sizes(families::screw_lengths_for(design_.screw), v.screw_lengths, design_.screw_length);
-    length_title_->setText(v.screw_lengths.is_empty()
-                               ? tr("No screw length is right: the socket is too shallow")
-                               : tr("Screw lengths that are right: %1").arg(interval_text(v.screw_lengths)));
+    length_title_->setText(v.screw_lengths.is_empty() ? tr("No screw length is right: the socket is too shallow")
+                                                      : tr("Right lengths: %1").arg(interval_text(v.screw_lengths)));
     washer_title_->setText(v.extra_items.is_empty() ? tr("No thickness to add puts it right")
                                                     : tr("Thickness to add: %1").arg(interval_text(v.extra_items)));
     emit changed();

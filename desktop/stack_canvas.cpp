@@ -17,6 +17,9 @@ StackCanvas::StackCanvas(QWidget* parent) : DrawingView(parent) {
     setFocusPolicy(Qt::StrongFocus);
     setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Expanding);
     setAccessibleName(tr("Screw, stack and socket"));
+    setToolTip(
+        tr("Between the two coloured lines the thread carries; the dashed line is as deep as the tip may go. Drag an "
+           "item along the screw, or away from it."));
 }
 
 void StackCanvas::show_design(const families::StackDesign& design, int selected) {
@@ -60,6 +63,12 @@ std::optional<int> StackCanvas::place_at(QPointF at) const {
     for (const auto& band : bands_)
         if (at.y() < pixels_of((band.low + band.high) / 2)) ++place;  // up the screen is towards the socket
     return place;
+}
+
+/// Names of items stand at the right, the height of the stack at the left.
+QMargins StackCanvas::room() const {
+    const auto scaled = [](int pixels) { return qRound(pixels * text_scale()); };
+    return {scaled(56), scaled(26), scaled(108), scaled(26)};
 }
 
 void StackCanvas::mark_place(std::optional<int> place) {

@@ -27,6 +27,7 @@ class StackCanvas : public DrawingView {
 
  protected:
     void paintEvent(QPaintEvent* event) override;
+    QMargins room() const override;
     void mousePressEvent(QMouseEvent* event) override;
     void mouseMoveEvent(QMouseEvent* event) override;
     void mouseReleaseEvent(QMouseEvent* event) override;

@@ -81,6 +81,7 @@ ThreadDesk::ThreadDesk(QWidget* parent)
     auto* tabs = new QButtonGroup(this);
     for (auto* tab : {fit_tab_, stack_tab_}) {
         tab->setCheckable(true);
+        tab->setProperty("pill", true);
         tabs->addButton(tab);
         row->addWidget(tab);
     }

@@ -16,6 +16,11 @@ std::string length(double si) {
 
 }  // namespace
 
+std::string StackItem::label() const {
+    const std::string size = length(thickness);
+    return name.ends_with(size) ? name : fmt::format("{}, {}", name, size);
+}
+
 double StackDesign::thickness() const {
     double sum = 0;
     for (const auto& item : items) sum += item.thickness;

@@ -11,11 +11,13 @@ namespace clampet::families {
 
 /// One thing that a screw goes through.
 struct StackItem {
-    enum class Kind { washer, plate, pad };
+    enum class Kind { washer, plate, board, pad };  ///< a board is of wood, a plate of metal
     Kind kind = Kind::washer;
     std::string name;
     double thickness = 0;  ///< [m]; of a pad, as compressed
     double outer = 0;      ///< diameter [m]; 0 reaches right across
+    /// "M6 plain, 1.6 mm"; a name that already says how thick it is stays as it is.
+    std::string label() const;
 };
 
 /// A screw, what lies between its head and its socket, and the socket. Lengths in m.

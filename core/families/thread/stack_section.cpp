@@ -62,10 +62,11 @@ void draw_screw(Drawing& d, const StackPicture& p, double under_head, double tip
 Material material_of(const StackItem& item) {
     switch (item.kind) {
         case StackItem::Kind::washer:
+        case StackItem::Kind::plate:
             return Material::metal;
         case StackItem::Kind::pad:
             return Material::rubber;
-        case StackItem::Kind::plate:
+        case StackItem::Kind::board:
             break;
     }
     return Material::wood;
@@ -92,7 +93,7 @@ void draw_items(Drawing& d, const StackPicture& p) {
         const double middle = (bands[i].low + bands[i].high) / 2, y = std::max(middle, below + apart);
         below = y;
         d.line({reach, middle}, {w + 0.35 * r, y}, Line::thin);
-        d.text({w + 0.5 * r, y}, fmt::format("{}, {}", item.name, mm(item.thickness)), Align::left, TextRole::quiet);
+        d.text({w + 0.5 * r, y}, item.label(), Align::left, TextRole::quiet);
     }
 }
 
