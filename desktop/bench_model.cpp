@@ -29,6 +29,11 @@ void BenchModel::open_family(const families::Family& family, double required) {
     origin_.reset();
     study::Bench bench;
     bench.element = {"hold", std::string(family.key()), {}};
+    // What has to move by hand is set by the torque of its bolt.
+    if (const auto joint = families::join(family, {}))
+        for (const auto& mode : (*joint)->modes())
+            if (mode.key == "moves" && families::find_parameter(family, "squeezed_by"))
+                bench.element.inputs["squeezed_by"] = std::string("screw");
     bench.required = required;
     reset(std::move(bench));
 }

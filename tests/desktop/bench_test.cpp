@@ -74,24 +74,24 @@ TEST_CASE("what is typed on a bench shows at once, and a bad entry keeps the las
     BenchWindow d("friction_pivot");
     const double before = d.factor();
     const QString verdict = d.bench().verdict_text();
-    DemoWindow::type(d.editor("force"), "800 N");
-    CHECK(d.value("force") == 800);
+    DemoWindow::type(d.editor("torque"), "4 N·m");
+    CHECK(d.value("torque") == 4);
     CHECK(d.factor() > 1.5 * before);
     CHECK(d.bench().verdict_text() != verdict);
-    DemoWindow::type(d.editor("force"), "kg 3");
-    CHECK(d.value("force") == 800);
-    CHECK_FALSE(d.bench().input("force")->problem_text().isEmpty());
-    CHECK(d.editor("force")->text() == "kg 3");
+    DemoWindow::type(d.editor("torque"), "kg 3");
+    CHECK(d.value("torque") == 4);
+    CHECK_FALSE(d.bench().input("torque")->problem_text().isEmpty());
+    CHECK(d.editor("torque")->text() == "kg 3");
     DemoWindow::type(d.editor("inner_diameter"), "60 mm");  // larger than the face
     CHECK_THAT(d.bench().input("inner_diameter")->problem_text().toStdString(), Catch::Contains("leaves nothing"));
     d.shortcut("undo");  // of the 6 mm that were good on the way to 60
     CHECK(d.value("inner_diameter") == Approx(0.0085));
-    CHECK(d.value("force") == 800);
+    CHECK(d.value("torque") == 4);
     d.shortcut("undo");
-    CHECK(d.value("force") == 400);
+    CHECK(d.value("torque") == 2);
     CHECK(d.window.document().can_undo() == false);  // the rig is untouched
     d.shortcut("redo");
-    CHECK(d.value("force") == 800);
+    CHECK(d.value("torque") == 4);
 }
 
 TEST_CASE("solve for: asked, answered, used", "[desktop][bench]") {
@@ -118,26 +118,35 @@ TEST_CASE("a click on the curve sets the value, arrow keys move it, one drag und
     BenchWindow d("friction_pivot");
     d.bench().update_plots();
     auto* plot = d.bench().factor_plot();
-    REQUIRE(d.bench().against()->currentData().toString() == "force");
+    REQUIRE(d.bench().against()->currentData().toString() == "torque");
     const QRectF area = plot->area(plot->rect());
-    const auto at = [&](double force) { return QPoint(qRound(plot->x_of(force, area)), qRound(area.center().y())); };
-    QTest::mousePress(plot, Qt::LeftButton, {}, at(600));
-    CHECK(d.value("force") == Approx(600).margin(6));
-    QMouseEvent move(QEvent::MouseMove, QPointF(at(700)), plot->mapToGlobal(QPointF(at(700))), Qt::NoButton,
+    const auto at = [&](double torque) { return QPoint(qRound(plot->x_of(torque, area)), qRound(area.center().y())); };
+    QTest::mousePress(plot, Qt::LeftButton, {}, at(3));
+    CHECK(d.value("torque") == Approx(3).margin(0.05));
+    QMouseEvent move(QEvent::MouseMove, QPointF(at(3.5)), plot->mapToGlobal(QPointF(at(3.5))), Qt::NoButton,
                      Qt::LeftButton, {});
     QApplication::sendEvent(plot, &move);
-    CHECK(d.value("force") == Approx(700).margin(6));
-    QTest::mouseRelease(plot, Qt::LeftButton, {}, at(700));
+    CHECK(d.value("torque") == Approx(3.5).margin(0.05));
+    QTest::mouseRelease(plot, Qt::LeftButton, {}, at(3.5));
     d.shortcut("undo");
-    CHECK(d.value("force") == 400);
+    CHECK(d.value("torque") == 2);
     plot->setFocus();
     QTest::keyClick(plot, Qt::Key_Right);
-    CHECK(d.value("force") > 400);
+    CHECK(d.value("torque") > 2);
     // The window of a pivot: both ends lie where the two curves say.
     d.bench().update_plots();
     const auto both = plot->window();
     REQUIRE(both);
     CHECK(both->first < both->second);
+    // It is a window of bolt torque, as the pivot's own numbers give it.
+    const auto result_of = [&](const char* name) {
+        for (const auto& v : d.window.bench_model().result().report.results)
+            if (v.name == name) return v.value;
+        return std::nan("");
+    };
+    const double grain = (plot->shown().to - plot->shown().from) / 16;
+    CHECK(both->first == Approx(result_of("window_from")).margin(grain));
+    CHECK(both->second == Approx(result_of("window_to")).margin(grain));
 }
 
 TEST_CASE("a click in the round plot turns the push", "[desktop][bench]") {
