@@ -2,6 +2,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <numbers>
 
 namespace clampet::mechanics {
 namespace {
@@ -27,14 +28,45 @@ double wood_shear(double gravity) noexcept {
 double wood_bearing(double gravity) noexcept {
     return 0.8 * 2540 * std::pow(gravity, 1.53) * psi;
 }
-double dowel_lateral(double gravity, double diameter, double length) noexcept {
-    // Dowel bearing strength and bending yield strength as NDS gives them, split at a quarter inch.
-    const bool small = diameter < 0.25 * inch;
-    const double bearing = (small ? 16600 * std::pow(gravity, 1.84) : 11200 * gravity) * psi;
-    const double bending = (small ? 90000 : 45000) * psi, plate = 87000 * psi;
-    const double mode_i = diameter * length * bearing;
-    const double mode_iv = diameter * diameter * std::sqrt(2 * bearing * bending / (3 * (1 + bearing / plate)));
-    return std::min(mode_i, mode_iv);
+double head_pull_through(double gravity, double head_diameter, double thickness) noexcept {
+    constexpr double mean_over_design = 5, pi = std::numbers::pi;
+    const double head = head_diameter / inch, t = std::min(thickness / inch, 2.5 * head);
+    return mean_over_design * 690 * pi * head * gravity * gravity * t * pound_force;
+}
+double dowel_bearing(double gravity, double diameter) noexcept {
+    const double d = diameter / inch;
+    if (d < 0.25) return 16600 * std::pow(gravity, 1.84) * psi;
+    return std::min(11200 * gravity, 6100 * std::pow(gravity, 1.45) / std::sqrt(d)) * psi;
+}
+double dowel_bending(double diameter) noexcept {
+    return (diameter < 0.25 * inch ? 90000 : 45000) * psi;
+}
+
+YieldModes yield_modes(const Dowel& d) noexcept {
+    const double D = d.diameter, lm = d.main_length, ls = d.side_length, Fm = d.main_bearing, Fs = d.side_bearing;
+    const double Re = Fm / Fs, Rt = lm / ls;
+    const double k1 =
+        (std::sqrt(Re + 2 * Re * Re * (1 + Rt + Rt * Rt) + Rt * Rt * Re * Re * Re) - Re * (1 + Rt)) / (1 + Re);
+    const double k2 = std::sqrt(2 * (1 + Re) + 2 * d.bending * (1 + 2 * Re) * D * D / (3 * Fm * lm * lm)) - 1;
+    const double k3 = std::sqrt(2 * (1 + Re) / Re + 2 * d.bending * (2 + Re) * D * D / (3 * Fm * ls * ls)) - 1;
+    return {D * lm * Fm,
+            D * ls * Fs,
+            k1 * D * ls * Fs,
+            k2 * D * lm * Fm / (1 + 2 * Re),
+            k3 * D * ls * Fm / (2 + Re),
+            D * D * std::sqrt(2 * Fm * d.bending / (3 * (1 + Re)))};
+}
+double YieldModes::least() const noexcept {
+    return std::min({i_m, i_s, ii, iii_m, iii_s, iv});
+}
+const char* YieldModes::governs() const noexcept {
+    const double low = least();
+    return low == i_m     ? "I_m"
+           : low == i_s   ? "I_s"
+           : low == ii    ? "II"
+           : low == iii_m ? "III_m"
+           : low == iii_s ? "III_s"
+                          : "IV";
 }
 
 }  // namespace clampet::mechanics

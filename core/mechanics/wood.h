@@ -16,8 +16,32 @@ double nds_lag(double gravity, double diameter) noexcept;
 double wood_shear(double gravity) noexcept;
 /// Compression across the grain at its proportional limit, from memory: 2540 G^1.53 psi less a fifth [Pa].
 double wood_bearing(double gravity) noexcept;
-/// Lateral yield of a dowel of diameter D and length L in wood beside a stiff plate: the least of NDS modes I_m and IV
-/// [N].
-double dowel_lateral(double gravity, double diameter, double length) noexcept;
+/// Pull at which a round head is drawn through a wooden side member of thickness t: five times the NDS design value,
+/// 690 pi D_H G^2 t up to t = 2.5 D_H and 1725 pi D_H^2 G^2 beyond (lbf, in) [N].
+double head_pull_through(double gravity, double head_diameter, double thickness) noexcept;
+
+/// Bearing strength of wood under a dowel: 16 600 G^1.84 psi under a quarter inch, above it the lesser of 11 200 G
+/// along the grain and 6100 G^1.45/sqrt(D) across it, as the direction of the load is not known [Pa].
+double dowel_bearing(double gravity, double diameter) noexcept;
+/// Bending yield strength of screws and dowels: 90 000 psi under a quarter inch, 45 000 above [Pa].
+double dowel_bending(double diameter) noexcept;
+/// Bearing strength of a steel side plate, 87 000 psi [Pa].
+inline constexpr double steel_plate_bearing = 599.8e6;
+
+/// A dowel through a side member into a main member, loaded across its axis in the plane between them.
+struct Dowel {
+    double diameter = 0, bending = 0;          ///< [m], bending yield strength F_yb [Pa]
+    double main_length = 0, main_bearing = 0;  ///< [m], F_em [Pa]
+    double side_length = 0, side_bearing = 0;  ///< [m], F_es [Pa]
+};
+/// Forces at which it yields, without the reduction terms R_d that make design values of them [N].
+struct YieldModes {
+    double i_m = 0, i_s = 0, ii = 0, iii_m = 0, iii_s = 0, iv = 0;
+    double least() const noexcept;
+    const char* governs() const noexcept;  ///< "I_m" to "IV"
+};
+/// Range   All numbers above 0.
+/// Source  Johansen's yield theory; NDS table of yield limit equations for single shear, from memory.
+YieldModes yield_modes(const Dowel& dowel) noexcept;
 
 }  // namespace clampet::mechanics

@@ -1,8 +1,10 @@
 // Joints against brute force: tests/reference/joints.py made the values, with SciPy.
 #include <fstream>
 #include <nlohmann/json.hpp>
+#include <set>
 
 #include "families/bench.h"
+#include "mechanics/wood.h"
 
 using namespace clampet;
 using namespace bench;
@@ -90,4 +92,44 @@ TEST_CASE("a joint of a chain holds what brute force says", "[ball_chain][refere
         CHECK(result(r, "joint_torque") == relative(c.at("moments")[0].get<double>() * scale, 5e-3));
         CHECK(result(r, "joint_twist") == relative(c.at("moments")[1].get<double>() * scale, 5e-3));
     }
+}
+
+TEST_CASE("a dowel yields where a linear programme says", "[insert][reference]") {
+    // tests/reference/dowels.py: the lower-bound theorem on a discretised dowel, by SciPy.
+    std::ifstream file(CLAMPET_SOURCE_DIR "/tests/reference/dowels.json");
+    const auto all = json::parse(file);
+    REQUIRE(all.size() >= 10);
+    std::set<std::string> seen;
+    for (const auto& c : all) {
+        const auto of = [&](const char* key) { return c.at(key).get<double>(); };
+        const auto yields = mechanics::yield_modes({of("diameter"), of("bending"), of("main_length"),
+                                                    of("main_bearing"), of("side_length"), of("side_bearing")});
+        CAPTURE(c.dump(), yields.governs());
+        CHECK(yields.least() == relative(of("limit"), 6e-3));
+        seen.insert(yields.governs());
+    }
+    CHECK(seen.size() >= 3);  // more than one way to yield was tried
+}
+
+TEST_CASE("a wooden part on the screw lets its head through", "[insert]") {
+    // NDS pull-through of a round head, 690 pi D_H G^2 t up to 2.5 D_H, times five for the mean (from memory).
+    const Values in{{"kind", std::string("wood_screw")},
+                    {"side_of", std::string("wood")},
+                    {"side_gravity", 0.5},
+                    {"side_thickness", 0.0127},
+                    {"head_diameter", 0.0127},
+                    {"duration", std::string("short")},
+                    {"length", 0.06}};
+    const double mean = 5 * 690 * 3.14159265 * 0.5 * 0.25 * 0.5 * 4.4482216;
+    CHECK(factor("insert", in, {0, 0, 1, 0, 0, 0}, "pulls_through") == relative(0.7 * mean, 1e-3));
+    auto thick = in;
+    thick["side_thickness"] = 0.1;
+    CHECK(factor("insert", thick, {0, 0, 1, 0, 0, 0}, "pulls_through") == relative(2.5 / 1.0 * 0.7 * mean, 1e-3));
+    auto metal = in;
+    metal["side_of"] = std::string("metal");
+    for (const auto& m : report("insert", metal, Wrench{0, 0, 1, 0, 0, 0}).modes) CHECK(m.mode != "pulls_through");
+    // A thin board on it is crushed before thick wood behind it.
+    auto thin = in;
+    thin["side_thickness"] = 0.003;
+    CHECK(factor("insert", thin, {1, 0, 0, 0, 0, 0}, "bends") < factor("insert", metal, {1, 0, 0, 0, 0, 0}, "bends"));
 }

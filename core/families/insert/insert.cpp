@@ -23,10 +23,11 @@ constexpr double pi = std::numbers::pi;
 struct Insert {
     std::string kind;
     double gravity = 0, diameter = 0, length = 0, thickness = 0, edge = 0, lever = 0;
-    double pull_out = 0;  ///< least of wood, thread and screw [N]
-    double push = 0;      ///< the other way [N]
-    double spin = 0;      ///< torque at which it turns in the wood [N m]
-    double lateral = 0;   ///< [N]
+    double pull_out = 0;    ///< least of wood, thread and screw [N]
+    double least_pull = 0;  ///< that, or what draws the head through the part on it [N]
+    double push = 0;        ///< the other way [N]
+    double spin = 0;        ///< torque at which it turns in the wood [N m]
+    double lateral = 0;     ///< [N]
     std::string weakest;
     double pull(const Wrench& w) const {
         return w.fz + (lever > 0 ? std::hypot(w.mx, w.my) / lever : w.mx != 0 || w.my != 0 ? infinite : 0);
@@ -167,11 +168,33 @@ Result<FormulaParts> build(const Values& v) {
                 g.weakest = name;
             }
     }
+    g.least_pull = g.pull_out;
     g.push = g.kind == "insert" || screw ? infinite : 0;
     g.spin = spin_out(v, g);
-    g.lateral = mechanics::dowel_lateral(g.gravity, g.diameter, g.length);
-    say("lateral", "least of D L F_e and D² √(2 F_e F_yb/3(1 + R_e))", g.lateral,
-        "NDS yield modes I_m and IV, from memory");
+    const bool wooden_side = text(v, "side_of") == "wood";
+    const double side_gravity = number(v, "side_gravity"), part = number(v, "side_thickness");
+    const auto yields = mechanics::yield_modes(
+        {g.diameter, mechanics::dowel_bending(g.diameter), g.length, mechanics::dowel_bearing(g.gravity, g.diameter),
+         part, wooden_side ? mechanics::dowel_bearing(side_gravity, g.diameter) : mechanics::steel_plate_bearing});
+    g.lateral = yields.least();
+    for (const auto& [name, value] : {std::pair{"yields_I_m", yields.i_m},
+                                      {"yields_I_s", yields.i_s},
+                                      {"yields_II", yields.ii},
+                                      {"yields_III_m", yields.iii_m},
+                                      {"yields_III_s", yields.iii_s},
+                                      {"yields_IV", yields.iv}})
+        say(name, "Johansen", value, "NDS yield limit equations, R_d = 1, from memory");
+    if (screw && wooden_side) {
+        const double through =
+            mechanics::head_pull_through(side_gravity, number(v, "head_diameter"), part) * lower * lasting;
+        say("head_pull_through", "5 · 690 π D_H G² t (lbf, in; t ≤ 2.5 D_H), × 0.7 × 0.6 if it stays", through,
+            "NDS, from memory");
+        g.least_pull = std::min(g.least_pull, through);
+        parts.modes.push_back(ratio({"pulls_through", ModeClass::ultimate, "draws its head through the part on it",
+                                     "pull", Dimension::force, [g](const Wrench& w) { return g.pull(w); },
+                                     [through](const Wrench&) { return through; }, "5 · 690 π D_H G² t · 0.7 · 0.6",
+                                     "NDS, from memory"}));
+    }
     if (screw) {
         parts.modes.push_back(
             ratio({"pulls_out", ModeClass::ultimate, "is pulled out of the wood", "pull", Dimension::force,
@@ -197,19 +220,22 @@ Result<FormulaParts> build(const Values& v) {
     parts.modes.push_back(
         ratio({"bends", ModeClass::ultimate, "crushes the wood sideways or bends", "side_force", Dimension::force,
                [](const Wrench& w) { return std::hypot(w.fx, w.fy); }, [g](const Wrench&) { return g.lateral; },
-               "least of D L F_e and D² √(2 F_e F_yb/3(1 + R_e))", "NDS yield modes, from memory"}));
+               "least of the six yield modes", "NDS, from memory"}));
+    parts.modes.back().motion = [mode = std::string(yields.governs())](const Wrench&) {
+        return "crushes the wood sideways or bends: yield mode " + mode;
+    };
     FormulaMode both;
     both.mode = {"combined", ModeClass::ultimate, "is pulled and pushed sideways at once", false, false};
     both.utilisation = [g](const Wrench& w) {
         const double pull = std::max(0.0, g.pull(w)), side = std::hypot(w.fx, w.fy);
-        return (pull > 0 ? (g.pull_out > 0 ? pull / g.pull_out : infinite) : 0) + side / g.lateral;
+        return (pull > 0 ? (g.least_pull > 0 ? pull / g.least_pull : infinite) : 0) + side / g.lateral;
     };
     both.demand = [g](const Wrench& w) {
         return std::vector<NamedValue>{{"pull", std::max(0.0, g.pull(w)), Dimension::force},
                                        {"side_force", std::hypot(w.fx, w.fy), Dimension::force}};
     };
     both.capacity = [g](const Wrench&) {
-        return std::vector<NamedValue>{{"pull", g.pull_out, Dimension::force},
+        return std::vector<NamedValue>{{"pull", g.least_pull, Dimension::force},
                                        {"side_force", g.lateral, Dimension::force}};
     };
     both.formula = "P/P_a + V/V_a = 1";
@@ -278,6 +304,16 @@ const Family& insert() {
             shown_for(quantity_row("slots", "Share of slots", Dimension::number, 0.1, {0, 0.9},
                                    "Of the insert's outside that does not grip.", "input"),
                       "kind", {"insert"}),
+            length_row("side_thickness", "Part on it, thickness", 0.006, 0.3, "Of the plate or board that it holds."),
+            choice_row("side_of", "Part on it, of", {{"metal", "metal"}, {"wood", "wood or plywood"}}, "metal",
+                       "Wood gives way under the screw and its head."),
+            shown_for(quantity_row("side_gravity", "Part on it, specific gravity", Dimension::number, 0.62, {0.1, 1.2},
+                                   "Oven-dry: pine 0.42, birch plywood 0.62, oak 0.66.", "Wood Handbook, from memory"),
+                      "side_of", {"wood"}),
+            also_shown_for(shown_for(length_row("head_diameter", "Head or washer", 0.008, 0.1,
+                                                "What keeps the screw from being drawn through the part on it."),
+                                     "side_of", {"wood"}),
+                           "kind", {"wood_screw", "lag"}),
             length_row("lever", "Pries over", 0.025, 1, "From it to the edge that the part on it would lever on."),
         },
         &build);
