@@ -5,6 +5,7 @@
 #include <array>
 
 #include "catalogue/material.h"
+#include "families/stock_use.h"
 #include "quantity/parse.h"
 
 namespace clampet::cli {
@@ -28,6 +29,12 @@ Result<families::Values> read_assignments(const Family& family, const std::vecto
                            "Write for example friction=0.3 or diameter=33.7mm."};
         const std::string key = text.substr(0, equals), typed = text.substr(equals + 1);
         const auto* parameter = families::find_parameter(family, key);
+        if (!parameter && key == "stock") {
+            const auto offer = families::stock_named(family, typed);
+            if (!offer) return offer.problem();
+            for (const auto& [input, value] : families::values_from(*offer)) values.insert_or_assign(input, value);
+            continue;
+        }
         if (!parameter) return families::complete(family, {{key, 0.0}}).problem();
         if (parameter->kind != Kind::quantity) {
             values[key] = typed;

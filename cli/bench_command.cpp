@@ -2,6 +2,7 @@
 
 #include "bench_arguments.h"
 #include "commands.h"
+#include "families/stock_use.h"
 #include "quantity/format.h"
 #include "report.h"
 
@@ -51,7 +52,7 @@ int families_command(bool json) {
         print({{"families", out}});
         return done;
     }
-    for (const Family* f : families::registry()) fmt::print("{:<12} {}\n", f->key(), f->purpose());
+    for (const Family* f : families::registry()) fmt::print("{:<15} {}\n", f->key(), f->purpose());
     return done;
 }
 
@@ -80,7 +81,13 @@ int parameters_command(const std::string& name, bool json) {
             row["source"] = p.source;
             rows.push_back(row);
         }
-        print({{"family", family->key()}, {"parameters", rows}});
+        ordered_json stock = ordered_json::array();
+        for (const auto& offer : families::stock_offers(*family))
+            stock.push_back({{"name", offer.row->name},
+                             {"group", offer.row->group},
+                             {"fills", values_json(families::values_from(offer))},
+                             {"source", offer.row->source}});
+        print({{"family", family->key()}, {"parameters", rows}, {"stock", stock}});
         return done;
     }
     for (const auto& p : family->parameters()) {
@@ -95,6 +102,12 @@ int parameters_command(const std::string& name, bool json) {
         } else
             fmt::print("{:<18} {:<10} default {}\n", p.key, "text", p.standard_text);
         fmt::print("{:<18} {}\n", "", p.help);
+    }
+    for (const auto& use : families::stock_uses(*family)) {
+        fmt::print("\nstock=… ({})", use.label);
+        for (const auto& [input, size] : use.fills) fmt::print(" fills {}", input);
+        fmt::print(":\n");
+        for (const auto* row : catalogue::stock_group(use.group)) fmt::print("  {}\n", row->name);
     }
     return done;
 }

@@ -6,6 +6,7 @@
 #include <QFileDialog>
 #include <QGridLayout>
 #include <QLabel>
+#include <QMenu>
 #include <QPushButton>
 #include <QScrollArea>
 #include <QVBoxLayout>
@@ -129,7 +130,14 @@ QWidget* BenchPage::build_inputs() {
     column->addWidget(payload_panel_);
     payload_row(column, "required", tr("Required factor"), tr("On the bench 1.5, carried 2, over people 3."),
                 Dimension::number);
-    column->addWidget(heading(tr("What it is"), inside));
+    auto* what = new QHBoxLayout;
+    what->addWidget(heading(tr("What it is"), inside));
+    what->addStretch(1);
+    stock_ = new QPushButton(tr("From stock"), inside);
+    stock_->setMenu(new QMenu(stock_));
+    stock_->setToolTip(tr("Takes the sizes of what a shop or a drawer has."));
+    what->addWidget(stock_);
+    column->addLayout(what);
     answer_ = wrapped(inside);
     use_ = new QPushButton(tr("Use that"), inside);
     connect(use_, &QPushButton::clicked, this, [this] {
@@ -338,7 +346,10 @@ void BenchPage::rebuild_inputs() {
 
 void BenchPage::refresh() {
     if (!model_.is_open()) return;
-    if (family_ != model_.bench().element.family) rebuild_inputs();
+    if (family_ != model_.bench().element.family) {
+        rebuild_inputs();
+        rebuild_stock();
+    }
     const auto& result = model_.result();
     back_->setText(model_.origin() ? tr("← %1").arg(QString::fromStdString(model_.origin()->name))
                                    : tr("← all benches"));
@@ -397,6 +408,25 @@ void BenchPage::refresh_payload() {
     payload_fields_.at("required")->show_value(bench.required);
     stands_->setCurrentIndex(static_cast<int>(p.stands));
     plane_->setCurrentIndex(static_cast<int>(p.plane));
+}
+
+/// What can be taken from stock, a menu for each kind of thing.
+void BenchPage::rebuild_stock() {
+    auto* menu = stock_->menu();
+    menu->clear();
+    const auto& uses = families::stock_uses(model_.family());
+    for (const auto& use : uses) {
+        auto* kind = uses.size() > 1 ? menu->addMenu(QString::fromStdString(use.label)) : menu;
+        for (const auto* row : catalogue::stock_group(use.group)) {
+            auto* take = kind->addAction(QString::fromStdString(row->name));
+            take->setToolTip(QString::fromStdString(row->source));
+            connect(take, &QAction::triggered, this, [this, &use, row] {
+                if (const auto done = model_.set_inputs(study::inputs_from({&use, row})); !done)
+                    emit problem(QString::fromStdString(done.problem().sentence()));
+            });
+        }
+    }
+    stock_->setVisible(!uses.empty());
 }
 
 void BenchPage::refresh_inputs() {

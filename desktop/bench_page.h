@@ -34,6 +34,7 @@ class BenchPage : public QWidget {
     QComboBox* against() const { return against_; }
     QComboBox* plane() const { return plane_; }
     QPushButton* use_answer() const { return use_; }
+    QPushButton* stock_button() const { return stock_; }
     QPushButton* pin_button() const { return pin_; }
     QPushButton* to_rig_button() const { return to_rig_; }
     QPushButton* back_button() const { return back_; }
@@ -63,6 +64,7 @@ class BenchPage : public QWidget {
     QWidget* build_modes();
     void build_payload(QVBoxLayout* column);
     void rebuild_inputs();
+    void rebuild_stock();
     void refresh();
     void refresh_inputs();
     void refresh_payload();
@@ -87,8 +89,8 @@ class BenchPage : public QWidget {
     DrawingView* section_ = nullptr;
     QVBoxLayout *inputs_ = nullptr, *payload_ = nullptr;
     QWidget* payload_panel_ = nullptr;
-    QPushButton *own_load_ = nullptr, *use_ = nullptr, *pin_ = nullptr, *export_ = nullptr, *to_rig_ = nullptr,
-                *working_button_ = nullptr;
+    QPushButton *own_load_ = nullptr, *use_ = nullptr, *stock_ = nullptr, *pin_ = nullptr, *export_ = nullptr,
+                *to_rig_ = nullptr, *working_button_ = nullptr;
     QComboBox *stands_ = nullptr, *against_ = nullptr, *plane_ = nullptr;
     FactorPlot* curve_ = nullptr;
     PolarPlot* polar_ = nullptr;

@@ -111,6 +111,13 @@ class Joint {
     virtual drawing::Drawing section(const Load& load) const = 0;
 };
 
+/// Rows of a stock table that fill inputs at once: a tube its diameter and its wall.
+struct StockUse {
+    std::string group, label;                                ///< of catalogue::stock(); "Tube"
+    std::vector<std::pair<std::string, std::string>> fills;  ///< input and the row's size that fills it
+    std::vector<std::pair<std::string, std::string>> sets;   ///< choices that go with it
+};
+
 class Family {
  public:
     virtual ~Family() = default;
@@ -120,6 +127,8 @@ class Family {
     virtual std::span<const Parameter> parameters() const = 0;
     /// Whether it joins two parts of a load path; a tether or a counterweight lies beside it.
     virtual bool joins_parts() const { return true; }
+    /// What it takes from stock, beside the torque of a hand.
+    virtual std::span<const StockUse> own_stock() const { return {}; }
     /// Builds the interface from complete, bounded values. Errors: a Problem naming the parameter that cannot be built.
     virtual Result<std::shared_ptr<const Joint>> join(const Values& values) const = 0;
 };

@@ -53,18 +53,21 @@ class FormulaFamily : public Family {
  public:
     using Build = Result<FormulaParts> (*)(const Values&);
     FormulaFamily(std::string_view key, std::string_view name, std::string_view purpose,
-                  std::vector<Parameter> parameters, Build build, bool joins_parts = true)
+                  std::vector<Parameter> parameters, Build build, bool joins_parts = true,
+                  std::vector<StockUse> stock = {})
         : key_(key),
           name_(name),
           purpose_(purpose),
           parameters_(std::move(parameters)),
           build_(build),
-          joins_parts_(joins_parts) {}
+          joins_parts_(joins_parts),
+          stock_(std::move(stock)) {}
     std::string_view key() const override { return key_; }
     std::string_view name() const override { return name_; }
     std::string_view purpose() const override { return purpose_; }
     std::span<const Parameter> parameters() const override { return parameters_; }
     bool joins_parts() const override { return joins_parts_; }
+    std::span<const StockUse> own_stock() const override { return stock_; }
     Result<std::shared_ptr<const Joint>> join(const Values& values) const override {
         auto parts = build_(values);
         if (!parts) return parts.problem();
@@ -76,6 +79,7 @@ class FormulaFamily : public Family {
     std::vector<Parameter> parameters_;
     Build build_;
     bool joins_parts_;
+    std::vector<StockUse> stock_;
 };
 
 }  // namespace clampet::families

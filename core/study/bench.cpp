@@ -39,6 +39,20 @@ Result<std::shared_ptr<const families::Joint>> joint_at(const rig::Element& elem
 
 }  // namespace
 
+std::map<std::string, rig::Input> inputs_from(const families::StockOffer& offer) {
+    std::map<std::string, rig::Input> inputs;
+    for (const auto& [key, value] : families::values_from(offer)) {
+        if (const auto* choice = std::get_if<std::string>(&value))
+            inputs[key] = *choice;
+        else
+            inputs[key] = std::get<double>(value);
+    }
+    if (const double low = offer.row->size("low"), high = offer.row->size("high"); low > 0 && high > low)
+        for (const auto& [key, size] : offer.use->fills)
+            if (size == "torque") inputs[key] = rig::Band{low, offer.row->size(size), high};
+    return inputs;
+}
+
 Result<BenchResult> judge(const Bench& bench) {
     BenchResult result;
     const auto joint = joint_at(bench.element, rig::End::typical, &result.values);

@@ -1,8 +1,10 @@
 #pragma once
+#include <map>
 #include <optional>
 #include <string>
 
 #include "families/capacity.h"
+#include "families/stock_use.h"
 #include "rig/rig.h"
 #include "study/check.h"
 
@@ -22,6 +24,9 @@ struct BenchLoad {
 };
 /// The weight stays, the push comes and goes.
 mechanics::Load load_of(const BenchLoad& load);
+
+/// What a row of stock fills; a torque comes with its low and high.
+std::map<std::string, rig::Input> inputs_from(const families::StockOffer& offer);
 
 /// One interface on its own: what it is, what it carries, what is asked of it.
 struct Bench {

@@ -284,3 +284,17 @@ TEST_CASE("an input's conditions are told to scripts", "[cli]") {
     CHECK(run("bench bond kind=finger fingers=3.5").exit_code == 2);
     CHECK_THAT(run("bench bond kind=finger fingers=3.5").err, Catch::Contains("whole number"));
 }
+
+TEST_CASE("stock by its name", "[cli]") {
+    const auto tube = json::parse(run("bench tube_grip \"stock=48.3 x 4.0 scaffold\" --json --wrench 5,0,0,0,0,0").out);
+    CHECK(tube.at("parameters").at("diameter") == absolute(0.0483, 1e-12));
+    CHECK(tube.at("parameters").at("wall") == absolute(0.004, 1e-12));
+    const auto own = json::parse(run("bench tube_grip \"stock=48.3 x 4.0 scaffold\" wall=3mm --json").out);
+    CHECK(own.at("parameters").at("wall") == absolute(0.003, 1e-12));
+    const auto refused = run("bench tube_grip stock=drainpipe");
+    CHECK(refused.exit_code == 2);
+    CHECK_THAT(refused.err, Catch::Contains("drainpipe") && Catch::Contains("handrail"));
+    CHECK_THAT(run("bench arm --params").out, Catch::Contains("Timber on edge"));
+    CHECK(json::parse(run("bench arm --params --json").out).at("stock").size() > 10);
+    CHECK(run("bench stance stock=x").exit_code == 2);
+}

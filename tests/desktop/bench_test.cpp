@@ -1,6 +1,7 @@
 // The benches, as a person uses them: chosen by picture, typed into, clicked on, exported, put into the rig.
 #include <QFile>
 #include <QImage>
+#include <QMenu>
 
 #include "desktop/bench_page.h"
 #include "desktop/benches_page.h"
@@ -257,4 +258,31 @@ TEST_CASE("everything on a bench that takes the keyboard has a name", "[desktop]
         CAPTURE(widget->metaObject()->className(), widget->objectName().toStdString());
         CHECK((!widget->accessibleName().isEmpty() || (button && !button->text().isEmpty())));
     }
+}
+
+TEST_CASE("sizes are taken from stock in one step", "[desktop][bench]") {
+    BenchWindow d("tube_grip");
+    auto* stock = d.bench().stock_button();
+    REQUIRE(stock->isVisible());
+    const auto take = [&](const QString& name) {
+        for (auto* kind : stock->menu()->actions())
+            for (auto* row : kind->menu() ? kind->menu()->actions() : QList<QAction*>{kind})
+                if (row->text() == name) return row->trigger();
+        FAIL("not in the menu");
+    };
+    take("48.3 x 4.0 scaffold");
+    CHECK(d.value("diameter") == Approx(0.0483));
+    CHECK(d.value("wall") == Approx(0.004));
+    take("star knob, Ø40");
+    CHECK(d.value("torque") == Approx(3));
+    const auto& inputs = d.window.bench_model().bench().element.inputs;
+    REQUIRE(std::holds_alternative<rig::Band>(inputs.at("torque")));  // a hand's strength scatters
+    CHECK(std::get<rig::Band>(inputs.at("torque")).low == Approx(2));
+    CHECK(std::get<std::string>(inputs.at("squeezed_by")) == "screw");
+    d.shortcut("undo");
+    d.shortcut("undo");
+    CHECK(d.value("diameter") == Approx(0.0337));
+    // Nothing of a stance comes from stock.
+    d.window.open_bench("stance");
+    CHECK_FALSE(d.bench().stock_button()->isVisible());
 }

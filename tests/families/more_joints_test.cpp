@@ -5,6 +5,8 @@
 #include "catalogue/stock.h"
 #include "families/bench.h"
 #include "families/solve.h"
+#include "families/stock_use.h"
+#include "families/thread/stack_design.h"
 #include "mechanics/jamming.h"
 #include "mechanics/wood.h"
 
@@ -212,4 +214,60 @@ TEST_CASE("more required asks for more, along every solved input that grows", "[
             before = *found->low;
         }
     }
+}
+
+TEST_CASE("what stock fills can be built, and says so where it is not there", "[families][stock]") {
+    std::size_t offers = 0;
+    for (const auto* family : families::registry())
+        for (const auto& use : families::stock_uses(*family)) {
+            CAPTURE(family->key(), use.group);
+            CHECK_FALSE(catalogue::stock_group(use.group).empty());
+            for (const auto& [input, size] : use.fills) CHECK(families::find_parameter(*family, input));
+            for (const auto& [input, choice] : use.sets) CHECK(families::find_parameter(*family, input));
+        }
+    for (const auto* family : families::registry())
+        for (const auto& offer : families::stock_offers(*family)) {
+            CAPTURE(family->key(), offer.row->name);
+            for (const auto& [input, value] : families::values_from(offer))
+                if (const auto* size = std::get_if<double>(&value)) CHECK(*size > 0);
+            const auto made = families::join(*family, families::values_from(offer));
+            if (!made) CHECK_FALSE(made.problem().remedy.empty());
+            ++offers;
+        }
+    CHECK(offers > 60);
+    const auto missing = families::stock_named(*families::family_named("tube_grip"), "drainpipe");
+    REQUIRE_FALSE(missing);
+    CHECK_THAT(missing.problem().remedy, Catch::Contains("48.3 x 4.0 scaffold"));
+    CHECK_FALSE(families::stock_named(*families::family_named("stance"), "x"));
+}
+
+TEST_CASE("a stack's sentences name what would put it right", "[thread]") {
+    families::StackDesign d;
+    d.screw = d.socket = *catalogue::thread_named("1/4-20");
+    d.items = {{families::StackItem::Kind::plate, "plate", 0.008, 0}};
+    const auto says = [&] { return families::stack_sentence(d.stack_up(), d.verdict()); };
+    CHECK(says().empty());
+    d.screw_length = 0.0095;
+    CHECK_THAT(says(), Catch::Contains("turns are engaged") && Catch::Contains("use a screw of at least"));
+    d.screw_length = 0.03;
+    CHECK_THAT(says(), Catch::Contains("it bottoms") && Catch::Contains("or a screw of"));
+    d.plain_length = 0.02;
+    d.through = true;
+    CHECK_THAT(says(), Catch::Contains("plain shank of 20 mm"));
+    d.through = false;
+    d.plain_length = 0;
+    d.socket_depth = 0.002;
+    CHECK_THAT(says(), Catch::Contains("no screw length is right"));
+    d.screw_length = 0.009;
+    CHECK_THAT(says(), Catch::Contains("this socket is too shallow"));
+    // Washers that a screw does not go through, or would flop about on it, are not offered.
+    for (const auto* washer : families::washers_for(d.screw)) {
+        CHECK(washer->size("bore") >= 0.0063);
+        CHECK(washer->size("bore") <= 0.0086);
+    }
+    CHECK(families::within({0.003, 0.001, 0.003, 0.002}, {0.0015, 0.003}) == std::vector<double>{0.002, 0.003});
+    CHECK(families::within({0.003}, {1, 0}).empty());
+    CHECK(families::StackItem{families::StackItem::Kind::pad, "cork 1.5 mm", 0.0015, 0}.label() == "cork 1.5 mm");
+    CHECK(families::StackItem{families::StackItem::Kind::washer, "M6 plain", 0.0016, 0.012}.label() ==
+          "M6 plain, 1.6 mm");
 }

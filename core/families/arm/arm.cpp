@@ -310,7 +310,12 @@ const Family& arm() {
             quantity_row("damping", "Damping ratio", Dimension::number, 0.01, {0.0001, 1},
                          "Timber and bolted metal 0.01, with rubber 0.05.", "from memory"),
         },
-        &build);
+        &build, true,
+        {{"tube", "Tube or rod", {{"root_height", "outer"}, {"wall", "wall"}}, {{"section", "tube"}}},
+         {"timber",
+          "Timber on edge",
+          {{"root_height", "width"}, {"root_width", "thickness"}},
+          {{"section", "rectangle"}}}});
     return family;
 }
 

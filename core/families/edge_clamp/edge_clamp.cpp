@@ -315,7 +315,9 @@ const Family& edge_clamp() {
                 length_row("screw_minor", "Screw, core", 0.0065, 0.1, "Minor diameter, for buckling."),
             },
         }),
-        &build);
+        &build, true,
+        {{"plywood", "Plywood, real thickness", {{"board_thickness", "thickness"}}, {}},
+         {"timber", "Timber lying flat", {{"board_thickness", "thickness"}}, {}}});
     return family;
 }
 

@@ -357,7 +357,7 @@ const Family& friction_pivot() {
                              "Times the load's moment, for the window of bolt torque.", "common practice"),
             },
         }),
-        &build);
+        &build, true, {{"plywood", "Plywood, real thickness", {{"plate_thickness", "thickness"}}, {}}});
     return family;
 }
 

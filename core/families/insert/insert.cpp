@@ -316,7 +316,9 @@ const Family& insert() {
                            "kind", {"wood_screw", "lag"}),
             length_row("lever", "Pries over", 0.025, 1, "From it to the edge that the part on it would lever on."),
         },
-        &build);
+        &build, true,
+        {{"insert", "Insert", {{"diameter", "outer"}, {"length", "length"}}, {{"kind", "insert"}}},
+         {"plywood", "Plywood, real thickness", {{"wood_thickness", "thickness"}}, {}}});
     return family;
 }
 

@@ -140,7 +140,7 @@ const Family& jam_collar() {
                          "Before it dents: thin tube 500 N, printed bore 300 N, hardwood dowel 600 N, steel bar 5 kN.",
                          "from memory"),
         },
-        &build);
+        &build, true, {{"tube", "Tube or rod", {{"rod_diameter", "outer"}}, {}}});
     return family;
 }
 

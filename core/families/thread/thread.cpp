@@ -51,6 +51,10 @@ class ThreadFamily : public Family {
         return "A screw through a stack into a socket: does it bottom, strip or break, and what preload does it leave?";
     }
     std::span<const Parameter> parameters() const override { return thread_parameters(); }
+    std::span<const StockUse> own_stock() const override {
+        static const std::vector<StockUse> uses{{"hand torque", "Knob or hand", {{"torque", "torque"}}, {}}};
+        return uses;
+    }
     Result<std::shared_ptr<const Joint>> join(const Values& v) const override;
 };
 

@@ -101,6 +101,10 @@ class TubeGrip : public Family {
     std::string_view purpose() const override {
         return "Jaws or a collar on a tube: does it slide, turn, part, rock or crush?";
     }
+    std::span<const StockUse> own_stock() const override {
+        static const std::vector<StockUse> uses{{"tube", "Tube or rod", {{"diameter", "outer"}, {"wall", "wall"}}, {}}};
+        return uses;
+    }
     std::span<const Parameter> parameters() const override { return grip_parameters(); }
     Result<std::shared_ptr<const Joint>> join(const Values& v) const override {
         auto first = single(v);

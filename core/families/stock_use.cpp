@@ -1,0 +1,56 @@
+#include "families/stock_use.h"
+
+#include <fmt/format.h>
+
+#include <map>
+
+namespace clampet::families {
+namespace {
+
+std::vector<StockUse> all_uses(const Family& family) {
+    std::vector<StockUse> uses(family.own_stock().begin(), family.own_stock().end());
+    if (find_parameter(family, "torque") && find_parameter(family, "squeezed_by"))
+        uses.push_back({"hand torque", "Knob or hand", {{"torque", "torque"}}, {{"squeezed_by", "screw"}}});
+    return uses;
+}
+
+}  // namespace
+
+const std::vector<StockUse>& stock_uses(const Family& family) {
+    static const std::map<const Family*, std::vector<StockUse>> known = [] {
+        std::map<const Family*, std::vector<StockUse>> all;
+        for (const auto* f : registry()) all.emplace(f, all_uses(*f));
+        return all;
+    }();
+    static const std::vector<StockUse> none;
+    const auto found = known.find(&family);
+    return found == known.end() ? none : found->second;
+}
+
+std::vector<StockOffer> stock_offers(const Family& family) {
+    std::vector<StockOffer> offers;
+    for (const auto& use : stock_uses(family))
+        for (const auto* row : catalogue::stock_group(use.group)) offers.push_back({&use, row});
+    return offers;
+}
+
+Result<StockOffer> stock_named(const Family& family, std::string_view name) {
+    const auto offers = stock_offers(family);
+    for (const auto& offer : offers)
+        if (offer.row->name == name) return offer;
+    if (offers.empty())
+        return Problem{"stock", fmt::format("No stock fills inputs of {}.", family.key()), "Give its sizes instead."};
+    std::string names;
+    for (const auto& offer : offers) names += (names.empty() ? "" : ", ") + offer.row->name;
+    return Problem{"stock", fmt::format("“{}” is not in stock for {}.", name, family.key()),
+                   fmt::format("There is: {}.", names)};
+}
+
+Values values_from(const StockOffer& offer) {
+    Values values;
+    for (const auto& [input, size] : offer.use->fills) values.insert_or_assign(input, Value{offer.row->size(size)});
+    for (const auto& [input, choice] : offer.use->sets) values.insert_or_assign(input, Value{choice});
+    return values;
+}
+
+}  // namespace clampet::families
