@@ -36,40 +36,6 @@ struct SlipSums {
     }
 };
 
-/// Contacts that slip together: for a rigid slip motion q (K numbers) contact i slides with velocity J_i q (D numbers).
-/// Rotations are scaled by a length of the contact's size, so that all K numbers are alike in magnitude.
-template <int K_, int D>
-class SlipContacts {
- public:
-    static constexpr int K = K_;
-    using Rows = std::array<double, static_cast<std::size_t>(D) * K>;
-    std::size_t size() const { return rows_.size(); }
-    void add(const Rows& row_major) { rows_.push_back(row_major); }
-    void sum(const Eigen::Matrix<double, K, 1>& q, double epsilon, std::span<const double> limit,
-             SlipSums<K>& out) const noexcept {
-        const double e2 = epsilon * epsilon + 1e-300;
-        out.value = out.dual = out.squares = 0;
-        out.gradient.setZero();
-        out.hessian.setZero();
-        for (std::size_t i = 0; i < rows_.size(); ++i) {
-            if (limit[i] == 0) continue;
-            const Eigen::Map<const Eigen::Matrix<double, D, K, K == 1 ? Eigen::ColMajor : Eigen::RowMajor>> J(
-                rows_[i].data());
-            const Eigen::Matrix<double, D, 1> v = J * q;
-            const double vv = v.squaredNorm(), s = std::sqrt(vv + e2), c = limit[i] / s;
-            const Eigen::Matrix<double, K, 1> jv = J.transpose() * v;
-            out.value += limit[i] * s;
-            out.dual += c * vv;
-            out.squares += limit[i] * vv;
-            out.gradient += c * jv;
-            out.hessian += c * (J.transpose() * J) - (c / (s * s)) * (jv * jv.transpose());
-        }
-    }
-
- private:
-    std::vector<Rows> rows_;
-};
-
 /// Points of a flat face: they slide with (u - y w, v + x w). Coordinates are scaled by `length`.
 class PlanarContacts {
  public:

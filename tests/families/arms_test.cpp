@@ -222,3 +222,31 @@ TEST_CASE("a drive turns what Newton lets it", "[pan_drive]") {
                                 Load{{0, 0, -30, 0, 0, 0}, {0, 0, 0, 0, 1, 0}});
     CHECK(mode(pressed, "tips").factor_live == relative(30 * 0.06, 1e-6));
 }
+
+TEST_CASE("a frame that can move is refused, one that is held answers alike in any order of nodes", "[frame]") {
+    const auto cantilever = [](bool backwards) {
+        mechanics::Frame frame;
+        std::vector<std::size_t> nodes;
+        for (int i = 0; i <= 8; ++i) nodes.push_back(frame.add_node({0.1 * (backwards ? 8 - i : i), 0, 0}));
+        if (backwards) std::reverse(nodes.begin(), nodes.end());
+        for (std::size_t i = 0; i < 8; ++i)
+            frame.add_beam({nodes[i], nodes[i + 1], 1e7, 500, 300, 200, 0, 0, 0.5, 1e-4, Eigen::Vector3d::UnitZ()});
+        frame.fix(nodes[0]);
+        REQUIRE(frame.prepare());
+        Eigen::VectorXd load = Eigen::VectorXd::Zero(54);
+        load[static_cast<Eigen::Index>(6 * nodes[8]) + 2] = -10;
+        return std::pair{frame.solve(load)[static_cast<Eigen::Index>(6 * nodes[8]) + 2], frame.least_frequency()};
+    };
+    const auto one = cantilever(false), other = cantilever(true);
+    CHECK(one.first == relative(-10 * 0.512 / (3 * 500), 1e-9));  // P L³/(3 E I)
+    CHECK(one.first == relative(other.first, 1e-9));
+    CHECK(one.second == relative(other.second, 1e-8));
+
+    mechanics::Frame floating;
+    const auto a = floating.add_node({0, 0, 0}), b = floating.add_node({1, 0, 0});
+    floating.add_beam({a, b, 1e7, 500, 500, 500, 0, 0, 1, 1e-4, Eigen::Vector3d::UnitZ()});
+    const auto refused = floating.prepare();
+    REQUIRE_FALSE(refused);
+    CHECK_THAT(refused.problem().what, Catch::Contains("move freely"));
+    CHECK_FALSE(mechanics::Frame().prepare());
+}

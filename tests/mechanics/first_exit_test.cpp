@@ -27,3 +27,33 @@ TEST_CASE("a jump is met from the safe side", "[mechanics]") {
     CHECK(at <= 7.5);
     CHECK(at == relative(7.5, 1e-8));
 }
+
+TEST_CASE("a crossing found from a good guess lies on the safe side", "[mechanics]") {
+    using clampet::mechanics::exit_near;
+    const auto curve = [](double x) { return 0.2 * x + 0.01 * x * x; };  // reaches 1 at -10 + sqrt(200)
+    const double truth = -10 + std::sqrt(200.0);
+    for (const double share : {0.97, 0.99, 1.0, 1.01, 1.03})
+        for (const double trusted : {0.0, 2e-3}) {
+            const auto found = exit_near(share * truth, curve, 1e-5, trusted);
+            REQUIRE(found);
+            CHECK(*found <= truth * (1 + 1e-6));
+            CHECK(*found == relative(truth, 2e-4));
+        }
+    CHECK_FALSE(exit_near(3 * truth, curve, 1e-5));  // no good guess
+    CHECK_FALSE(exit_near(
+        1.0, [](double) { return std::numeric_limits<double>::infinity(); }, 1e-5));
+}
+
+TEST_CASE("a mode that outlasts the balance ends with it", "[mechanics]") {
+    using clampet::mechanics::first_exit_below;
+    CHECK(first_exit_below(
+              5, [](double x) { return 0.1 * x; }, 1e-6) == 5);
+    CHECK(first_exit_below(
+              5, [](double x) { return 0.4 * x; }, 1e-6) == relative(2.5, 1e-5));
+    CHECK(first_exit_below(
+              0, [](double x) { return 0.4 * x; }, 1e-6) == 0);
+    CHECK(first_exit_below(
+              std::numeric_limits<double>::infinity(), [](double x) { return 0.4 * x; }, 1e-6) == relative(2.5, 1e-5));
+    // A rough search may stop on either side, within its tolerance.
+    CHECK(first_exit([](double x) { return x * x / 9; }, 3e-3) == relative(3, 6e-3));
+}

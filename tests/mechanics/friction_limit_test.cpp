@@ -10,6 +10,39 @@
 using namespace clampet::mechanics;
 
 namespace {
+/// Contacts that slip together: for a rigid slip motion q (K numbers) contact i slides with velocity J_i q (D numbers).
+/// Rotations are scaled by a length of the contact's size, so that all K numbers are alike in magnitude.
+template <int K_, int D>
+class SlipContacts {
+ public:
+    static constexpr int K = K_;
+    using Rows = std::array<double, static_cast<std::size_t>(D) * K>;
+    std::size_t size() const { return rows_.size(); }
+    void add(const Rows& row_major) { rows_.push_back(row_major); }
+    void sum(const Eigen::Matrix<double, K, 1>& q, double epsilon, std::span<const double> limit,
+             SlipSums<K>& out) const noexcept {
+        const double e2 = epsilon * epsilon + 1e-300;
+        out.value = out.dual = out.squares = 0;
+        out.gradient.setZero();
+        out.hessian.setZero();
+        for (std::size_t i = 0; i < rows_.size(); ++i) {
+            if (limit[i] == 0) continue;
+            const Eigen::Map<const Eigen::Matrix<double, D, K, K == 1 ? Eigen::ColMajor : Eigen::RowMajor>> J(
+                rows_[i].data());
+            const Eigen::Matrix<double, D, 1> v = J * q;
+            const double vv = v.squaredNorm(), s = std::sqrt(vv + e2), c = limit[i] / s;
+            const Eigen::Matrix<double, K, 1> jv = J.transpose() * v;
+            out.value += limit[i] * s;
+            out.dual += c * vv;
+            out.squares += limit[i] * vv;
+            out.gradient += c * jv;
+            out.hessian += c * (J.transpose() * J) - (c / (s * s)) * (jv * jv.transpose());
+        }
+    }
+
+ private:
+    std::vector<Rows> rows_;
+};
 
 /// Multiple of a demand at which a face under even pressure (total N = 1, mu = 1) slips.
 double multiple(const PatchShape& shape, double fx, double fy, double mz, Bedding bedding = Bedding::even) {
@@ -117,4 +150,61 @@ TEST_CASE("the generic and the planar contacts agree", "[mechanics]") {
     const double g = slip_limit(generic, limit, {1, 0.5, 0.8}).multiplier;
     limit.resize(planar.padded(), 0);
     CHECK(slip_limit(planar, limit, {1, 0.5, 0.8}).multiplier == relative(g, 1e-9));
+}
+
+TEST_CASE("two lines along a tube and generic contacts agree", "[mechanics]") {
+    LineContacts lines;
+    SlipContacts<4, 2> generic;
+    std::vector<double> limit;
+    for (const double side : {1.0, -1.0})
+        for (int i = 0; i < 16; ++i) {
+            const double along = -1 + (i + 0.5) / 8;
+            lines.add(-0.7 * side, along);
+            generic.add({1, 0, 0, 0, 0, 1, -0.7 * side, along});
+            limit.push_back(1 + 0.5 * along * side);
+        }
+    std::mt19937 random(3);
+    std::uniform_real_distribution<double> u(-1, 1);
+    for (int k = 0; k < 40; ++k) {
+        const std::array<double, 4> demand{u(random), u(random), u(random), u(random)};
+        const double g = slip_limit(generic, limit, demand).multiplier;
+        CHECK(slip_limit(lines, limit, demand).multiplier == relative(g, 1e-7));
+        // Slid along only: the whole friction.
+        CHECK(slip_limit(lines, limit, {1, 0, 0, 0}).multiplier == relative(32, 1e-3));
+    }
+}
+
+TEST_CASE("leaving out points that do not bear changes nothing", "[mechanics]") {
+    const auto patch = *make_patch(rectangle(0.05, 0.03), Bedding::even, 6, 24);
+    const PlanarContacts all(patch.x, patch.y, patch.size);
+    std::mt19937 random(9);
+    std::uniform_real_distribution<double> u(-1, 1);
+    for (int k = 0; k < 60; ++k) {
+        const double tilt = u(random), lean = u(random);
+        std::vector<double> limit(all.padded(), 0);
+        for (std::size_t i = 0; i < patch.count(); ++i)
+            limit[i] = patch.stiffness[i] * std::max(0.0, 0.3 + tilt * patch.x[i] / 0.025 + lean * patch.y[i] / 0.015);
+        const BearingContacts<1024> bearing(all, limit);
+        const std::array<double, 3> demand{u(random), u(random), u(random)};
+        CHECK(bearing.limit().size() % sum_block == 0);
+        CHECK(slip_limit(bearing, bearing.limit(), demand).multiplier ==
+              relative(slip_limit(all, limit, demand).multiplier, 1e-9));
+    }
+}
+
+TEST_CASE("a search that starts from a near answer ends at the same one", "[mechanics]") {
+    const auto patch = *make_patch(disc(0.02, 0.003), Bedding::even, 6, 24);
+    const PlanarContacts contacts(patch.x, patch.y, patch.size);
+    std::vector<double> limit = patch.stiffness;
+    limit.resize(contacts.padded(), 0);
+    std::mt19937 random(12);
+    std::uniform_real_distribution<double> u(-1, 1);
+    for (int k = 0; k < 100; ++k) {
+        const std::array<double, 3> here{u(random), u(random), u(random)};
+        std::array<double, 3> beside = here;
+        for (double& d : beside) d += 0.1 * u(random);
+        const auto near = slip_limit(contacts, limit, beside);
+        CHECK(slip_limit(contacts, limit, here, std::numeric_limits<double>::infinity(), 0.01, &near).multiplier ==
+              relative(slip_limit(contacts, limit, here).multiplier, 2e-4));
+    }
 }
