@@ -141,3 +141,60 @@ TEST_CASE("tapping drills by thread share", "[catalogue][thread][published]") {
     CHECK(catalogue::tap_drill(named("3/8-16"), 0.77) / inch == absolute(0.3125, 0.0003));
     CHECK(catalogue::tap_drill(named("1/4-20"), 0.75) / inch == absolute(0.201, 0.0004));
 }
+
+TEST_CASE("tap and clearance drills of the tables", "[catalogue][thread][published]") {
+    // Machinery's Handbook, tapping drills for about 75 % thread; ISO 2306 for coarse metric threads. Sizes in mm.
+    const std::pair<const char*, double> taps[] = {
+        {"M3", 2.5},   {"M4", 3.3},      {"M5", 4.2},       {"M6", 5.0},      {"M8", 6.8},       {"M10", 8.5},
+        {"M12", 10.2}, {"1/4-20", 5.11}, {"5/16-18", 6.53}, {"3/8-16", 7.94}, {"1/2-13", 10.72}, {"#10-32", 4.04}};
+    for (const auto& [thread, drill] : taps) {
+        CAPTURE(thread);
+        CHECK(catalogue::tap_drill(named(thread)) * 1e3 == relative(drill, 0.025));
+    }
+    // ISO 273, medium series.
+    const std::pair<const char*, double> holes[] = {{"M3", 3.4}, {"M4", 4.5}, {"M5", 5.5},  {"M6", 6.6},
+                                                    {"M8", 9.0}, {"M10", 11}, {"M12", 13.5}};
+    for (const auto& [thread, hole] : holes) {
+        CAPTURE(thread);
+        CHECK(catalogue::clearance_hole(named(thread)) * 1e3 == relative(hole, 1e-3));
+    }
+}
+
+TEST_CASE("pitch diameters of the tables", "[catalogue][thread][published]") {
+    // ISO 724 and ASME B1.1, basic pitch and minor diameters of internal threads [mm].
+    struct Row {
+        const char* thread;
+        double pitch, minor;
+    };
+    for (const auto& row : {Row{"M5", 4.480, 4.134},
+                            {"M6", 5.350, 4.917},
+                            {"M8", 7.188, 6.647},
+                            {"M10", 9.026, 8.376},
+                            {"M12", 10.863, 10.106},
+                            {"1/4-20", 5.524, 4.975},
+                            {"3/8-16", 8.494, 7.805}}) {
+        CAPTURE(row.thread);
+        CHECK(named(row.thread).pitch_diameter * 1e3 == absolute(row.pitch, 1.5e-3));
+        CHECK(named(row.thread).minor_internal * 1e3 == absolute(row.minor, 1.5e-3));
+    }
+}
+
+TEST_CASE("any two threads are told apart alike from both sides", "[catalogue][thread][property]") {
+    for (const auto& a : catalogue::threads())
+        for (const auto& b : catalogue::threads()) {
+            CAPTURE(a.designation, b.designation);
+            const auto there = catalogue::fit(a, b);
+            CHECK_FALSE(there.reason.empty());
+            if (a.designation == b.designation) {
+                CHECK(there.fit == catalogue::Fit::fits);
+                continue;
+            }
+            // What is too big one way falls through, jams or fits loosely the other way, never also too big.
+            const auto back = catalogue::fit(b, a);
+            if (there.fit == catalogue::Fit::too_big) CHECK(back.fit != catalogue::Fit::too_big);
+            if (there.fit == catalogue::Fit::jams) {
+                CHECK(there.turns_high >= 0);
+                CHECK(there.turns_low <= there.turns_high);
+            }
+        }
+}

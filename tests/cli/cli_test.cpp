@@ -8,6 +8,7 @@
 #include <nlohmann/json.hpp>
 
 #include "approximately.h"
+#include "families/family.h"
 #include "project/rig_json.h"
 #include "project/starting_points.h"
 #include "study/check.h"
@@ -297,4 +298,58 @@ TEST_CASE("stock by its name", "[cli]") {
     CHECK_THAT(run("bench arm --params").out, Catch::Contains("Timber on edge"));
     CHECK(json::parse(run("bench arm --params --json").out).at("stock").size() > 10);
     CHECK(run("bench stance stock=x").exit_code == 2);
+}
+
+TEST_CASE("every family gives on the command line what it gives in the core", "[cli][families]") {
+    const families::Load load{{1, 2, -14, 0.3, 0.8, 0.1}, {4, 3, 2, 0.4, 0.5, 0.3}};
+    for (const auto* family : families::registry()) {
+        const std::string key(family->key());
+        CAPTURE(key);
+        const auto answer =
+            run("bench " + key + " --wrench 5,5,-12,0.7,1.3,0.4 --permanent 1,2,-14,0.3,0.8,0.1 --json");
+        REQUIRE((answer.exit_code == 0 || answer.exit_code == 1));
+        const auto told = json::parse(answer.out);
+        const auto joint = families::join(*family, {});
+        REQUIRE(joint);
+        const auto report = families::report(**joint, load);
+        CHECK(answer.exit_code == (report.factor >= 1 ? 0 : 1));
+        CHECK(told.at("family") == key);
+        REQUIRE(told.at("modes").size() == report.modes.size());
+        for (std::size_t i = 0; i < report.modes.size(); ++i) {
+            const auto& row = told.at("modes")[i];
+            CHECK(row.at("mode") == report.modes[i].mode);
+            if (std::isfinite(report.modes[i].factor))
+                CHECK(row.at("factor").get<double>() == relative(report.modes[i].factor, 1e-9));
+            else
+                CHECK(row.at("factor").is_null());
+        }
+        for (const auto& line : told.at("working")) CHECK_FALSE(line.at("source").get<std::string>().empty());
+        // It is listed, and its inputs are explained.
+        CHECK_THAT(run("families").out, Catch::Contains(key + " "));
+        CHECK_THAT(run("bench " + key + " --params").out, Catch::Contains("default"));
+    }
+}
+
+TEST_CASE("a stack by key and value: ends, walls and what cannot be read", "[cli]") {
+    const auto through = json::parse(run("thread stack screw=M6x20mm items=5mm socket=12mm end=through --json").out);
+    CHECK(through.at("verdict") == "right");
+    CHECK(through.at("screw_lengths").at("high").is_null());
+    const auto shank = json::parse(run("thread stack screw=M6x30mm items=5mm socket=40mm plain=12mm --json").out);
+    CHECK(shank.at("verdict") == "shank");
+    const auto shallow = json::parse(run("thread stack screw=M6x16mm items=12mm socket=2mm --json").out);
+    CHECK(shallow.at("screw_lengths").is_null());
+    for (const char* bad : {"thread stack screw=M6x20mm socket=12mm colour=red", "thread stack screw=M6x20mm socket",
+                            "thread stack screw=M6x20mm socket=12mm in=cheese",
+                            "thread stack screw=M6x20mm socket=12mm end=open", "thread stack socket=12mm",
+                            "thread stack screw=M6xlong socket=12mm", "thread stack screw=M99x20mm socket=12mm"}) {
+        CAPTURE(bad);
+        const auto refused = run(bad);
+        CHECK(refused.exit_code == 2);
+        CHECK(refused.out.empty());
+        CHECK_FALSE(refused.err.empty());
+    }
+    // Only washers that go over this screw are offered.
+    const auto offered = json::parse(run("thread stack screw=3/8-16x1in items=10mm socket=8.5mm --json").out);
+    CHECK(offered.at("verdict") == "bottoms");
+    for (const auto& washer : offered.at("standard_washers")) CHECK(washer.get<double>() >= 0.0005);
 }

@@ -286,3 +286,41 @@ TEST_CASE("sizes are taken from stock in one step", "[desktop][bench]") {
     d.window.open_bench("stance");
     CHECK_FALSE(d.bench().stock_button()->isVisible());
 }
+
+TEST_CASE("what a bench shows is what the core computes, for every family", "[desktop][bench]") {
+    DemoWindow d(false);
+    for (const auto* family : families::registry()) {
+        CAPTURE(family->key());
+        d.window.open_bench(QString::fromStdString(std::string(family->key())));
+        const auto& model = d.window.bench_model();
+        const auto joint = families::join(*family, model.result().values);
+        REQUIRE(joint);
+        const auto report = families::report(**joint, model.bench().load());
+        for (const auto& mode : report.modes) {
+            if (mode.mode_class != families::ModeClass::ultimate) continue;
+            const QString name = QString::fromStdString(mode.motion.empty() ? mode.label : mode.motion);
+            const QString factor = QString::fromStdString(quantity::format_factor(mode.factor));
+            bool found = false;
+            for (const auto& [shown, value] : d.window.bench()->mode_rows()) found |= shown == name && value == factor;
+            CAPTURE(name, factor);
+            CHECK(found);
+        }
+    }
+}
+
+TEST_CASE("an arm of links on its bench: what shows it, and a handle that is too short", "[desktop][bench]") {
+    BenchWindow d("friction_pivot");
+    CHECK_FALSE(d.bench().input("joints")->isVisible());
+    auto* kind = d.bench().input("arm")->choices();
+    kind->setCurrentIndex(1);
+    emit kind->activated(1);
+    REQUIRE(d.bench().input("joints")->isVisibleTo(&d.bench()));
+    DemoWindow::type(d.editor("joints"), "4");
+    CHECK_THAT(d.bench().input("joints")->problem_text().toStdString(), Catch::Contains("lies before the last one"));
+    CHECK(d.value("joints") == 3);
+    DemoWindow::type(d.editor("hand_radius"), "40 cm");
+    CHECK(d.value("hand_radius") == Approx(0.4));
+    DemoWindow::type(d.editor("joints"), "4");
+    CHECK(d.value("joints") == 4);
+    CHECK(d.bench().input("joints")->problem_text().isEmpty());
+}

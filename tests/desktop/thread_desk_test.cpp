@@ -231,3 +231,39 @@ TEST_CASE("a stack survives new colours, and another system of threads", "[deskt
     CHECK(metric);
     d.demo.shortcut("dark");
 }
+
+TEST_CASE("a bar of sizes: the band, the marks, and pressing beside them", "[desktop][threads]") {
+    IntervalBar bar;
+    bar.resize(300, 62);
+    bar.show_sizes({0.001, 0.002, 0.003, 0.004, 0.05}, {0.0018, 0.0032}, 0.001);
+    CHECK(bar.place_of(0.002).x() < bar.place_of(0.003).x());
+    CHECK((bar.is_right(0.002) && bar.is_right(0.003)));
+    CHECK_FALSE(bar.is_right(0.004));
+    CHECK_THAT(bar.accessibleDescription().toStdString(), Catch::Contains("2 mm, 3 mm"));
+    std::vector<double> picked;
+    QObject::connect(&bar, &IntervalBar::picked, [&](double size) { picked.push_back(size); });
+    QTest::mouseClick(&bar, Qt::LeftButton, {}, bar.place_of(0.003).toPoint());
+    QTest::mouseClick(&bar, Qt::LeftButton, {}, QPoint(2, 40));  // far from every mark
+    QTest::keyClick(&bar, Qt::Key_Right);
+    QTest::keyClick(&bar, Qt::Key_Left);  // nothing is smaller than the present one
+    REQUIRE(picked.size() == 2);
+    CHECK(picked[0] == 0.003);
+    CHECK(picked[1] == 0.002);
+    bar.show_sizes({0.001}, {1, 0}, 0.001);
+    CHECK_FALSE(bar.is_right(0.001));
+    CHECK_THAT(bar.accessibleDescription().toStdString(), Catch::Contains("No standard size"));
+    bar.show_sizes({0.01, 0.02}, {0.008, std::numeric_limits<double>::infinity()}, 0.01);  // through: no upper end
+    CHECK(bar.is_right(0.02));
+    CHECK_FALSE(bar.grab().isNull());
+}
+
+TEST_CASE("everything on the stack's page that takes the keyboard has a name", "[desktop][threads]") {
+    OnDesk d;
+    for (auto* widget : d.demo.window.thread_desk()->findChildren<QWidget*>()) {
+        if (!widget->isVisible() || !(widget->focusPolicy() & Qt::TabFocus)) continue;
+        const auto* button = qobject_cast<QAbstractButton*>(widget);
+        CAPTURE(widget->metaObject()->className());
+        CHECK((!widget->accessibleName().isEmpty() || (button && !button->text().isEmpty()) ||
+               qobject_cast<QScrollArea*>(widget)));
+    }
+}

@@ -133,3 +133,14 @@ TEST_CASE("a wooden part on the screw lets its head through", "[insert]") {
     thin["side_thickness"] = 0.003;
     CHECK(factor("insert", thin, {1, 0, 0, 0, 0, 0}, "bends") < factor("insert", metal, {1, 0, 0, 0, 0, 0}, "bends"));
 }
+
+TEST_CASE("two flat jaws let a tube slip where brute force says", "[tube_grip][reference]") {
+    // tests/reference/grips.py: even points along both lines, motions from a general minimiser, by SciPy.
+    std::ifstream file(CLAMPET_SOURCE_DIR "/tests/reference/grips.json");
+    const auto all = json::parse(file);
+    REQUIRE(all.size() >= 6);
+    for (const auto& c : all)
+        agrees("tube_grip",
+               with(c, {"diameter", "length", "force", "friction"}, {{"jaws", std::string("flat")}, {"wall", 0.0}}), c,
+               {"slips"});
+}
