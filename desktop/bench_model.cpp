@@ -2,6 +2,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <numbers>
 
 namespace clampet::desktop {
 namespace {
@@ -11,6 +12,13 @@ constexpr unsigned plot_points = 33, plot_directions = 36;
 families::Values typical_values(const rig::Element& element) {
     const auto values = rig::values_of(element, rig::End::typical, {});
     return values ? *values : families::Values{};
+}
+
+bool moves_by_hand(const families::Family& family) {
+    const auto joint = families::join(family, {});
+    if (!joint) return false;
+    const auto modes = (*joint)->modes();
+    return std::any_of(modes.begin(), modes.end(), [](const families::Mode& m) { return m.key == "moves"; });
 }
 
 }  // namespace
@@ -29,11 +37,14 @@ void BenchModel::open_family(const families::Family& family, double required) {
     origin_.reset();
     study::Bench bench;
     bench.element = {"hold", std::string(family.key()), {}};
-    // What has to move by hand is set by the torque of its bolt.
-    if (const auto joint = families::join(family, {}))
-        for (const auto& mode : (*joint)->modes())
-            if (mode.key == "moves" && families::find_parameter(family, "squeezed_by"))
-                bench.element.inputs["squeezed_by"] = std::string("screw");
+    if (moves_by_hand(family)) {
+        // It is set by the torque of its bolt, and lies level, so that its payload turns it.
+        if (families::find_parameter(family, "squeezed_by")) bench.element.inputs["squeezed_by"] = std::string("screw");
+        bench.payload.stands = study::Stands::level_along_y;
+        bench.payload.at = {bench.payload.at[2], 0, 0};
+        bench.payload.plane = families::Plane::xy;
+        bench.payload.direction = -std::numbers::pi / 2;
+    }
     bench.required = required;
     reset(std::move(bench));
 }

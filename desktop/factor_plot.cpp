@@ -35,6 +35,8 @@ double tick_step(double span, double room) {
 FactorPlot::FactorPlot(QWidget* parent) : DragPlot(parent) {
     setCursor(Qt::CrossCursor);
     setAccessibleName(tr("Factor against an input"));
+    setToolTip(
+        tr("Press to set the value. Full line: the factor. Dotted: how easily a hand moves it, 1× at its limit."));
     setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Expanding);
     setMinimumHeight(120);
 }
@@ -62,12 +64,23 @@ double FactorPlot::x_of(double value, QRectF a) const {
 }
 
 std::optional<std::pair<double, double>> FactorPlot::window() const {
+    // Above 0 where it both holds and moves; where that begins and ends lies between two points.
+    const auto height = [this](const families::CurvePoint& p) {
+        const double least = std::min(p.factor / curve_.required, p.moves);
+        return least > 0 ? std::log(least) : -20.0;
+    };
+    const auto crossing = [&](const families::CurvePoint& in, const families::CurvePoint& out) {
+        const double a = height(in), b = height(out);
+        return std::isfinite(a) && std::isfinite(b) ? in.value + (out.value - in.value) * a / (a - b) : in.value;
+    };
     std::optional<std::pair<double, double>> both;
-    for (const auto& point : curve_.points)
-        if (point.factor >= curve_.required && point.moves >= 1) {
-            if (!both) both = {point.value, point.value};
-            both->second = point.value;
-        }
+    const auto& points = curve_.points;
+    for (std::size_t i = 0; i < points.size(); ++i) {
+        if (!(height(points[i]) >= 0)) continue;
+        if (!both) both = {i > 0 ? crossing(points[i], points[i - 1]) : points[i].value, points[i].value};
+        both->second =
+            i + 1 < points.size() && height(points[i + 1]) < 0 ? crossing(points[i], points[i + 1]) : points[i].value;
+    }
     return both;
 }
 
@@ -78,18 +91,24 @@ void FactorPlot::paint_window(QPainter& p, QRectF a) const {
     const double em = QFontMetricsF(p.font()).height();
     const QRectF words(a.left() + 4, a.bottom() - 1.2 * em, a.width() - 8, em);
     const auto both = window();
-    if (!both) {
-        p.setPen(t.slips);
-        p.drawText(words, Qt::AlignLeft, tr("nothing here both stays put and can be moved by hand (dotted)"));
-        return;
-    }
+    QColor quiet_ground = t.panel;
+    quiet_ground.setAlpha(215);
+    const auto say = [&](const QString& text, const QColor& colour) {
+        p.fillRect(QRectF(words.topLeft(), QSizeF(QFontMetricsF(p.font()).horizontalAdvance(text) + 4, em)),
+                   quiet_ground);
+        p.setPen(colour);
+        p.drawText(words, Qt::AlignLeft, text);
+    };
+    if (!both) return say(tr("nothing here both stays put and moves"), t.slips);
     QColor ground = t.holds;
     ground.setAlpha(40);
     p.fillRect(QRectF(QPointF(x_of(both->first, a), a.top()), QPointF(x_of(both->second, a), a.bottom())), ground);
-    p.setPen(t.holds);
-    p.drawText(words, Qt::AlignLeft,
-               tr("stays put and can be moved (dotted) from %1 to %2")
-                   .arg(desktop::shown(both->first, curve_.dimension), desktop::shown(both->second, curve_.dimension)));
+    // Three figures: the ends are read off a curve.
+    const auto rounded = [this](double value) {
+        const double unit = std::pow(10, std::floor(std::log10(std::max(value, 1e-12))) - 2);
+        return desktop::shown(std::round(value / unit) * unit, curve_.dimension);
+    };
+    say(tr("stays put and moves: %1 to %2").arg(rounded(both->first), rounded(both->second)), t.holds);
 }
 
 void FactorPlot::paint(QPainter& p, QRectF whole) const {
@@ -107,7 +126,6 @@ void FactorPlot::paint(QPainter& p, QRectF whole) const {
                    Qt::AlignRight | Qt::AlignVCenter, QString::number(factor) + "×");
     }
     if (!(curve_.to > curve_.from)) return;
-    paint_window(p, a);
     const double step =
         tick_step(curve_.to - curve_.from,
                   a.width() / (1.5 * metrics.horizontalAdvance(desktop::shown(curve_.to, curve_.dimension))));
@@ -145,6 +163,7 @@ void FactorPlot::paint(QPainter& p, QRectF whole) const {
     draw(curve_.points, QPen(t.accent, 2, Qt::DotLine), &families::CurvePoint::moves);
     draw(curve_.points, QPen(t.text, 2.2));
     p.restore();
+    paint_window(p, a);
     if (std::isnan(curve_.present)) return;
     const double x = std::clamp(x_of(curve_.present, a), a.left(), a.right());
     p.setPen(QPen(t.accent, 1.6));

@@ -145,7 +145,7 @@ TEST_CASE("a click on the curve sets the value, arrow keys move it, one drag und
             if (v.name == name) return v.value;
         return std::nan("");
     };
-    const double grain = (plot->shown().to - plot->shown().from) / 16;
+    const double grain = (plot->shown().to - plot->shown().from) / 100;
     CHECK(both->first == Approx(result_of("window_from")).margin(grain));
     CHECK(both->second == Approx(result_of("window_to")).margin(grain));
 }
