@@ -12,6 +12,9 @@ int families_command(bool json);
 int parameters_command(const std::string& family, bool json);
 int bench_command(const std::string& family, const std::vector<std::string>& assignments, const std::string& wrench,
                   const std::string& permanent, bool json);
+/// What would make it hold: `advise` of one interface on its own.
+int bench_advice_command(const std::string& family, const std::vector<std::string>& assignments,
+                         const std::string& wrench, const std::string& permanent, double required, bool json);
 struct SolveRequest {
     std::string family, key, wrench, permanent;
     std::vector<std::string> assignments;

@@ -10,7 +10,8 @@ namespace {
 using namespace clampet::cli;
 
 struct Arguments {
-    bool json = false, params = false;
+    bool json = false, params = false, advice = false;
+    double required = 2;
     std::string text, unit, family, wrench, permanent, designation, thread_class, male, female, file, stock;
     std::vector<std::string> assignments;
     CheckRequest check;
@@ -40,10 +41,13 @@ void add_commands(CLI::App& app, Arguments& a, int& exit_code) {
     bench->add_flag("--params", a.params, "List its parameters");
     bench->add_option("--wrench", a.wrench, "Whole load Fx,Fy,Fz,Mx,My,Mz [N, N·m]");
     bench->add_option("--permanent", a.permanent, "The part of it that stays");
+    bench->add_flag("--advice", a.advice, "What would make it hold: changes of one input, least effort first");
+    bench->add_option("--required", a.required, "The factor that advice is to reach")->check(CLI::Range(0.01, 100.0));
     json_flag(bench);
     bench->callback([&] {
-        exit_code = a.params ? parameters_command(a.family, a.json)
-                             : bench_command(a.family, a.assignments, a.wrench, a.permanent, a.json);
+        exit_code = a.advice ? bench_advice_command(a.family, a.assignments, a.wrench, a.permanent, a.required, a.json)
+                    : a.params ? parameters_command(a.family, a.json)
+                               : bench_command(a.family, a.assignments, a.wrench, a.permanent, a.json);
     });
 
     auto* solve = app.add_subcommand("solve", "The value of one input that gives the required factor");

@@ -20,6 +20,7 @@
 #include "desktop/quantity_field.h"
 #include "desktop/theme.h"
 #include "desktop/words.h"
+#include "families/advice.h"
 #include "quantity/format.h"
 
 namespace clampet::desktop {
@@ -280,6 +281,13 @@ QWidget* BenchPage::build_modes() {
     modes_->setVerticalSpacing(3);
     modes_->setColumnStretch(0, 1);
     column->addLayout(modes_);
+    advice_button_ = flat({}, inside);
+    advice_button_->setCheckable(true);
+    connect(advice_button_, &QPushButton::toggled, this, [this] { refresh_advice(); });
+    column->addWidget(advice_button_, 0, Qt::AlignLeft);
+    advice_ = new QVBoxLayout;
+    advice_->setSpacing(3);
+    column->addLayout(advice_);
     working_button_ = flat({}, inside);
     working_button_->setCheckable(true);
     connect(working_button_, &QPushButton::toggled, this, [this] { refresh_working(); });
@@ -372,6 +380,7 @@ void BenchPage::refresh() {
     refresh_payload();
     refresh_inputs();
     refresh_modes();
+    refresh_advice();
     refresh_working();
     pin_->setText(model_.pinned() ? tr("Unpin") : tr("Pin"));
     to_rig_->setText(model_.origin() ? tr("Into the rig") : tr("Onto the rig"));
@@ -453,6 +462,52 @@ void BenchPage::refresh_inputs() {
     for (const char* key : {"torque", "force", "friction"})
         if (index < 0) index = against_->findData(key);
     against_->setCurrentIndex(std::max(0, index));
+}
+
+std::vector<QPushButton*> BenchPage::advice() const {
+    std::vector<QPushButton*> buttons;
+    for (int i = 0; i < advice_->count(); ++i)
+        if (auto* button = qobject_cast<QPushButton*>(advice_->itemAt(i)->widget())) buttons.push_back(button);
+    return buttons;
+}
+
+/// Asked for only when it is open: it solves for every input.
+void BenchPage::refresh_advice() {
+    constexpr std::size_t most_shown = 5;
+    while (QLayoutItem* item = advice_->takeAt(0)) {
+        item->widget()->hide();
+        item->widget()->deleteLater();
+        delete item;
+    }
+    const auto& bench = model_.bench();
+    const bool lacks = model_.result().report.factor < bench.required;
+    advice_button_->setVisible(lacks);
+    advice_button_->setText((advice_button_->isChecked() ? QString::fromUtf8("▾ ") : QString::fromUtf8("▸ ")) +
+                            tr("what would make it hold"));
+    if (!lacks || !advice_button_->isChecked()) return;
+    const auto& family = model_.family();
+    const auto found = families::advice(family, model_.result().values, bench.load(), bench.required);
+    if (!found || found->empty()) {
+        advice_->addWidget(wrapped(this));
+        static_cast<QLabel*>(advice_->itemAt(0)->widget())
+            ->setText(tr("No change of one input alone reaches %1×.").arg(bench.required));
+        return;
+    }
+    for (const auto& a : *found) {
+        if (advice().size() == most_shown) break;
+        auto* use = new QPushButton(
+            tr("%1 → %2").arg(QString::fromStdString(families::sentence_of(family, a)), factor_text(a.least.factor)),
+            this);
+        use->setToolTip(tr("%1; press to do it").arg(text_of(families::name_of(a.effort))));
+        use->setObjectName(QString::fromStdString(a.key));
+        connect(use, &QPushButton::clicked, this, [this, key = a.key, value = a.value] {
+            const auto input = std::holds_alternative<double>(value) ? rig::Input{std::get<double>(value)}
+                                                                     : rig::Input{std::get<std::string>(value)};
+            if (const auto done = model_.set_input(key, input); !done)
+                emit problem(QString::fromStdString(done.problem().sentence()));
+        });
+        advice_->addWidget(use);
+    }
 }
 
 BenchPage::ModeLabels& BenchPage::mode_labels(std::size_t row) {

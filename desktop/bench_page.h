@@ -35,6 +35,9 @@ class BenchPage : public QWidget {
     QComboBox* plane() const { return plane_; }
     QPushButton* use_answer() const { return use_; }
     QPushButton* stock_button() const { return stock_; }
+    QPushButton* advice_button() const { return advice_button_; }
+    /// What would make it hold, as buttons that do it.
+    std::vector<QPushButton*> advice() const;
     QPushButton* pin_button() const { return pin_; }
     QPushButton* to_rig_button() const { return to_rig_; }
     QPushButton* back_button() const { return back_; }
@@ -65,6 +68,7 @@ class BenchPage : public QWidget {
     void build_payload(QVBoxLayout* column);
     void rebuild_inputs();
     void rebuild_stock();
+    void refresh_advice();
     void refresh();
     void refresh_inputs();
     void refresh_payload();
@@ -89,11 +93,12 @@ class BenchPage : public QWidget {
     DrawingView* section_ = nullptr;
     QVBoxLayout *inputs_ = nullptr, *payload_ = nullptr;
     QWidget* payload_panel_ = nullptr;
-    QPushButton *own_load_ = nullptr, *use_ = nullptr, *stock_ = nullptr, *pin_ = nullptr, *export_ = nullptr,
-                *to_rig_ = nullptr, *working_button_ = nullptr;
+    QPushButton *own_load_ = nullptr, *use_ = nullptr, *stock_ = nullptr, *advice_button_ = nullptr, *pin_ = nullptr,
+                *export_ = nullptr, *to_rig_ = nullptr, *working_button_ = nullptr;
     QComboBox *stands_ = nullptr, *against_ = nullptr, *plane_ = nullptr;
     FactorPlot* curve_ = nullptr;
     PolarPlot* polar_ = nullptr;
+    QVBoxLayout* advice_ = nullptr;
     QGridLayout* modes_ = nullptr;
     std::map<std::string, std::pair<InputRow*, QPushButton*>> rows_;
     std::map<QString, QuantityField*> payload_fields_;

@@ -353,3 +353,19 @@ TEST_CASE("a stack by key and value: ends, walls and what cannot be read", "[cli
     CHECK(offered.at("verdict") == "bottoms");
     for (const auto& washer : offered.at("standard_washers")) CHECK(washer.get<double>() >= 0.0005);
 }
+
+TEST_CASE("advice for one interface", "[cli]") {
+    const auto weak = run("bench ball force=100N --wrench 5,0,-14,0,1.2,0.4 --required 2 --advice --json");
+    CHECK(weak.exit_code == 1);
+    const auto told = json::parse(weak.out);
+    REQUIRE_FALSE(told.at("advice").empty());
+    CHECK(told.at("advice")[0].at("key") == "force");
+    CHECK(told.at("advice")[0].at("factor").get<double>() >= 1.999);
+    CHECK_THAT(run("bench ball force=100N --wrench 5,0,-14,0,1.2,0.4 --advice").out,
+               Catch::Contains("instead of 100 N") && Catch::Contains("a turn of the hand"));
+    const auto strong = run("bench ball force=9000N --wrench 5,0,-14,0,1.2,0.4 --advice");
+    CHECK(strong.exit_code == 0);
+    CHECK_THAT(strong.out, Catch::Contains("nothing needs to be changed"));
+    CHECK(run("bench ball --advice --required 0 --wrench 1,0,0,0,0,0").exit_code == 2);
+    CHECK(run("bench bell --advice").exit_code == 2);
+}

@@ -324,3 +324,22 @@ TEST_CASE("an arm of links on its bench: what shows it, and a handle that is too
     CHECK(d.value("joints") == 4);
     CHECK(d.bench().input("joints")->problem_text().isEmpty());
 }
+
+TEST_CASE("what would make it hold is shown on demand, and done by pressing it", "[desktop][bench]") {
+    BenchWindow d("ball");
+    CHECK_FALSE(d.bench().advice_button()->isVisible() == (d.factor() >= 2));
+    DemoWindow::type(d.editor("force"), "60 N");
+    REQUIRE(d.factor() < 2);
+    REQUIRE(d.bench().advice_button()->isVisibleTo(&d.bench()));
+    CHECK(d.bench().advice().empty());  // not asked yet
+    QTest::mouseClick(d.bench().advice_button(), Qt::LeftButton);
+    const auto offered = d.bench().advice();
+    REQUIRE_FALSE(offered.empty());
+    CHECK(offered.size() <= 5);
+    CHECK(offered.front()->objectName() == "force");
+    CHECK_THAT(offered.front()->text().toStdString(), Catch::Contains("instead of 60 N"));
+    QTest::mouseClick(offered.front(), Qt::LeftButton);
+    CHECK(d.factor() == Approx(2).epsilon(2e-3));
+    d.shortcut("undo");
+    CHECK(d.value("force") == 60);
+}

@@ -3,6 +3,7 @@
 #include <cmath>
 #include <numbers>
 
+#include "families/advice.h"
 #include "families/bench.h"
 #include "families/capacity.h"
 
@@ -108,4 +109,54 @@ TEST_CASE("the curve passes through the present factor and skips what cannot be 
     CHECK(std::isfinite(curve[0].factor));
     CHECK(std::isnan(curve[40].factor));  // a hole of 80 mm in a face of 40 mm
     CHECK(curve[5].moves > 0);
+}
+
+TEST_CASE("advice: every change reaches what is asked, the least effort first", "[solve][advice]") {
+    const Load load{{0, 0, -12, 0, 0.8, 0}, {25, 5, 3, 0.4, 1.5, 0.9}};
+    std::size_t families_that_lack = 0;
+    for (const auto* family : families::registry()) {
+        const auto joint = families::join(*family, {});
+        const double present = families::least_factor(**joint, load).factor;
+        const auto found = families::advice(*family, {}, load, 4);
+        REQUIRE(found);
+        CAPTURE(family->key(), present);
+        if (present >= 4) {
+            CHECK(found->empty());
+            continue;
+        }
+        ++families_that_lack;
+        auto last = families::Effort::tighten;
+        for (const auto& a : *found) {
+            CAPTURE(a.key);
+            const auto changed = families::join(*family, {{a.key, a.value}});
+            REQUIRE(changed);
+            CHECK(families::least_factor(**changed, load).factor >= 4 * (1 - 1e-6));
+            CHECK(a.least.factor >= 4 * (1 - 1e-6));
+            CHECK(a.value != a.present);
+            CHECK(a.effort >= last);
+            last = a.effort;
+            const auto* p = families::find_parameter(*family, a.key);
+            CHECK(families::can_be_changed(*p));
+            CHECK_THAT(families::sentence_of(*family, a), Catch::StartsWith(p->label + ": "));
+        }
+    }
+    CHECK(families_that_lack > 8);
+    CHECK_FALSE(families::advice(*families::family_named("ball"), {{"diameter", -1.0}}, load, 2));
+    // What the ball wants first is to be tightened.
+    const auto ball = families::advice(*families::family_named("ball"), {{"force", 100.0}}, load, 2);
+    REQUIRE(ball);
+    REQUIRE_FALSE(ball->empty());
+    CHECK(ball->front().key == "force");
+}
+
+TEST_CASE("loads, limits and strengths are not advised to change", "[advice]") {
+    for (const auto* family : families::registry())
+        for (const auto& p : family->parameters())
+            if (families::can_be_changed(p)) {
+                CAPTURE(family->key(), p.key);
+                CHECK(p.kind != families::Kind::text);
+                CHECK(p.key.find("required") == std::string::npos);
+                CHECK(p.key.find("payload") == std::string::npos);
+                CHECK_FALSE(p.key.ends_with("_limit"));
+            }
 }

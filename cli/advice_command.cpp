@@ -1,0 +1,56 @@
+#include <fmt/format.h>
+
+#include "bench_arguments.h"
+#include "commands.h"
+#include "families/advice.h"
+#include "quantity/format.h"
+#include "report.h"
+
+namespace clampet::cli {
+
+using families::Family;
+using nlohmann::ordered_json;
+
+int bench_advice_command(const std::string& name, const std::vector<std::string>& assignments,
+                         const std::string& wrench_text, const std::string& permanent_text, double required,
+                         bool json) {
+    const Family* family = families::family_named(name);
+    if (!family) return fail(no_family(name), wrong_usage);
+    const auto given = read_assignments(*family, assignments);
+    if (!given) return fail(given.problem(), wrong_usage);
+    const auto whole = read_wrench(wrench_text, "--wrench"), permanent = read_wrench(permanent_text, "--permanent");
+    if (!whole) return fail(whole.problem(), wrong_usage);
+    if (!permanent) return fail(permanent.problem(), wrong_usage);
+    const mechanics::Load load{*permanent, *whole - *permanent};
+    const auto joint = families::join(*family, *given);
+    if (!joint) return fail(joint.problem(), wrong_usage);
+    const auto least = families::least_factor(**joint, load);
+    const auto found = families::advice(*family, *given, load, required);
+    if (!found) return fail(found.problem(), wrong_usage);
+    const bool holds = least.factor >= required;
+    if (json) {
+        ordered_json rows = ordered_json::array();
+        for (const auto& a : *found) {
+            ordered_json row{
+                {"key", a.key}, {"effort", families::name_of(a.effort)}, {"factor", number(a.least.factor)}};
+            if (const auto* si = std::get_if<double>(&a.value))
+                row["value"] = number(*si);
+            else
+                row["value"] = std::get<std::string>(a.value);
+            row["sentence"] = families::sentence_of(*family, a);
+            rows.push_back(row);
+        }
+        print({{"family", family->key()}, {"factor", number(least.factor)}, {"required", required}, {"advice", rows}});
+        return holds ? done : not_all_hold;
+    }
+    fmt::print("{}: {}, needs {}\n", family->name(), quantity::format_factor(least.factor),
+               quantity::format_factor(required));
+    if (holds) fmt::print("It holds: nothing needs to be changed.\n");
+    if (!holds && found->empty()) fmt::print("No change of one input alone makes it hold.\n");
+    for (const auto& a : *found)
+        fmt::print("  {} gives {} ({})\n", families::sentence_of(*family, a), quantity::format_factor(a.least.factor),
+                   families::name_of(a.effort));
+    return holds ? done : not_all_hold;
+}
+
+}  // namespace clampet::cli
