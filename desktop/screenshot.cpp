@@ -2,12 +2,15 @@
 #include <QApplication>
 #include <QComboBox>
 #include <QCommandLineParser>
+#include <QLineEdit>
 #include <QPushButton>
 #include <QSettings>
 #include <QTemporaryDir>
 
+#include "desktop/bench_page.h"
 #include "desktop/elevation_view.h"
 #include "desktop/main_window.h"
+#include "desktop/quantity_field.h"
 #include "desktop/seam_sheet.h"
 #include "desktop/stack_builder.h"
 #include "desktop/theme.h"
@@ -40,6 +43,8 @@ int main(int argc, char** argv) {
                        {"seam", "Seam to select.", "id"},
                        {"element", "Element of it.", "id"},
                        {"bench", "Family whose bench to open, or \"seam\" for the selected seam's.", "family"},
+                       {"push", "On a bench: a hand's push in newtons.", "N"},
+                       {"advice", "On a bench: what would make it hold."},
                        {"front", "Front view."},
                        {"working", "Show the working."}});
     parser.process(app);
@@ -66,6 +71,11 @@ int main(int argc, char** argv) {
         window.sheet()->bench_button()->click();
     else if (parser.isSet("bench"))
         window.open_bench(parser.value("bench"));
+    if (auto* bench = window.bench()) {
+        if (parser.isSet("push")) bench->payload_field("push")->editor()->setText(parser.value("push") + " N");
+        if (parser.isSet("push")) emit bench->payload_field("push")->committed(parser.value("push").toDouble(), 1);
+        if (parser.isSet("advice")) bench->advice_button()->setChecked(true);
+    }
     const auto size = parser.value("size").split('x');
     window.resize(size.value(0).toInt(), size.value(1).toInt());
     window.show();
