@@ -7,7 +7,7 @@
 namespace clampet::desktop {
 namespace {
 
-constexpr unsigned plot_points = 33, plot_directions = 36;
+constexpr unsigned plot_points = 27, plot_directions = 36;
 
 families::Values typical_values(const rig::Element& element) {
     const auto values = rig::values_of(element, rig::End::typical, {});
