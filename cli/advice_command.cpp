@@ -21,6 +21,10 @@ int bench_advice_command(const std::string& name, const std::vector<std::string>
     const auto whole = read_wrench(wrench_text, "--wrench"), permanent = read_wrench(permanent_text, "--permanent");
     if (!whole) return fail(whole.problem(), wrong_usage);
     if (!permanent) return fail(permanent.problem(), wrong_usage);
+    if (whole->is_zero())
+        return fail(
+            {"--wrench", "Without a load it holds as it is.", "Give one, for example --wrench 0,0,-13.1,0,1.2,0."},
+            wrong_usage);
     const mechanics::Load load{*permanent, *whole - *permanent};
     const auto joint = families::join(*family, *given);
     if (!joint) return fail(joint.problem(), wrong_usage);

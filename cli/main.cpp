@@ -38,11 +38,15 @@ void add_commands(CLI::App& app, Arguments& a, int& exit_code) {
     auto* bench = app.add_subcommand("bench", "One interface on its own: modes, factors, working");
     bench->add_option("FAMILY", a.family, "The family's key")->required();
     bench->add_option("key=value", a.assignments, "Inputs, with units; a bare number is SI");
-    bench->add_flag("--params", a.params, "List its parameters");
+    auto* params = bench->add_flag("--params", a.params, "List its parameters");
     bench->add_option("--wrench", a.wrench, "Whole load Fx,Fy,Fz,Mx,My,Mz [N, N·m]");
     bench->add_option("--permanent", a.permanent, "The part of it that stays");
-    bench->add_flag("--advice", a.advice, "What would make it hold: changes of one input, least effort first");
-    bench->add_option("--required", a.required, "The factor that advice is to reach")->check(CLI::Range(0.01, 100.0));
+    auto* advice =
+        bench->add_flag("--advice", a.advice, "What would make it hold: changes of one input, least effort first")
+            ->excludes(params);
+    bench->add_option("--required", a.required, "The factor that advice is to reach")
+        ->check(CLI::Range(0.01, 100.0))
+        ->needs(advice);
     json_flag(bench);
     bench->callback([&] {
         exit_code = a.advice ? bench_advice_command(a.family, a.assignments, a.wrench, a.permanent, a.required, a.json)

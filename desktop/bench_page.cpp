@@ -34,12 +34,6 @@ QLabel* heading(const QString& text, QWidget* parent) {
     label->setFont(body_font(1.05, true));
     return label;
 }
-QLabel* wrapped(QWidget* parent, double size = 1) {
-    auto* label = new QLabel(parent);
-    label->setWordWrap(true);
-    label->setFont(body_font(size));
-    return label;
-}
 QScrollArea* scrolled(QWidget* inside, QWidget* parent) {
     auto* scroll = new QScrollArea(parent);
     scroll->setWidgetResizable(true);
@@ -488,16 +482,18 @@ void BenchPage::refresh_advice() {
     const auto& family = model_.family();
     const auto found = families::advice(family, model_.result().values, bench.load(), bench.required);
     if (!found || found->empty()) {
-        advice_->addWidget(wrapped(this));
-        static_cast<QLabel*>(advice_->itemAt(0)->widget())
-            ->setText(tr("No change of one input alone reaches %1×.").arg(bench.required));
+        auto* none = wrapped(this);
+        none->setText(tr("No change of one input alone reaches %1×: change two, or ask for less.").arg(bench.required));
+        advice_->addWidget(none);
         return;
     }
-    for (const auto& a : *found) {
-        if (advice().size() == most_shown) break;
-        auto* use = new QPushButton(
-            tr("%1 → %2").arg(QString::fromStdString(families::sentence_of(family, a)), factor_text(a.least.factor)),
-            this);
+    for (std::size_t i = 0; i < std::min(most_shown, found->size()); ++i) {
+        const auto& a = (*found)[i];
+        // Two lines, and no wider than the panel: a long label must not push the factors out of sight.
+        QString change = QString::fromStdString(families::sentence_of(family, a));
+        change.replace(change.indexOf(": "), 2, ":\n");
+        auto* use = new QPushButton(tr("%1 → %2").arg(change, factor_text(a.least.factor)), this);
+        use->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Fixed);
         use->setToolTip(tr("%1; press to do it").arg(text_of(families::name_of(a.effort))));
         use->setObjectName(QString::fromStdString(a.key));
         connect(use, &QPushButton::clicked, this, [this, key = a.key, value = a.value] {

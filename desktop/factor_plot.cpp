@@ -35,8 +35,6 @@ double tick_step(double span, double room) {
 FactorPlot::FactorPlot(QWidget* parent) : DragPlot(parent) {
     setCursor(Qt::CrossCursor);
     setAccessibleName(tr("Factor against an input"));
-    setToolTip(
-        tr("Press to set the value. Full line: the factor. Dotted: how easily a hand moves it, 1× at its limit."));
     setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Expanding);
     setMinimumHeight(120);
 }
@@ -47,6 +45,10 @@ QSize FactorPlot::sizeHint() const {
 
 void FactorPlot::show_curve(FactorCurve curve) {
     curve_ = std::move(curve);
+    setToolTip(has_to_move()
+                   ? tr("Press to set the value. Full line: the factor. Dotted: how easily a hand moves it, 1× "
+                        "at its limit.")
+                   : tr("Press to set the value."));
     setAccessibleDescription(tr("%1 is %2; the factor is %3")
                                  .arg(curve_.input, desktop::shown(curve_.present, curve_.dimension),
                                       QString::fromStdString(quantity::format_factor(curve_.factor))));
@@ -63,11 +65,16 @@ double FactorPlot::x_of(double value, QRectF a) const {
     return span > 0 ? a.left() + a.width() * (value - curve_.from) / span : a.left();
 }
 
+bool FactorPlot::has_to_move() const {
+    return std::any_of(curve_.points.begin(), curve_.points.end(),
+                       [](const families::CurvePoint& p) { return !std::isnan(p.moves); });
+}
+
 std::optional<std::pair<double, double>> FactorPlot::window() const {
-    // Above 0 where it both holds and moves; where that begins and ends lies between two points.
+    if (!has_to_move()) return std::nullopt;
+    // Above 0 where it both holds and moves; where that begins and ends lies between two points. NaN: not built.
     const auto height = [this](const families::CurvePoint& p) {
-        const double least = std::min(p.factor / curve_.required, p.moves);
-        return least > 0 ? std::log(least) : -20.0;
+        return std::isnan(p.factor) ? p.factor : std::log(std::min(p.factor / curve_.required, p.moves));
     };
     const auto crossing = [&](const families::CurvePoint& in, const families::CurvePoint& out) {
         const double a = height(in), b = height(out);
@@ -85,7 +92,7 @@ std::optional<std::pair<double, double>> FactorPlot::window() const {
 }
 
 void FactorPlot::paint_window(QPainter& p, QRectF a) const {
-    if (curve_.points.empty() || std::isnan(curve_.points.front().moves)) return;
+    if (!has_to_move()) return;
     const Theme& t = theme();
     p.setFont(body_font(0.85));
     const double em = QFontMetricsF(p.font()).height();

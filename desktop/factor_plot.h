@@ -28,6 +28,8 @@ class FactorPlot : public DragPlot {
     void paint(QPainter& painter, QRectF whole) const override;
     /// Values with which it both stays put and can be moved by hand, of those on the plot; none where it is not moved.
     std::optional<std::pair<double, double>> window() const;
+    /// Whether what is plotted is moved by hand.
+    bool has_to_move() const;
     QSize sizeHint() const override;
 
  signals:

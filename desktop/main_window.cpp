@@ -205,7 +205,7 @@ QAction* MainWindow::action(const QString& name) const {
 void MainWindow::set_appearance(bool dark, double scale) {
     const QString selected = stack_ ? stack_->selected() : QString();
     const bool brief = pages_->currentWidget() == brief_, benches = pages_->currentWidget() == benches_,
-               desk = thread_desk_ && pages_->currentWidget() == thread_desk_, bench = on_bench() && !benches && !desk;
+               desk = on_thread_desk(), bench = on_bench() && !benches && !desk;
     const auto on_desk = thread_desk_ ? std::optional(thread_desk_->state()) : std::nullopt;
     apply_theme(dark, scale);
     QSettings settings;
@@ -356,7 +356,7 @@ bool MainWindow::on_thread_desk() const {
 
 bool MainWindow::on_bench() const {
     const auto* page = pages_->currentWidget();
-    return page == benches_ || (thread_desk_ && page == thread_desk_) || (bench_page_ && page == bench_page_);
+    return page == benches_ || on_thread_desk() || (bench_page_ && page == bench_page_);
 }
 
 void MainWindow::leave_bench() {

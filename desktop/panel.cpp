@@ -14,4 +14,12 @@ void Panel::paintEvent(QPaintEvent*) {
     p.drawRoundedRect(QRectF(rect()).adjusted(0.5, 0.5, -0.5, -0.5), 6, 6);
 }
 
+QLabel* wrapped(QWidget* parent, double size, bool strong) {
+    auto* label = new QLabel(parent);
+    label->setWordWrap(true);
+    label->setTextFormat(Qt::PlainText);
+    label->setFont(body_font(size, strong));
+    return label;
+}
+
 }  // namespace clampet::desktop

@@ -1,5 +1,5 @@
 #pragma once
-#include <QWidget>
+#include <QLabel>
 
 namespace clampet::desktop {
 
@@ -12,5 +12,8 @@ class Panel : public QWidget {
  protected:
     void paintEvent(QPaintEvent*) override;
 };
+
+/// A label of plain words that wrap.
+QLabel* wrapped(QWidget* parent, double size = 1, bool strong = false);
 
 }  // namespace clampet::desktop

@@ -11,6 +11,7 @@
 #include <QVBoxLayout>
 
 #include "desktop/interval_bar.h"
+#include "desktop/panel.h"
 #include "desktop/quantity_field.h"
 #include "desktop/stack_canvas.h"
 #include "desktop/theme.h"
@@ -23,10 +24,8 @@ using families::StackItem;
 using quantity::Dimension;
 
 QLabel* words(const QString& text, QWidget* parent, double size = 1, bool strong = false) {
-    auto* label = new QLabel(text, parent);
-    label->setWordWrap(true);
-    label->setTextFormat(Qt::PlainText);
-    label->setFont(body_font(size, strong));
+    auto* label = wrapped(parent, size, strong);
+    label->setText(text);
     return label;
 }
 
@@ -71,11 +70,11 @@ StackBuilder::StackBuilder(QWidget* parent)
       tray_(new QWidget(this)),
       item_row_(new QWidget(this)),
       canvas_(new StackCanvas(this)),
-      verdict_(words({}, this, 1.15, true)),
-      sentence_(words({}, this)),
-      washer_title_(words({}, this, 1, true)),
-      length_title_(words({}, this, 1, true)),
-      item_name_(words({}, item_row_, 1, true)),
+      verdict_(wrapped(this, 1.15, true)),
+      sentence_(wrapped(this)),
+      washer_title_(wrapped(this, 1, true)),
+      length_title_(wrapped(this, 1, true)),
+      item_name_(wrapped(item_row_, 1, true)),
       washers_(new IntervalBar(this)),
       lengths_(new IntervalBar(this)),
       length_(new QuantityField(Dimension::length, this)),
@@ -318,27 +317,47 @@ std::map<std::string, rig::Input> StackBuilder::inputs() const {
             {"plain_length", design_.plain_length},
             {"items", design_.thickness()},
             {"socket_depth", design_.socket_depth},
-            {"socket_end", std::string(design_.through ? "through" : "blind")}};
+            {"socket_end", std::string(design_.through ? "through" : "blind")},
+            {"socket_material", std::string(design_.soft_socket ? "birch plywood" : "aluminium die casting")}};
+}
+
+void StackBuilder::refresh_verdict(const mechanics::StackUp& stack, const mechanics::StackVerdict& v) {
+    using catalogue::Fit;
+    using mechanics::StackState;
+    const auto fit = catalogue::fit(design_.screw, design_.socket, v.turns);
+    auto verdict = v.state == StackState::right       ? study::Verdict::holds
+                   : v.state == StackState::too_short ? study::Verdict::doubtful
+                                                      : study::Verdict::slips;
+    QString state = v.state == StackState::right     ? tr("It is right")
+                    : v.state == StackState::bottoms ? tr("It bottoms")
+                    : v.state == StackState::shank   ? tr("It runs out of thread")
+                                                     : tr("It engages too little");
+    QString sentence = QString::fromStdString(families::stack_sentence(stack, v));
+    if (sentence.isEmpty())
+        sentence = tr("It stands out %1 and %2 turns carry.")
+                       .arg(shown(v.protrusion, Dimension::length))
+                       .arg(v.turns, 0, 'f', 1);
+    // No stack is right for threads that do not go together.
+    if (fit.fit != Fit::fits) {
+        const bool by_luck = fit.fit == Fit::by_luck;
+        if (!by_luck) {
+            verdict = study::Verdict::slips;
+            state = tr("The threads do not fit");
+        } else if (verdict == study::Verdict::holds) {
+            verdict = study::Verdict::doubtful;
+            state = tr("It goes in by luck");
+        }
+        sentence = QString::fromStdString(fit.reason) + (by_luck ? " " + sentence : QString());
+    }
+    verdict_->setText(mark_of(verdict) + " " + state);
+    set_text_colour(verdict_, theme().of(verdict));
+    sentence_->setText(sentence);
 }
 
 void StackBuilder::refresh() {
     const auto stack = design_.stack_up();
     const auto v = design_.verdict();
-    const bool right = v.state == mechanics::StackState::right;
-    const auto mark = right                                         ? study::Verdict::holds
-                      : v.state == mechanics::StackState::too_short ? study::Verdict::doubtful
-                                                                    : study::Verdict::slips;
-    const QString state = right                                       ? tr("It is right")
-                          : v.state == mechanics::StackState::bottoms ? tr("It bottoms")
-                          : v.state == mechanics::StackState::shank   ? tr("It runs out of thread")
-                                                                      : tr("It engages too little");
-    verdict_->setText(mark_of(mark) + " " + state);
-    set_text_colour(verdict_, theme().of(mark));
-    const auto sentence = families::stack_sentence(stack, v);
-    sentence_->setText(sentence.empty() ? tr("It stands out %1 and %2 turns carry.")
-                                              .arg(shown(v.protrusion, Dimension::length))
-                                              .arg(v.turns, 0, 'f', 1)
-                                        : QString::fromStdString(sentence));
+    refresh_verdict(stack, v);
     if (selected_ >= static_cast<int>(design_.items.size())) selected_ = -1;
     canvas_->show_design(design_, selected_);
     length_->show_value(design_.screw_length);

@@ -77,6 +77,7 @@ class StackBuilder : public QWidget {
     /// One step that undoes; a gesture's steps undo together.
     void change(const families::StackDesign& next, project::Gesture gesture = project::single);
     void refresh();
+    void refresh_verdict(const mechanics::StackUp& stack, const mechanics::StackVerdict& verdict);
 
     families::StackDesign design_;
     std::vector<families::StackDesign> undo_, redo_;

@@ -2,7 +2,6 @@
 
 #include <QButtonGroup>
 #include <QComboBox>
-#include <QGridLayout>
 #include <QLabel>
 #include <QPushButton>
 #include <QStackedWidget>
@@ -21,13 +20,6 @@ namespace clampet::desktop {
 namespace {
 
 using quantity::Dimension;
-
-QLabel* wrapped(QWidget* parent) {
-    auto* label = new QLabel(parent);
-    label->setWordWrap(true);
-    label->setTextFormat(Qt::PlainText);
-    return label;
-}
 
 QString sizes_of(const catalogue::Thread& t) {
     return ThreadDesk::tr("%1: outside %2, pitch %3 (%4 per inch), tap drill %5, clearance hole %6")

@@ -4,7 +4,6 @@
 #include "catalogue/adapters.h"
 #include "families/thread/stack_design.h"
 
-class QButtonGroup;
 class QComboBox;
 class QLabel;
 class QPushButton;

@@ -10,6 +10,8 @@
 namespace clampet::families {
 namespace {
 
+using quantity::Dimension;
+
 Effort effort_of(const Parameter& p) {
     if (p.kind == Kind::choice) return Effort::other_choice;
     if (p.key == "torque" || p.key == "force" || p.key == "preload" || p.key == "hand_force") return Effort::tighten;
@@ -51,13 +53,24 @@ std::string_view name_of(Effort effort) {
 }
 
 bool can_be_changed(const Parameter& p) noexcept {
-    if (p.kind == Kind::text) return false;
-    for (const char* end : {"_limit", "_strength", "_share", "_friction"})
-        if (p.key.ends_with(end)) return false;
-    for (const char* start : {"required", "payload", "hand_radius", "hand_strength", "kept", "wood_gravity", "wear",
-                              "duration", "place", "slots", "creep", "limits"})
-        if (p.key.starts_with(start)) return false;
-    return true;
+    // What only says how a thing is known, lies, bears or is used, or what the site and the payload give.
+    static constexpr std::string_view described[] = {
+        "squeezed_by", "given_by",       "weight_from",      "measured",      "bears",        "collar_fit",
+        "band_slides", "friction_alike", "limits",           "wear",          "duration",     "place",
+        "bed",         "screws",         "socket_end",       "unpowered",     "kept",         "slots",
+        "creep",       "density",        "damping",          "modulus_ratio", "efficiency",   "gyration",
+        "lean",        "mass",           "wall_over_thread", "side_gravity",  "wood_gravity", "board_thickness",
+        "socket_depth"};
+    const std::string_view key = p.key;
+    if (p.kind == Kind::text || std::find(std::begin(described), std::end(described), key) != std::end(described))
+        return false;
+    for (const std::string_view end : {"_limit", "_strength", "_share", "_acceleration"})
+        if (key.ends_with(end)) return false;
+    for (const std::string_view start : {"required", "payload", "hand_radius", "hand_strength", "reading"})
+        if (key.starts_with(start)) return false;
+    // A material bears and yields as it does; a friction is changed where the pair of surfaces is chosen.
+    if (p.dimension == Dimension::stress || p.dimension == Dimension::stiffness) return false;
+    return key.find("friction") == key.npos || !p.friction_pair.empty() || p.kind == Kind::choice;
 }
 
 Result<std::vector<Advice>> advice(const Family& family, const Values& given, const Load& load, double required) {

@@ -16,9 +16,8 @@ struct Advice {
     Least least;  ///< with that value
 };
 
-/// Inputs that a person can change: not loads, limits, or what a material bears.
-/// A family that wants none for an input gives it a key that ends in _limit, _strength or _share, or begins with
-/// required, payload or hand.
+/// Inputs that a person can change: not texts, loads, limits, what a material bears, or what only says how something is
+/// known or lies. Goes by the input's key, dimension and pair of materials, alike for all families.
 bool can_be_changed(const Parameter& parameter) noexcept;
 
 /// Changes of one input each that reach the required factor, least effort first, then the smallest change.

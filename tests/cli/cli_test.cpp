@@ -368,4 +368,8 @@ TEST_CASE("advice for one interface", "[cli]") {
     CHECK_THAT(strong.out, Catch::Contains("nothing needs to be changed"));
     CHECK(run("bench ball --advice --required 0 --wrench 1,0,0,0,0,0").exit_code == 2);
     CHECK(run("bench bell --advice").exit_code == 2);
+    CHECK_THAT(run("bench ball --advice").err, Catch::Contains("--wrench"));
+    // Nothing that is given is ignored.
+    CHECK(run("bench ball --required 3 --wrench 1,0,0,0,0,0").exit_code == 2);
+    CHECK(run("bench ball --params --advice --wrench 1,0,0,0,0,0").exit_code == 2);
 }

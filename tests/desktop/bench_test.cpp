@@ -338,8 +338,35 @@ TEST_CASE("what would make it hold is shown on demand, and done by pressing it",
     CHECK(offered.size() <= 5);
     CHECK(offered.front()->objectName() == "force");
     CHECK_THAT(offered.front()->text().toStdString(), Catch::Contains("instead of 60 N"));
+    // However long they are, the factors beside the modes stay in sight.
+    d.window.resize(1024, 700);
+    QApplication::processEvents();
+    for (auto* button : offered) CHECK(button->width() < 300);
     QTest::mouseClick(offered.front(), Qt::LeftButton);
     CHECK(d.factor() == Approx(2).epsilon(2e-3));
     d.shortcut("undo");
     CHECK(d.value("force") == 60);
+}
+
+TEST_CASE("only what is moved by hand has a window", "[desktop][bench]") {
+    desktop::FactorPlot plot;
+    desktop::FactorCurve curve;
+    curve.required = 2;
+    curve.from = 0;
+    curve.to = 4;
+    for (int i = 0; i <= 4; ++i) curve.points.push_back({double(i), double(i), "slips"});
+    plot.show_curve(curve);
+    CHECK_FALSE(plot.has_to_move());
+    CHECK_FALSE(plot.window());
+    // Holds from 2 on, moves up to 3.5: 4/4 = 1 at 4 would be the end, 3.5/value at 3.5.
+    for (auto& p : curve.points) p.moves = 3.5 / std::max(0.1, p.value);
+    curve.points[4].factor = std::nan("");  // cannot be built there
+    plot.show_curve(curve);
+    CHECK(plot.has_to_move());
+    REQUIRE(plot.window());
+    CHECK(plot.window()->first == Approx(2));
+    CHECK(plot.window()->second == Approx(3));  // nothing is claimed beyond the last point that was built
+    curve.points[4].factor = 4;
+    plot.show_curve(curve);
+    CHECK(plot.window()->second == Approx(3.5).margin(0.1));
 }

@@ -2,6 +2,7 @@
 #include "desktop/thread_desk.h"
 
 #include "approximately.h"
+#include "catalogue/material.h"
 #include "catalogue/thread.h"
 #include "desktop/bench_page.h"
 #include "desktop/benches_page.h"
@@ -266,4 +267,26 @@ TEST_CASE("everything on the stack's page that takes the keyboard has a name", "
         CHECK((!widget->accessibleName().isEmpty() || (button && !button->text().isEmpty()) ||
                qobject_cast<QScrollArea*>(widget)));
     }
+}
+
+TEST_CASE("no stack is right for threads that do not go together", "[desktop][threads]") {
+    OnDesk d;
+    auto* desk = d.demo.window.thread_desk();
+    CHECK_THAT(d.builder->verdict_text().toStdString(), Catch::EndsWith("It is right"));
+    choose(desk->thread(1), "3/8-16");  // the screw falls through
+    CHECK_THAT(d.builder->verdict_text().toStdString(), Catch::EndsWith("The threads do not fit"));
+    CHECK_FALSE(d.builder->sentence_text().isEmpty());
+    choose(desk->thread(0), "M6");
+    choose(desk->thread(1), "1/4-20");  // jams within the turns engaged
+    CHECK_THAT(d.builder->verdict_text().toStdString(), Catch::EndsWith("The threads do not fit"));
+    CHECK_THAT(d.builder->sentence_text().toStdString(), Catch::Contains("jams"));
+    // A socket of wood goes to the bench as one.
+    choose(desk->thread(0), "1/4-20");
+    CHECK(std::get<std::string>(d.builder->inputs().at("socket_material")) == "aluminium die casting");
+    auto design = d.builder->design();
+    design.soft_socket = true;
+    d.builder->adopt(design);
+    const auto material = catalogue::material_named(std::get<std::string>(d.builder->inputs().at("socket_material")));
+    REQUIRE(material);
+    CHECK(material->soft_thread);
 }

@@ -125,6 +125,10 @@ TEST_CASE("a wooden part on the screw lets its head through", "[insert]") {
     auto thick = in;
     thick["side_thickness"] = 0.1;
     CHECK(factor("insert", thick, {0, 0, 1, 0, 0, 0}, "pulls_through") == relative(2.5 / 1.0 * 0.7 * mean, 1e-3));
+    auto headless = in;
+    headless["head_diameter"] = 0.004;
+    headless["diameter"] = 0.005;
+    CHECK(problem("insert", headless).where == "head_diameter");
     auto metal = in;
     metal["side_of"] = std::string("metal");
     for (const auto& m : report("insert", metal, Wrench{0, 0, 1, 0, 0, 0}).modes) CHECK(m.mode != "pulls_through");

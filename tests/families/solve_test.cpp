@@ -158,5 +158,16 @@ TEST_CASE("loads, limits and strengths are not advised to change", "[advice]") {
                 CHECK(p.key.find("required") == std::string::npos);
                 CHECK(p.key.find("payload") == std::string::npos);
                 CHECK_FALSE(p.key.ends_with("_limit"));
+                CHECK(p.dimension != quantity::Dimension::stress);
+                CHECK(p.dimension != quantity::Dimension::stiffness);
             }
+    // How a force is known is no change; another pair of surfaces is one, below as above.
+    const auto changes = [](const char* family, const char* key) {
+        return families::can_be_changed(*families::find_parameter(*families::family_named(family), key));
+    };
+    CHECK_FALSE(changes("ball", "squeezed_by"));
+    CHECK_FALSE(changes("ball", "thread_friction"));
+    CHECK_FALSE(changes("arm", "modulus"));
+    CHECK(changes("edge_clamp", "lower_friction"));
+    CHECK(changes("tube_grip", "jaws"));
 }

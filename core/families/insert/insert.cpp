@@ -185,6 +185,11 @@ Result<FormulaParts> build(const Values& v) {
                                       {"yields_IV", yields.iv}})
         say(name, "Johansen", value, "NDS yield limit equations, R_d = 1, from memory");
     if (screw && wooden_side) {
+        if (!(number(v, "head_diameter") > g.diameter))
+            return Problem{"head_diameter",
+                           fmt::format("A head of {:.3g} mm is no larger than the shank of {:.3g} mm.",
+                                       number(v, "head_diameter") * 1e3, g.diameter * 1e3),
+                           "Give the diameter of the head, or of the washer under it."};
         const double through =
             mechanics::head_pull_through(side_gravity, number(v, "head_diameter"), part) * lower * lasting;
         say("head_pull_through", "5 · 690 π D_H G² t (lbf, in; t ≤ 2.5 D_H), × 0.7 × 0.6 if it stays", through,
@@ -310,7 +315,7 @@ const Family& insert() {
             shown_for(quantity_row("side_gravity", "Part on it, specific gravity", Dimension::number, 0.62, {0.1, 1.2},
                                    "Oven-dry: pine 0.42, birch plywood 0.62, oak 0.66.", "Wood Handbook, from memory"),
                       "side_of", {"wood"}),
-            also_shown_for(shown_for(length_row("head_diameter", "Head or washer", 0.008, 0.1,
+            also_shown_for(shown_for(length_row("head_diameter", "Head or washer", 0.020, 0.1,
                                                 "What keeps the screw from being drawn through the part on it."),
                                      "side_of", {"wood"}),
                            "kind", {"wood_screw", "lag"}),
