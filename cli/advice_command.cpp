@@ -12,24 +12,21 @@ using families::Family;
 using nlohmann::ordered_json;
 
 int bench_advice_command(const std::string& name, const std::vector<std::string>& assignments,
-                         const std::string& wrench_text, const std::string& permanent_text, double required,
-                         bool json) {
+                         const LoadText& load_text, double required, bool json) {
     const Family* family = families::family_named(name);
     if (!family) return fail(no_family(name), wrong_usage);
     const auto given = read_assignments(*family, assignments);
     if (!given) return fail(given.problem(), wrong_usage);
-    const auto whole = read_wrench(wrench_text, "--wrench"), permanent = read_wrench(permanent_text, "--permanent");
-    if (!whole) return fail(whole.problem(), wrong_usage);
-    if (!permanent) return fail(permanent.problem(), wrong_usage);
-    if (whole->is_zero())
+    const auto load = read_load(load_text);
+    if (!load) return fail(load.problem(), wrong_usage);
+    if (has_no_load(load_text))
         return fail(
             {"--wrench", "Without a load it holds as it is.", "Give one, for example --wrench 0,0,-13.1,0,1.2,0."},
             wrong_usage);
-    const mechanics::Load load{*permanent, *whole - *permanent};
     const auto joint = families::join(*family, *given);
     if (!joint) return fail(joint.problem(), wrong_usage);
-    const auto least = families::least_factor(**joint, load);
-    const auto found = families::advice(*family, *given, load, required);
+    const auto least = families::least_factor(**joint, *load);
+    const auto found = families::advice(*family, *given, *load, required);
     if (!found) return fail(found.problem(), wrong_usage);
     const bool holds = least.factor >= required;
     if (json) {

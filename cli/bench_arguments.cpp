@@ -1,12 +1,16 @@
 #include "bench_arguments.h"
 
 #include <fmt/format.h>
+#include <fmt/ranges.h>
 
+#include <algorithm>
 #include <array>
+#include <map>
 
 #include "catalogue/material.h"
 #include "families/stock_use.h"
 #include "quantity/parse.h"
+#include "study/bench.h"
 
 namespace clampet::cli {
 
@@ -19,6 +23,30 @@ Problem no_family(const std::string& name) {
     for (const Family* f : families::registry()) known += (known.empty() ? "" : ", ") + std::string(f->key());
     return {"", fmt::format("There is no interface family “{}”.", name), fmt::format("Use one of: {}.", known)};
 }
+
+namespace {
+
+/// What is given but does not count under the choices given is refused by name, never dropped.
+Result<families::Values> in_force(const Family& family, families::Values values,
+                                  const std::vector<std::string>& assignments) {
+    const auto whole = families::complete(family, values);
+    if (!whole) return values;  // the caller says why
+    for (const auto& text : assignments) {
+        const auto* p = families::find_parameter(family, text.substr(0, text.find('=')));
+        if (!p || p->is_relevant(*whole)) continue;
+        const auto hides = [&](const std::string& by, const std::vector<std::string>& when) {
+            return !by.empty() && std::find(when.begin(), when.end(), families::text(*whole, by)) == when.end();
+        };
+        const bool first = hides(p->shown_by, p->shown_for);
+        const auto& by = first ? p->shown_by : p->also_shown_by;
+        const auto& when = first ? p->shown_for : p->also_shown_for;
+        return Problem{p->key, fmt::format("{} does not count while {} is {}.", p->key, by, families::text(*whole, by)),
+                       fmt::format("Add {}={}, or leave {} out.", by, fmt::join(when, " or "), p->key)};
+    }
+    return values;
+}
+
+}  // namespace
 
 Result<families::Values> read_assignments(const Family& family, const std::vector<std::string>& assignments) {
     families::Values values;
@@ -50,8 +78,10 @@ Result<families::Values> read_assignments(const Family& family, const std::vecto
         if (!value) return Problem{key, value.problem().what, value.problem().remedy};
         values[key] = *value;
     }
-    return values;
+    return in_force(family, std::move(values), assignments);
 }
+
+namespace {
 
 Result<mechanics::Wrench> read_wrench(const std::string& text, const char* where) {
     std::array<double, 6> v{};
@@ -70,6 +100,34 @@ Result<mechanics::Wrench> read_wrench(const std::string& text, const char* where
     }
     if (count != 6) return problem;
     return mechanics::Wrench{v[0], v[1], v[2], v[3], v[4], v[5]};
+}
+
+}  // namespace
+
+bool has_no_load(const LoadText& text) {
+    const auto whole = read_wrench(text.wrench, "--wrench");
+    return whole && whole->is_zero();
+}
+
+Result<mechanics::Load> read_load(const LoadText& text) {
+    static const std::map<std::string, study::Stands, std::less<>> known{
+        {"", study::Stands::upright},
+        {"upright", study::Stands::upright},
+        {"hung", study::Stands::hung},
+        {"level", study::Stands::level_along_x},
+        {"level_along_x", study::Stands::level_along_x},
+        {"level_along_y", study::Stands::level_along_y}};
+    const auto whole = read_wrench(text.wrench, "--wrench"), permanent = read_wrench(text.permanent, "--permanent");
+    if (!whole) return whole.problem();
+    if (!permanent) return permanent.problem();
+    const auto stands = known.find(text.stands);
+    if (stands == known.end())
+        return Problem{"--stands", fmt::format("“{}” is not a way to stand.", text.stands),
+                       "Use upright, hung, level_along_x or level_along_y."};
+    const auto own = study::gravity_of(stands->second);
+    // Without a permanent part the whole load grows, and what the interface weighs with it.
+    if (text.permanent.empty()) return mechanics::Load{{}, *whole + own};
+    return mechanics::Load{*permanent + own, *whole - *permanent};
 }
 
 }  // namespace clampet::cli

@@ -25,7 +25,7 @@ ordered_json mode_json(const families::ModeReport& m) {
                    {"factor", number(m.factor)},
                    {"factor_mass", number(m.factor_mass)},
                    {"factor_live", number(m.factor_live)}};
-    if (!m.motion.empty()) j["motion"] = m.motion;
+    if (!m.motion.empty()) j["motion"] = m.motion.does();
     j["demand"] = named(m.demand);
     j["capacity"] = named(m.capacity);
     return j;
@@ -112,21 +112,19 @@ int parameters_command(const std::string& name, bool json) {
     return done;
 }
 
-int bench_command(const std::string& name, const std::vector<std::string>& assignments, const std::string& wrench_text,
-                  const std::string& permanent_text, bool json) {
+int bench_command(const std::string& name, const std::vector<std::string>& assignments, const LoadText& load_text,
+                  bool json) {
     const Family* family = families::family_named(name);
     if (!family) return fail(no_family(name), wrong_usage);
     const auto given = read_assignments(*family, assignments);
     if (!given) return fail(given.problem(), wrong_usage);
     const auto values = families::complete(*family, *given);
     if (!values) return fail(values.problem(), wrong_usage);
-    const auto whole = read_wrench(wrench_text, "--wrench"), permanent = read_wrench(permanent_text, "--permanent");
-    if (!whole) return fail(whole.problem(), wrong_usage);
-    if (!permanent) return fail(permanent.problem(), wrong_usage);
+    const auto load = read_load(load_text);
+    if (!load) return fail(load.problem(), wrong_usage);
     const auto joint = family->join(*values);
     if (!joint) return fail(joint.problem(), wrong_usage);
-    const mechanics::Load load{*permanent, *whole - *permanent};
-    const auto report = families::report(**joint, load);
+    const auto report = families::report(**joint, *load);
     const bool holds = report.factor >= 1;
     if (json) {
         ordered_json modes = ordered_json::array(), notes = ordered_json::array();
@@ -134,8 +132,8 @@ int bench_command(const std::string& name, const std::vector<std::string>& assig
         for (const auto& a : report.advisories) notes.push_back(a.text);
         print({{"family", family->key()},
                {"parameters", values_json(*values)},
-               {"wrench", numbers(*whole)},
-               {"permanent", numbers(*permanent)},
+               {"wrench", numbers(load->whole())},
+               {"permanent", numbers(load->permanent)},
                {"factor", number(report.factor)},
                {"governs", report.governs.empty() ? ordered_json(nullptr) : ordered_json(report.governs)},
                {"modes", modes},

@@ -38,7 +38,7 @@ ordered_json mode_json(const study::ModeResult& m) {
                    {"factor_mass", number(m.mass)},
                    {"factor_live", number(m.live)},
                    {"case", m.load_case}};
-    if (!m.motion.empty()) j["motion"] = m.motion;
+    if (m.has_motion) j["motion"] = m.words.does();
     if (m.direction) j["direction"] = {m.direction->x(), m.direction->y(), m.direction->z()};
     j["wrench"] = numbers(m.load.whole());
     return j;

@@ -2,6 +2,8 @@
 #include <string>
 #include <vector>
 
+#include "bench_arguments.h"
+
 namespace clampet::cli {
 
 /// Exit codes of the headless contract.
@@ -10,13 +12,14 @@ enum Exit { done = 0, not_all_hold = 1, wrong_usage = 2, unreadable = 3, unwrita
 int quantity_command(const std::string& text, const std::string& unit, bool json);
 int families_command(bool json);
 int parameters_command(const std::string& family, bool json);
-int bench_command(const std::string& family, const std::vector<std::string>& assignments, const std::string& wrench,
-                  const std::string& permanent, bool json);
+int bench_command(const std::string& family, const std::vector<std::string>& assignments, const LoadText& load,
+                  bool json);
 /// What would make it hold: `advise` of one interface on its own.
-int bench_advice_command(const std::string& family, const std::vector<std::string>& assignments,
-                         const std::string& wrench, const std::string& permanent, double required, bool json);
+int bench_advice_command(const std::string& family, const std::vector<std::string>& assignments, const LoadText& load,
+                         double required, bool json);
 struct SolveRequest {
-    std::string family, key, wrench, permanent;
+    std::string family, key;
+    LoadText load;
     std::vector<std::string> assignments;
     double required = 2;
 };

@@ -4,6 +4,7 @@
 #include <exception>
 
 #include "commands.h"
+#include "report.h"
 
 namespace {
 
@@ -12,8 +13,9 @@ using namespace clampet::cli;
 struct Arguments {
     bool json = false, params = false, advice = false;
     double required = 2;
-    std::string text, unit, family, wrench, permanent, designation, thread_class, male, female, file, stock;
+    std::string text, unit, family, designation, thread_class, male, female, file, stock;
     std::vector<std::string> assignments;
+    LoadText load;
     CheckRequest check;
     SolveRequest solve;
 };
@@ -39,8 +41,9 @@ void add_commands(CLI::App& app, Arguments& a, int& exit_code) {
     bench->add_option("FAMILY", a.family, "The family's key")->required();
     bench->add_option("key=value", a.assignments, "Inputs, with units; a bare number is SI");
     auto* params = bench->add_flag("--params", a.params, "List its parameters");
-    bench->add_option("--wrench", a.wrench, "Whole load Fx,Fy,Fz,Mx,My,Mz [N, N·m]");
-    bench->add_option("--permanent", a.permanent, "The part of it that stays");
+    bench->add_option("--wrench", a.load.wrench, "Whole load Fx,Fy,Fz,Mx,My,Mz [N, N·m]");
+    bench->add_option("--permanent", a.load.permanent, "The part of it that stays");
+    bench->add_option("--stands", a.load.stands, "upright, hung, level_along_x or level_along_y, for its own weight");
     auto* advice =
         bench->add_flag("--advice", a.advice, "What would make it hold: changes of one input, least effort first")
             ->excludes(params);
@@ -49,17 +52,19 @@ void add_commands(CLI::App& app, Arguments& a, int& exit_code) {
         ->needs(advice);
     json_flag(bench);
     bench->callback([&] {
-        exit_code = a.advice ? bench_advice_command(a.family, a.assignments, a.wrench, a.permanent, a.required, a.json)
+        exit_code = a.advice   ? bench_advice_command(a.family, a.assignments, a.load, a.required, a.json)
                     : a.params ? parameters_command(a.family, a.json)
-                               : bench_command(a.family, a.assignments, a.wrench, a.permanent, a.json);
+                               : bench_command(a.family, a.assignments, a.load, a.json);
     });
 
     auto* solve = app.add_subcommand("solve", "The value of one input that gives the required factor");
     solve->add_option("FAMILY", a.solve.family, "The family's key")->required();
     solve->add_option("KEY", a.solve.key, "The input to solve for")->required();
     solve->add_option("key=value", a.solve.assignments, "The other inputs, with units; a bare number is SI");
-    solve->add_option("--wrench", a.solve.wrench, "Whole load Fx,Fy,Fz,Mx,My,Mz [N, N·m]")->required();
-    solve->add_option("--permanent", a.solve.permanent, "The part of it that stays");
+    solve->add_option("--wrench", a.solve.load.wrench, "Whole load Fx,Fy,Fz,Mx,My,Mz [N, N·m]")->required();
+    solve->add_option("--permanent", a.solve.load.permanent, "The part of it that stays");
+    solve->add_option("--stands", a.solve.load.stands,
+                      "upright, hung, level_along_x or level_along_y, for its own weight");
     solve->add_option("--required", a.solve.required, "The factor to reach")->check(CLI::Range(0.01, 100.0));
     json_flag(solve);
     solve->callback([&] { exit_code = solve_command(a.solve, a.json); });
@@ -118,7 +123,7 @@ int main(int argc, char** argv) {
     } catch (const CLI::CallForVersion& version) {
         return app.exit(version);
     } catch (const CLI::ParseError& error) {
-        fmt::print(stderr, "clampet-cli: {} See clampet-cli --help.\n", error.what());
+        fmt::print(stderr, "clampet-cli: {} See clampet-cli --help.\n", one_line(error.what()));
         return wrong_usage;
     } catch (const std::exception& error) {
         fmt::print(stderr, "clampet-cli: an internal error: {}. Please report it with the command.\n", error.what());

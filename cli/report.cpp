@@ -10,8 +10,20 @@ namespace clampet::cli {
 
 using nlohmann::ordered_json;
 
+std::string one_line(std::string_view text) {
+    std::string line;
+    for (const char c : text) {
+        const auto byte = static_cast<unsigned char>(c);
+        if (byte >= 0x20 && byte != 0x7f)
+            line += c;
+        else
+            line += c == '\n' ? "\\n" : c == '\t' ? "\\t" : fmt::format("\\x{:02x}", byte);
+    }
+    return line;
+}
+
 int fail(const Problem& problem, int exit_code) {
-    fmt::print(stderr, "clampet-cli: {}\n", problem.sentence());
+    fmt::print(stderr, "clampet-cli: {}\n", one_line(problem.sentence()));
     return exit_code;
 }
 
@@ -50,7 +62,7 @@ void print_modes(const std::vector<families::ModeReport>& modes) {
         fmt::print("{:<14} {:<9} {:>9} {:>9} {:>9}  {}\n", m.mode,
                    m.mode_class == families::ModeClass::ultimate ? "ultimate" : "service",
                    quantity::format_factor(m.factor), quantity::format_factor(m.factor_mass),
-                   quantity::format_factor(m.factor_live), m.motion.empty() ? m.label : m.motion);
+                   quantity::format_factor(m.factor_live), m.words().does());
 }
 
 void print_working(const families::Working& lines) {

@@ -7,6 +7,8 @@
 
 namespace clampet::cli {
 
+/// Control characters shown escaped, so that an error stays on its line.
+std::string one_line(std::string_view text);
 /// One line on standard error; returns the exit code given.
 int fail(const Problem& problem, int exit_code);
 /// A number for JSON: null for infinity (and never NaN).

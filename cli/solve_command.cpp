@@ -46,17 +46,15 @@ int solve_command(const SolveRequest& request, bool json) {
     if (!family) return fail(no_family(request.family), wrong_usage);
     const auto given = read_assignments(*family, request.assignments);
     if (!given) return fail(given.problem(), wrong_usage);
-    const auto whole = read_wrench(request.wrench, "--wrench"),
-               permanent = read_wrench(request.permanent, "--permanent");
-    if (!whole) return fail(whole.problem(), wrong_usage);
-    if (!permanent) return fail(permanent.problem(), wrong_usage);
-    if (whole->is_zero())
+    const auto load = read_load(request.load);
+    if (!load) return fail(load.problem(), wrong_usage);
+    if (has_no_load(request.load))
         return fail(
             {"--wrench", "Without a load every value holds.", "Give one, for example --wrench 0,0,-13.1,0,1.2,0."},
             wrong_usage);
     const auto* p = families::find_parameter(*family, request.key);
     if (!p) return fail(families::complete(*family, {{request.key, 0.0}}).problem(), wrong_usage);
-    const auto s = families::solve(*family, *given, request.key, {*permanent, *whole - *permanent}, request.required);
+    const auto s = families::solve(*family, *given, request.key, *load, request.required);
     if (!s) {
         const bool usage = p->kind == families::Kind::text || !families::complete(*family, *given);
         if (usage) return fail(s.problem(), wrong_usage);

@@ -8,9 +8,11 @@
 #include "commands.h"
 #include "families/thread/stack_design.h"
 #include "mechanics/stack_up.h"
+#include "quantity/dimension.h"
 #include "quantity/format.h"
 #include "quantity/parse.h"
 #include "report.h"
+#include "study/verdict.h"
 
 namespace clampet::cli {
 
@@ -170,7 +172,7 @@ int thread_show_command(const std::string& designation, const std::string& threa
         mm(t.major), t.major / quantity::inch, mm(t.pitch), quantity::inch / t.pitch, mm(t.pitch_diameter),
         mm(t.minor_internal), mm(t.minor_external));
     fmt::print("  stress area        {:.2f} mm² ({:.4f} in²)\n  lead angle         {:.2f}°\n", t.stress_area * 1e6,
-               t.stress_area / (quantity::inch * quantity::inch), t.lead_angle() * 57.29578);
+               t.stress_area / (quantity::inch * quantity::inch), t.lead_angle() / quantity::degree);
     if (external)
         fmt::print("  {:<3} screw: major {}, pitch diameter {}\n", t.external_class, mm(t.external_major),
                    mm(t.external_pitch));
@@ -212,7 +214,8 @@ int thread_stack_command(const std::vector<std::string>& assignments, bool json)
     std::vector<double> thicknesses;
     for (const auto* washer : families::washers_for(request->thread)) thicknesses.push_back(washer->size("thickness"));
     const auto washers = families::within(std::move(thicknesses), v.extra_items);
-    const bool right = v.state == mechanics::StackState::right;
+    const auto judged = study::judge(request->stack, v, {});
+    const bool right = judged.verdict == study::Verdict::holds;
     if (json) {
         print({{"screw", request->thread.designation},
                {"screw_length", request->stack.screw_length},
@@ -222,12 +225,15 @@ int thread_stack_command(const std::vector<std::string>& assignments, bool json)
                {"engagement", v.engaged},
                {"turns", v.turns},
                {"verdict", name_of(v.state)},
+               {"judgement", std::string(study::name_of(judged.verdict))},
+               {"sentence", judged.sentence},
                {"washer_thickness", interval_json(v.extra_items)},
                {"screw_lengths", interval_json(v.screw_lengths)},
                {"standard_washers", washers},
                {"standard_screw_lengths", screws}});
         return right ? done : not_all_hold;
     }
+    fmt::print("{}. {}\n", study::name_of(judged.verdict), judged.sentence);
     fmt::print("{}: stands out {}, engaged {}, {:.2f} turns\n", name_of(v.state), length(v.protrusion),
                length(v.engaged), v.turns);
     if (!v.extra_items.is_empty())

@@ -69,8 +69,7 @@ void paint_page(QPainter& p, const BenchSheet& sheet) {
     Column modes(p, {50, 760, 420, 250});
     modes.title("How it could let go");
     for (const auto& m : result.report.modes)
-        modes.row(QString::fromStdString(m.motion.empty() ? m.label : m.motion),
-                  QString::fromStdString(quantity::format_factor(m.factor)));
+        modes.row(QString::fromStdString(m.words().does()), QString::fromStdString(quantity::format_factor(m.factor)));
     Column inputs(p, {520, 760, 430, 620});
     inputs.title("What it is");
     for (const auto& parameter : model.family().parameters()) {
@@ -163,7 +162,7 @@ QByteArray as_csv(const BenchSheet& sheet) {
     }
     for (const auto& m : result.report.modes)
         row(m.mode_class == families::ModeClass::ultimate ? "mode" : "service mode", QString::fromStdString(m.mode),
-            number(m.factor), {}, QString::fromStdString(m.motion.empty() ? m.label : m.motion));
+            number(m.factor), {}, QString::fromStdString(m.words().does()));
     for (const auto& r : result.report.results)
         row("result", QString::fromStdString(r.name), number(r.value), unit(r.dimension), {});
     for (const auto& line : result.report.working)

@@ -24,11 +24,13 @@ bool moves_by_hand(const families::Family& family) {
 }  // namespace
 
 void BenchModel::reset(study::Bench bench) {
-    undo_.clear();
-    redo_.clear();
+    history_.forget();
     pinned_.reset();
-    gesture_ = project::single;
     bench_ = std::move(bench);
+    judge_anew();
+}
+
+void BenchModel::judge_anew() {
     if (auto judged = study::judge(bench_)) result_ = std::move(*judged);
     emit changed();
 }
@@ -85,9 +87,7 @@ void BenchModel::open_seam(const project::Document& document, const std::string&
 Status BenchModel::adopt(study::Bench bench, project::Gesture gesture) {
     auto judged = study::judge(bench);
     if (!judged) return judged.problem();
-    if (gesture == project::single || gesture != gesture_ || undo_.empty()) undo_.push_back(bench_);
-    gesture_ = gesture;
-    redo_.clear();
+    if (!history_.record(bench_, bench, {}, gesture)) return Done{};
     bench_ = std::move(bench);
     result_ = std::move(*judged);
     emit changed();
@@ -145,22 +145,10 @@ void BenchModel::unpin() {
 }
 
 void BenchModel::undo() {
-    if (undo_.empty()) return;
-    redo_.push_back(bench_);
-    bench_ = std::move(undo_.back());
-    undo_.pop_back();
-    gesture_ = project::single;
-    if (auto judged = study::judge(bench_)) result_ = std::move(*judged);
-    emit changed();
+    if (history_.undo(bench_)) judge_anew();
 }
 void BenchModel::redo() {
-    if (redo_.empty()) return;
-    undo_.push_back(bench_);
-    bench_ = std::move(redo_.back());
-    redo_.pop_back();
-    gesture_ = project::single;
-    if (auto judged = study::judge(bench_)) result_ = std::move(*judged);
-    emit changed();
+    if (history_.redo(bench_)) judge_anew();
 }
 
 double BenchModel::value_of(const std::string& key) const {

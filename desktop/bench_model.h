@@ -46,8 +46,8 @@ class BenchModel : public QObject {
     void use_own_load();
     void pin();
     void unpin();
-    bool can_undo() const { return !undo_.empty(); }
-    bool can_redo() const { return !redo_.empty(); }
+    bool can_undo() const { return history_.can_undo(); }
+    bool can_redo() const { return history_.can_redo(); }
     void undo();
     void redo();
 
@@ -64,13 +64,13 @@ class BenchModel : public QObject {
  private:
     Status adopt(study::Bench bench, project::Gesture gesture);
     void reset(study::Bench bench);
+    void judge_anew();
 
     study::Bench bench_;
     std::optional<study::BenchResult> result_;
     std::optional<BenchOrigin> origin_;
     std::optional<PinnedVariant> pinned_;
-    std::vector<study::Bench> undo_, redo_;
-    project::Gesture gesture_ = project::single;
+    project::History<study::Bench> history_;
 };
 
 }  // namespace clampet::desktop

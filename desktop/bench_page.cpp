@@ -526,13 +526,9 @@ BenchPage::ModeLabels& BenchPage::mode_labels(std::size_t row) {
 }
 
 void BenchPage::show_mode(std::size_t row, const families::ModeReport& m) {
-    const bool service = m.mode_class == families::ModeClass::service;
-    const double limit = service ? 1 : model_.bench().required;
-    const auto verdict = !(m.factor >= 1)   ? study::Verdict::slips
-                         : m.factor < limit ? study::Verdict::doubtful
-                                            : study::Verdict::holds;
+    const auto verdict = study::judge(m.factor, m.mode_class, model_.bench().required);
     auto& labels = mode_labels(row);
-    labels.name->setText(QString::fromStdString(m.motion.empty() ? m.label : m.motion));
+    labels.name->setText(QString::fromStdString(m.words().does()));
     labels.name->setFont(body_font());
     set_text_colour(labels.name, theme().text);
     labels.other->clear();

@@ -83,8 +83,7 @@ void BriefPage::build() {
     name_->setAccessibleName(tr("Name of the rig"));
     required_->set_name(tr("Required factor"), tr("How many times the load the rig must hold"));
     push_->set_name(tr("Push of a hand"), tr("Force of a bump at the payload"));
-    connect(name_, &QLineEdit::textEdited, this,
-            [this](const QString& text) { perform(project::SetRigName{text.toStdString()}, nullptr, 1); });
+    name_edits(name_, [](const std::string& text) -> project::Edit { return project::SetRigName{text}; });
     connect(required_, &QuantityField::committed, this,
             [this](double v, quint64 g) { perform(project::SetRequired{v}, required_, g); });
     connect(push_, &QuantityField::committed, this,
@@ -100,6 +99,21 @@ void BriefPage::showEvent(QShowEvent* event) {
 void BriefPage::perform(const project::Edit& edit, QuantityField* field, project::Gesture gesture) {
     const auto done = document_.perform(edit, gesture);
     if (!done && field) field->show_problem(done.problem());
+}
+
+void BriefPage::name_edits(QLineEdit* field, std::function<project::Edit(const std::string&)> edit) {
+    // One visit to the field is one step; what is refused stays as typed, and the last good name in force.
+    const auto gesture = std::make_shared<project::Gesture>(next_gesture());
+    connect(field, &QLineEdit::textEdited, this, [this, gesture, edit = std::move(edit)](const QString& text) {
+        if (const auto done = document_.perform(edit(text.toStdString()), *gesture); !done)
+            emit problem(QString::fromStdString(done.problem().sentence()));
+        else
+            emit settled();
+    });
+    connect(field, &QLineEdit::editingFinished, this, [this, gesture] {
+        *gesture = next_gesture();
+        refresh();
+    });
 }
 
 void BriefPage::rebuild() {
@@ -126,9 +140,7 @@ void BriefPage::rebuild() {
         row.name->setMinimumWidth(qRound(190 * text_scale()));
         row.mass->set_name(tr("Mass of %1").arg(QString::fromStdString(it->name)),
                            tr("Weigh it, for example 1.34 kg or 2 lb 15 oz"));
-        connect(row.name, &QLineEdit::textEdited, this, [this, id](const QString& text) {
-            perform(project::SetPartName{id, text.toStdString()}, nullptr, 2);
-        });
+        name_edits(row.name, [id](const std::string& text) -> project::Edit { return project::SetPartName{id, text}; });
         connect(row.mass, &QuantityField::committed, this, [this, id, field = row.mass](double v, quint64 g) {
             perform(project::SetMass{id, v}, field, g);
         });
@@ -157,7 +169,7 @@ void BriefPage::refresh() {
     const auto& rig = document_.rig();
     const auto put = [](QLineEdit* edit, const std::string& text) {
         const QString words = QString::fromStdString(text);
-        if (edit->text() != words) edit->setText(words);
+        if (edit->text() != words && !(edit->hasFocus() && edit->isModified())) edit->setText(words);
     };
     put(name_, rig.name);
     required_->show_value(rig.required);

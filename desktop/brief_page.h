@@ -1,4 +1,5 @@
 #pragma once
+#include <functional>
 #include <map>
 #include <QWidget>
 #include <string>
@@ -27,6 +28,10 @@ class BriefPage : public QWidget {
  protected:
     void showEvent(QShowEvent* event) override;
 
+ signals:
+    void problem(const QString& text);
+    void settled();  ///< an edit was taken: an earlier problem is over
+
  private:
     struct Row {
         QLineEdit* name;
@@ -37,6 +42,7 @@ class BriefPage : public QWidget {
     void rebuild();
     void refresh();
     void perform(const project::Edit& edit, QuantityField* field, project::Gesture gesture);
+    void name_edits(QLineEdit* field, std::function<project::Edit(const std::string&)> edit);
 
     project::Document& document_;
     QLineEdit* name_ = nullptr;  ///< all made when the page is first shown

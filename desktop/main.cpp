@@ -1,11 +1,23 @@
 #include <QApplication>
 #include <QCommandLineParser>
+#include <QFile>
 #include <QSettings>
 #include <QStandardPaths>
 
 #include "desktop/main_window.h"
 #include "desktop/notice_bar.h"
 #include "desktop/theme.h"
+
+namespace {
+
+/// The argument as it was given, byte for byte: a file's name need not be text, and Qt's is.
+std::filesystem::path file_named(const QString& text, int argc, char** argv) {
+    for (int i = 1; i < argc; ++i)
+        if (QString::fromLocal8Bit(argv[i]) == text) return argv[i];
+    return QFile::encodeName(text).toStdString();
+}
+
+}  // namespace
 
 int main(int argc, char** argv) {
     QApplication app(argc, argv);
@@ -35,7 +47,7 @@ int main(int argc, char** argv) {
                 window.notice()->show_notice(QObject::tr(
                     "Unsaved work came back and is open instead of the file; save it first, then open the file."));
             else
-                window.open_file(parser.positionalArguments().first());
+                window.open_path(file_named(parser.positionalArguments().first(), argc, argv));
         } else if (parser.isSet(demo) && !recovered)
             window.open_demo();
     });

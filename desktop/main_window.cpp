@@ -3,6 +3,7 @@
 #include <QAction>
 #include <QApplication>
 #include <QCloseEvent>
+#include <QFile>
 #include <QFileDialog>
 #include <QMenu>
 #include <QMessageBox>
@@ -31,12 +32,13 @@
 namespace clampet::desktop {
 namespace {
 
-constexpr int autosave_delay_ms = 1000;
+constexpr int autosave_delay_ms = 1000;  // after the last change
+constexpr int longest_unkept_ms = 5000;  // also while a person types without a pause
 constexpr int most_recent = 8;
 const char* const file_filter = "Clampet rigs (*.clampet.json);;All files (*)";
 
 std::filesystem::path path_of(const QString& text) {
-    return std::filesystem::path(text.toStdU16String());
+    return std::filesystem::path(QFile::encodeName(text).toStdString());
 }
 
 }  // namespace
@@ -54,8 +56,23 @@ MainWindow::MainWindow(const QString& recovery_folder, QWidget* parent)
         const int answer = box.exec();
         return answer == QMessageBox::Save ? Keep::save : answer == QMessageBox::Discard ? Keep::discard : Keep::cancel;
     };
+    ask_about_changed = [this] {
+        QMessageBox box(QMessageBox::Warning, tr("Changed elsewhere"),
+                        tr("Another window or program has changed the file since it was opened here."),
+                        QMessageBox::NoButton, this);
+        auto* copy = box.addButton(tr("Save a copy…"), QMessageBox::AcceptRole);
+        auto* over = box.addButton(tr("Write over it"), QMessageBox::DestructiveRole);
+        box.addButton(QMessageBox::Cancel);
+        box.exec();
+        return box.clickedButton() == copy   ? Changed::copy
+               : box.clickedButton() == over ? Changed::overwrite
+                                             : Changed::cancel;
+    };
+    ask_where_to_save = [this] {
+        return QFileDialog::getSaveFileName(
+            this, tr("Save the rig"), QString::fromStdString(document_.rig().name) + ".clampet.json", file_filter);
+    };
     autosave_.setSingleShot(true);
-    autosave_.setInterval(autosave_delay_ms);
     connect(&autosave_, &QTimer::timeout, this, &MainWindow::keep_copy);
     build_shell();
     listen();
@@ -85,9 +102,14 @@ void MainWindow::build_shell() {
     start_ = new StartPage(pages_);
     brief_ = new BriefPage(document_, pages_);
     benches_ = new BenchesPage(pages_);
-    rig_page_ = nullptr;
+    rig_page_ = nullptr;  // those of an earlier shell go with it
+    stack_ = nullptr;
+    elevation_ = nullptr;
+    sheet_ = nullptr;
     bench_page_ = nullptr;
     thread_desk_ = nullptr;
+    connect(brief_, &BriefPage::problem, notice_, &NoticeBar::show_problem);
+    connect(brief_, &BriefPage::settled, notice_, &NoticeBar::hide);
     connect(benches_, &BenchesPage::thread_desk_wanted, this, &MainWindow::show_thread_desk);
     connect(benches_, &BenchesPage::bench_wanted, this, &MainWindow::open_bench);
     for (auto* page : std::initializer_list<QWidget*>{new QWidget(pages_), start_, brief_, benches_})
@@ -130,7 +152,8 @@ void MainWindow::build_rig_page() {
 void MainWindow::listen() {
     subscription_ = document_.observe([this](const project::Change&) {
         refresh();
-        autosave_.start();
+        if (!autosave_.isActive()) unkept_.start();
+        autosave_.start(std::clamp(longest_unkept_ms - static_cast<int>(unkept_.elapsed()), 0, autosave_delay_ms));
     });
 }
 
@@ -170,6 +193,7 @@ void MainWindow::build_menus() {
     file->addSeparator();
     add(file, "save", tr("&Save"), QKeySequence::Save, [this] { save(); });
     add(file, "save-as", tr("Save &as…"), QKeySequence("Ctrl+Shift+S"), [this] { save_as(); });
+    add(file, "unsaved", tr("Unsaved &work"), QKeySequence(), [this] { bring_back_more(); });
     file->addSeparator();
     add(file, "demo", tr("Open the &demo"), QKeySequence(), [this] {
         if (may_leave()) open_demo();
@@ -228,7 +252,7 @@ void MainWindow::refresh() {
     const auto& rig = document_.rig();
     const QString name = rig.name.empty() ? tr("New rig") : QString::fromStdString(rig.name);
     const QString where =
-        document_.path() ? QString::fromStdString(document_.path()->filename().string()) : tr("not in a file yet");
+        document_.path() ? QFile::decodeName(document_.path()->filename().c_str()) : tr("not in a file yet");
     bar_->set_title(
         name, document_.is_empty() ? QString() : where + (document_.is_modified() ? tr(" · changed") : QString()));
     setWindowTitle(document_.is_empty() ? "Clampet" : name + (document_.is_modified() ? " * – Clampet" : " – Clampet"));
@@ -267,7 +291,9 @@ void MainWindow::refresh_recent() {
         connect(recent_menu_->addAction(file), &QAction::triggered, this, [this, file] { open_file(file); });
 }
 
-void MainWindow::remember(const QString& path) {
+void MainWindow::remember(const std::filesystem::path& file) {
+    const QString path = QFile::decodeName(file.c_str());
+    if (path_of(path) != file) return;  // a name that is no text cannot be kept in a list of texts
     QSettings settings;
     QStringList files = settings.value("recent").toStringList();
     files.removeAll(path);
@@ -366,6 +392,8 @@ void MainWindow::leave_bench() {
 }
 
 void MainWindow::put_into_rig() {
+    if (document_.is_empty())
+        return notice_->show_problem(tr("No rig is open. Start one, or open one, then put the design into it."));
     const auto& element = bench_.bench().element;
     Status done = Done{};
     if (const auto& origin = bench_.origin()) {
@@ -415,7 +443,7 @@ void MainWindow::refresh_undo() {
 }
 
 void MainWindow::select_seam(const QString& interface) {
-    stack_->select(interface);
+    if (stack_) stack_->select(interface);
 }
 
 void MainWindow::open_demo() {
@@ -433,8 +461,12 @@ void MainWindow::start_from(const QString& key) {
 }
 
 bool MainWindow::open_file(const QString& path) {
+    return open_path(path_of(path));
+}
+
+bool MainWindow::open_path(const std::filesystem::path& path) {
     if (!may_leave()) return false;
-    const auto done = document_.open(path_of(path));
+    const auto done = document_.open(path);
     if (!done) {
         notice_->show_problem(
             tr("Not opened; what was open is still here. %1").arg(QString::fromStdString(done.problem().sentence())));
@@ -452,7 +484,18 @@ void MainWindow::choose_file_to_open() {
 }
 
 bool MainWindow::save_to(const QString& path) {
-    const auto done = document_.save_as(path_of(path));
+    return save_path(path_of(path));
+}
+
+bool MainWindow::save_path(const std::filesystem::path& path) {
+    auto over = project::Document::Over::nothing;
+    if (document_.was_changed_elsewhere(path)) {
+        const auto answer = ask_about_changed();
+        if (answer == Changed::cancel) return false;
+        if (answer == Changed::copy) return save_as();
+        over = project::Document::Over::changes;
+    }
+    const auto done = document_.save_as(path, over);
     if (!done) {
         notice_->show_problem(QString::fromStdString(done.problem().sentence()));
         return false;
@@ -465,13 +508,11 @@ bool MainWindow::save_to(const QString& path) {
 
 bool MainWindow::save() {
     if (document_.is_empty()) return false;
-    if (!document_.path()) return save_as();
-    return save_to(QString::fromStdU16String(document_.path()->u16string()));
+    return document_.path() ? save_path(std::filesystem::path(*document_.path())) : save_as();
 }
 
 bool MainWindow::save_as() {
-    QString path = QFileDialog::getSaveFileName(
-        this, tr("Save the rig"), QString::fromStdString(document_.rig().name) + ".clampet.json", file_filter);
+    QString path = ask_where_to_save();
     if (path.isEmpty()) return false;
     if (!path.contains('.')) path += ".clampet.json";
     return save_to(path);
@@ -507,8 +548,16 @@ bool MainWindow::recover() {
     if (!orphan) return false;
     const auto done = document_.adopt(std::move(orphan->rig), orphan->path, true);
     if (!done) return false;
-    notice_->show_notice(tr("Clampet ended without saving last time. The work is back; save it to keep it."));
+    const bool more = recovery_.orphans() > 0;
+    notice_->show_notice(tr("Clampet ended without saving last time. The work is back; save it to keep it.") +
+                         (more ? tr(" Another rig was open too: File, Unsaved work brings it.") : QString()));
     return true;
+}
+
+void MainWindow::bring_back_more() {
+    if (recovery_.orphans() == 0) return notice_->show_notice(tr("There is no other unsaved work."));
+    if (may_leave() && !recover())
+        notice_->show_problem(tr("The unsaved work could not be read; it is left in place."));
 }
 
 void MainWindow::closeEvent(QCloseEvent* event) {

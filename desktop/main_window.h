@@ -1,6 +1,8 @@
 #pragma once
+#include <filesystem>
 #include <functional>
 #include <memory>
+#include <QElapsedTimer>
 #include <QMainWindow>
 #include <QTimer>
 
@@ -38,6 +40,8 @@ class MainWindow : public QMainWindow {
     void open_demo();
     bool open_file(const QString& path);
     bool save_to(const QString& path);
+    /// Keeps a copy now, as the clock does. For tests.
+    void keep_copy_now() { keep_copy(); }
     void show_brief();
     void show_rig();
     void show_benches();
@@ -68,6 +72,13 @@ class MainWindow : public QMainWindow {
     /// Asks whether to keep changes before they are left behind; replaced by tests.
     enum class Keep { save, discard, cancel };
     std::function<Keep()> ask_to_keep;
+    /// Asks what to do with a file that another program has changed since it was opened; replaced by tests.
+    enum class Changed { overwrite, copy, cancel };
+    std::function<Changed()> ask_about_changed;
+    /// Asks for the name of a file to save to; replaced by tests.
+    std::function<QString()> ask_where_to_save;
+    /// Opens a file by its name as the system knows it, which need not be text.
+    bool open_path(const std::filesystem::path& path);
 
  protected:
     void closeEvent(QCloseEvent* event) override;
@@ -89,11 +100,13 @@ class MainWindow : public QMainWindow {
     void build_menus();
     void refresh();
     void refresh_recent();
-    void remember(const QString& path);
+    void remember(const std::filesystem::path& file);
+    void bring_back_more();
     bool may_leave();
     void choose_file_to_open();
     bool save();
     bool save_as();
+    bool save_path(const std::filesystem::path& path);
     void start_from(const QString& key);
     void keep_copy();
     void set_appearance(bool dark, double scale);
@@ -104,6 +117,7 @@ class MainWindow : public QMainWindow {
     project::Recovery recovery_;
     BenchModel bench_;
     QTimer autosave_;
+    QElapsedTimer unkept_;  ///< since the first change that is not in a copy
     StageBar* bar_ = nullptr;
     StageTab *brief_tab_ = nullptr, *rig_tab_ = nullptr, *benches_tab_ = nullptr;
     NoticeBar* notice_ = nullptr;

@@ -23,7 +23,7 @@ static void show_stack(clampet::desktop::MainWindow& window) {
     auto* desk = window.thread_desk();
     desk->thread(0)->setCurrentText("1/4-20 UNC");
     auto design = desk->builder()->design();
-    design.screw_length = 0.5 * 0.0254;
+    design.screw_length = 0.5 * clampet::quantity::inch;
     design.items = {{Kind::washer, "1/4 in", 0.001651, 0.015875},
                     {Kind::plate, "aluminium 5 mm", 0.005, 0},
                     {Kind::pad, "cork 1.5 mm", 0.0015, 0}};

@@ -339,11 +339,8 @@ void SeamSheet::refresh_modes(const study::InterfaceResult& result) {
             nothing->clear();
             service = true;
         }
-        const QString words = QString::fromStdString(m.motion.empty() ? m.label : m.motion);
-        const double limit = service ? 1 : required;
-        const auto verdict = !(m.factor() >= 1)   ? study::Verdict::slips
-                             : m.factor() < limit ? study::Verdict::doubtful
-                                                  : study::Verdict::holds;
+        const QString words = QString::fromStdString(m.words.does());
+        const auto verdict = study::judge(m.factor(), m.mode_class, required);
         const auto [name, factor] = mode_labels(row++);
         name->setText(words);
         name->setFont(body_font());

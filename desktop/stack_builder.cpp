@@ -262,8 +262,7 @@ void StackBuilder::set_threads(const catalogue::Thread& screw, const catalogue::
     const bool fresh = design_.screw.designation != screw.designation;
     design_.screw = screw;
     design_.socket = socket;
-    undo_.clear();
-    redo_.clear();
+    history_.forget();
     if (other_system) {
         const auto lengths = families::screw_lengths_for(screw);
         const auto nearest = std::min_element(lengths.begin(), lengths.end(), [&](double a, double b) {
@@ -288,26 +287,16 @@ void StackBuilder::insert(const StackItem& item, int place) {
 }
 
 void StackBuilder::change(const families::StackDesign& next, project::Gesture gesture) {
-    if (gesture == project::single || gesture != gesture_ || undo_.empty()) undo_.push_back(design_);
-    gesture_ = gesture;
-    redo_.clear();
+    if (!history_.record(design_, next, {}, gesture)) return;
     design_ = next;
     refresh();
 }
 
 void StackBuilder::undo() {
-    if (undo_.empty()) return;
-    redo_.push_back(std::exchange(design_, undo_.back()));
-    undo_.pop_back();
-    gesture_ = project::single;
-    refresh();
+    if (history_.undo(design_)) refresh();
 }
 void StackBuilder::redo() {
-    if (redo_.empty()) return;
-    undo_.push_back(std::exchange(design_, redo_.back()));
-    redo_.pop_back();
-    gesture_ = project::single;
-    refresh();
+    if (history_.redo(design_)) refresh();
 }
 
 std::map<std::string, rig::Input> StackBuilder::inputs() const {
@@ -322,36 +311,10 @@ std::map<std::string, rig::Input> StackBuilder::inputs() const {
 }
 
 void StackBuilder::refresh_verdict(const mechanics::StackUp& stack, const mechanics::StackVerdict& v) {
-    using catalogue::Fit;
-    using mechanics::StackState;
-    const auto fit = catalogue::fit(design_.screw, design_.socket, v.turns);
-    auto verdict = v.state == StackState::right       ? study::Verdict::holds
-                   : v.state == StackState::too_short ? study::Verdict::doubtful
-                                                      : study::Verdict::slips;
-    QString state = v.state == StackState::right     ? tr("It is right")
-                    : v.state == StackState::bottoms ? tr("It bottoms")
-                    : v.state == StackState::shank   ? tr("It runs out of thread")
-                                                     : tr("It engages too little");
-    QString sentence = QString::fromStdString(families::stack_sentence(stack, v));
-    if (sentence.isEmpty())
-        sentence = tr("It stands out %1 and %2 turns carry.")
-                       .arg(shown(v.protrusion, Dimension::length))
-                       .arg(v.turns, 0, 'f', 1);
-    // No stack is right for threads that do not go together.
-    if (fit.fit != Fit::fits) {
-        const bool by_luck = fit.fit == Fit::by_luck;
-        if (!by_luck) {
-            verdict = study::Verdict::slips;
-            state = tr("The threads do not fit");
-        } else if (verdict == study::Verdict::holds) {
-            verdict = study::Verdict::doubtful;
-            state = tr("It goes in by luck");
-        }
-        sentence = QString::fromStdString(fit.reason) + (by_luck ? " " + sentence : QString());
-    }
-    verdict_->setText(mark_of(verdict) + " " + state);
-    set_text_colour(verdict_, theme().of(verdict));
-    sentence_->setText(sentence);
+    const auto j = study::judge(stack, v, catalogue::fit(design_.screw, design_.socket, v.turns));
+    verdict_->setText(mark_of(j.verdict) + " " + QString::fromStdString(j.state));
+    set_text_colour(verdict_, theme().of(j.verdict));
+    sentence_->setText(QString::fromStdString(j.sentence));
 }
 
 void StackBuilder::refresh() {

@@ -49,8 +49,8 @@ class StackBuilder : public QWidget {
     /// The same stack as inputs of the thread family.
     std::map<std::string, rig::Input> inputs() const;
 
-    bool can_undo() const { return !undo_.empty(); }
-    bool can_redo() const { return !redo_.empty(); }
+    bool can_undo() const { return history_.can_undo(); }
+    bool can_redo() const { return history_.can_redo(); }
     void undo();
     void redo();
 
@@ -80,8 +80,7 @@ class StackBuilder : public QWidget {
     void refresh_verdict(const mechanics::StackUp& stack, const mechanics::StackVerdict& verdict);
 
     families::StackDesign design_;
-    std::vector<families::StackDesign> undo_, redo_;
-    project::Gesture gesture_ = project::single;
+    project::History<families::StackDesign> history_;
     int selected_ = -1;
 
     QWidget *tray_, *item_row_;

@@ -7,7 +7,7 @@
 class QWidget;
 
 #include "drawing/drawing.h"
-#include "study/check.h"
+#include "study/verdict.h"
 
 namespace clampet::desktop {
 

@@ -25,7 +25,7 @@ QString sizes_of(const catalogue::Thread& t) {
     return ThreadDesk::tr("%1: outside %2, pitch %3 (%4 per inch), tap drill %5, clearance hole %6")
         .arg(QString::fromStdString(t.designation), shown(t.major, Dimension::length),
              shown(t.pitch, Dimension::length))
-        .arg(0.0254 / t.pitch, 0, 'g', 4)
+        .arg(quantity::inch / t.pitch, 0, 'g', 4)
         .arg(shown(catalogue::tap_drill(t), Dimension::length), shown(catalogue::clearance_hole(t), Dimension::length));
 }
 
@@ -135,9 +135,7 @@ void ThreadDesk::refresh() {
         const auto& female = a.male ? *other : *one;
         builder_->set_threads(male, female);
         const auto fit = catalogue::fit(male, female);
-        const auto verdict = fit.fit == catalogue::Fit::fits      ? study::Verdict::holds
-                             : fit.fit == catalogue::Fit::by_luck ? study::Verdict::doubtful
-                                                                  : study::Verdict::slips;
+        const auto verdict = study::judge(fit.fit);
         verdict_->setText(mark_of(verdict) + " " + text_of(catalogue::name_of(fit.fit)));
         set_text_colour(verdict_, theme().of(verdict));
         reason_->setText(QString::fromStdString(fit.reason));

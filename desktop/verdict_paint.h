@@ -2,7 +2,7 @@
 #include <QPainter>
 
 #include "desktop/hold_bar_layout.h"
-#include "study/check.h"
+#include "study/verdict.h"
 
 namespace clampet::desktop {
 

@@ -3,7 +3,7 @@
 #include <string_view>
 
 #include "families/family.h"
-#include "study/check.h"
+#include "study/verdict.h"
 
 namespace clampet::desktop {
 

@@ -7,6 +7,9 @@
 
 namespace clampet::catalogue {
 
+/// Young's modulus of a steel screw [Pa]. Shigley, table A-5 gives 207 GPa for carbon steel, 205 from memory.
+inline constexpr double steel_modulus = 205e9;
+
 /// A material as the strength checks use it, all SI.
 struct Material {
     std::string name;

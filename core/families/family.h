@@ -2,6 +2,7 @@
 #include <limits>
 #include <map>
 #include <memory>
+#include <optional>
 #include <span>
 #include <string>
 #include <string_view>
@@ -9,6 +10,7 @@
 #include <vector>
 
 #include "drawing/drawing.h"
+#include "families/phrase.h"
 #include "mechanics/working.h"
 #include "mechanics/wrench.h"
 #include "quantity/dimension.h"
@@ -39,6 +41,8 @@ struct Spread {
     double low = 1, high = 1;
     bool more_holds_more = true;  ///< false: its high value is the weak end (friction in a screw's thread)
     std::string weak_choice;      ///< for a choice: what the weak end of the band uses
+    /// More may hold more or less: each end of the band is tried with both of its ends.
+    bool either = false;
 };
 
 /// One input of a family.
@@ -68,10 +72,10 @@ enum class ModeClass { ultimate, service };
 struct Mode {
     std::string key;
     ModeClass mode_class = ModeClass::ultimate;
-    std::string label;       ///< "slides or twists"
+    Phrase label;            ///< "slides or twists"
     bool live_only = false;  ///< scaling the weight moves nothing: lambda_live only
-    /// A lock that holds or not whatever the size of the load: its factor is a margin, 1/utilisation, that must hold
-    /// for the permanent load and for the whole.
+    /// A lock that holds or not whatever the size of the load, or a limit that is a ratio: its factor is a margin,
+    /// 1/utilisation, that must hold for the permanent load and for the whole.
     bool scale_free = false;
 };
 
@@ -100,7 +104,7 @@ class Joint {
         return utilisation(mode, wrench) < 1;
     }
     /// "twists", "slides": how it would move, for modes that have motions.
-    virtual std::string motion(std::size_t mode, const Wrench& wrench) const;
+    virtual Phrase motion(std::size_t mode, const Wrench& wrench) const;
     virtual std::vector<NamedValue> demand(std::size_t mode, const Wrench& wrench) const = 0;
     virtual std::vector<NamedValue> capacity(std::size_t mode, const Wrench& wrench) const = 0;
     /// Named values that others may use: "preload", "engaged_turns".
@@ -150,7 +154,9 @@ Result<std::shared_ptr<const Joint>> join(const Family& family, const Values& gi
 
 /// One mode with its factors.
 struct ModeReport {
-    std::string mode, label, motion;
+    std::string mode;
+    Phrase label, motion;
+    const Phrase& words() const { return motion.empty() ? label : motion; }
     ModeClass mode_class = ModeClass::ultimate;
     double factor = mechanics_infinity, factor_mass = mechanics_infinity, factor_live = mechanics_infinity;
     std::vector<NamedValue> demand, capacity;
@@ -169,6 +175,9 @@ struct Factors {
     double mass = 0, live = 0;
     double least() const { return mass < live ? mass : live; }
 };
+/// Where what acts without any load, a preload, is too much for a mode already: the share of it that would be right,
+/// under 1 ("1.5x too tight"); 0 where nothing would be.
+std::optional<double> preload_share(const Joint& joint, std::size_t mode) noexcept;
 Factors factors(const Joint& joint, std::size_t mode, const Load& load) noexcept;
 Report report(const Joint& joint, const Load& load);
 

@@ -24,12 +24,15 @@ class FormulaJoint : public Joint {
         const auto& m = parts_.modes[mode];
         const auto search = m.searching ? m.searching() : m.utilisation;
         const auto used = [&](double lambda) { return search(ray.at(lambda)); };
-        if (!m.ends_with) return mechanics::first_exit(used, m.tolerance);
+        if (!m.ends_with)
+            return m.capacity_is_concave ? mechanics::first_exit(used, m.tolerance)
+                                         : mechanics::smallest_exit(used, m.tolerance);
         const double cap = mechanics::first_exit([&](double lambda) { return m.ends_with(ray.at(lambda)); });
-        return mechanics::first_exit_below(cap, used, m.tolerance);
+        const double exit = mechanics::first_exit_below(cap, used, m.tolerance);
+        return m.capacity_is_concave ? exit : mechanics::look_below(0, exit, used, m.tolerance, 8).exit;
     }
-    std::string motion(std::size_t mode, const Wrench& w) const override {
-        return parts_.modes[mode].motion ? parts_.modes[mode].motion(w) : std::string();
+    Phrase motion(std::size_t mode, const Wrench& w) const override {
+        return parts_.modes[mode].motion ? parts_.modes[mode].motion(w) : Phrase();
     }
     std::vector<NamedValue> demand(std::size_t mode, const Wrench& w) const override {
         return finite(parts_.modes[mode].demand(w));
@@ -93,8 +96,8 @@ FormulaMode ratio(Ratio r) {
     return m;
 }
 
-FormulaMode margin(std::string key, std::string label, std::function<double(const Wrench&)> margin_of,
-                   std::string formula, std::string source) {
+FormulaMode margin(std::string key, Phrase label, std::function<double(const Wrench&)> margin_of, std::string formula,
+                   std::string source) {
     FormulaMode m;
     m.mode = {std::move(key), ModeClass::ultimate, std::move(label), false, true};
     m.utilisation = [margin_of](const Wrench& w) {

@@ -10,21 +10,22 @@ struct FormulaMode {
     Mode mode;
     std::function<double(const Wrench&)> utilisation;
     std::function<std::vector<NamedValue>(const Wrench&)> demand, capacity;
-    std::function<std::string(const Wrench&)> motion;  ///< may be empty
-    std::string formula, source;                       ///< of the capacity, for the working
+    std::function<Phrase(const Wrench&)> motion;  ///< may be empty
+    std::string formula, source;                  ///< of the capacity, for the working
     /// For costly modes. `ends_with` is 1 where equilibrium is lost, beyond which the mode is not asked; `searching`
     /// makes a copy of the utilisation that may remember its last answer, for one search; `tolerance` of the factor,
     /// safe side.
     std::function<double(const Wrench&)> ends_with;
     std::function<std::function<double(const Wrench&)>()> searching;
     double tolerance = 1e-9;
+    bool capacity_is_concave = false;  ///< no load makes it hold again: its search needs no second look
 };
 
 /// What a mode asks for, what it can give, and how that is written.
 struct Ratio {
     std::string key;
     ModeClass mode_class = ModeClass::ultimate;
-    std::string label;
+    Phrase label;
     std::string name;  ///< of both, "pull"
     Dimension dimension = Dimension::force;
     std::function<double(const Wrench&)> demand, capacity;
@@ -34,8 +35,8 @@ struct Ratio {
 FormulaMode ratio(Ratio r);
 
 /// A lock whose margin does not depend on the load's size.
-FormulaMode margin(std::string key, std::string label, std::function<double(const Wrench&)> margin_of,
-                   std::string formula, std::string source);
+FormulaMode margin(std::string key, Phrase label, std::function<double(const Wrench&)> margin_of, std::string formula,
+                   std::string source);
 
 struct FormulaParts {
     std::vector<FormulaMode> modes;

@@ -7,14 +7,20 @@
 namespace clampet::families {
 
 double Joint::load_factor(std::size_t mode, const Ray& ray) const noexcept {
-    return mechanics::first_exit([&](double lambda) { return utilisation(mode, ray.at(lambda)); });
+    return mechanics::smallest_exit([&](double lambda) { return utilisation(mode, ray.at(lambda)); });
 }
-std::string Joint::motion(std::size_t, const Wrench&) const {
+Phrase Joint::motion(std::size_t, const Wrench&) const {
     return {};
+}
+
+std::optional<double> preload_share(const Joint& joint, std::size_t mode) noexcept {
+    const double alone = joint.utilisation(mode, {});
+    return alone >= 1 ? std::optional(1 / alone) : std::nullopt;
 }
 
 Factors factors(const Joint& joint, std::size_t mode, const Load& load) noexcept {
     Factors f;
+    if (const auto share = preload_share(joint, mode)) return {*share, *share};
     if (joint.modes()[mode].scale_free) {
         const auto margin = [&](const Wrench& w) {
             const double used = joint.utilisation(mode, w);

@@ -56,6 +56,23 @@ class Search {
         const Trial one = at(rising ? high : low);
         return one.reaches(required_) ? one : good;
     }
+    /// Between three trials of which the middle one is best: climbs until the factor is reached or the peak is found.
+    Trial climb(const Trial& before, const Trial& best, const Trial& after, int steps) {
+        if (parameter_.whole_number) return best;
+        Trial top = best;
+        double low = before.value, high = after.value;
+        for (int i = 0; i < steps && !top.reaches(required_); ++i) {  // golden section
+            const bool upper = high - top.value > top.value - low;
+            const double value = upper ? top.value + 0.382 * (high - top.value) : top.value - 0.382 * (top.value - low);
+            const Trial t = at(value);
+            if (t.built && t.least.factor > top.least.factor) {
+                (upper ? low : high) = top.value;
+                top = t;
+            } else
+                (upper ? high : low) = value;
+        }
+        return top;
+    }
     const Problem& refused() const { return refused_; }
 
  private:
@@ -132,6 +149,26 @@ Result<Solution> solve_choice(const Family& family, Values values, const Paramet
                    fmt::format("Change an input that “{}” depends on.", best.mode)};
 }
 
+/// A window may be narrower than the samples are apart, such as a balance point: where none reaches the factor, the
+/// peaks between them are climbed, the highest first.
+void climb_peaks(Search& search, std::vector<Trial>& trials, double required) {
+    if (std::any_of(trials.begin(), trials.end(), [&](const Trial& t) { return t.reaches(required); })) return;
+    std::vector<std::size_t> peaks;
+    const auto height = [&](std::size_t i) { return trials[i].built ? trials[i].least.factor : -1; };
+    for (std::size_t i = 1; i + 1 < trials.size(); ++i)
+        if (height(i) > 0 && height(i) >= height(i - 1) && height(i) >= height(i + 1)) peaks.push_back(i);
+    std::sort(peaks.begin(), peaks.end(), [&](std::size_t a, std::size_t b) { return height(a) > height(b); });
+    constexpr std::size_t most_peaks = 3;
+    for (std::size_t k = 0; k < std::min(peaks.size(), most_peaks); ++k) {
+        const std::size_t i = peaks[k];
+        const Trial top = search.climb(trials[i - 1], trials[i], trials[i + 1], 40);
+        if (top.value == trials[i].value) continue;
+        trials.insert(trials.begin() + static_cast<std::ptrdiff_t>(top.value > trials[i].value ? i + 1 : i), top);
+        if (top.reaches(required)) return;
+        break;  // places have moved: the highest is enough to say how far it can go
+    }
+}
+
 }  // namespace
 
 double ease_of_moving(const Joint& joint, const Load& load) noexcept {
@@ -174,6 +211,7 @@ Result<Solution> solve(const Family& family, const Values& given, std::string_vi
     const double present = number(*values, key);
     std::vector<Trial> trials;
     for (const double value : samples(*p, present)) trials.push_back(search.at(value));
+    climb_peaks(search, trials, required);
     // Nearest to what is in force, counted in samples: they are as dense as the input is fine there.
     const auto now = static_cast<std::ptrdiff_t>(std::min_element(trials.begin(), trials.end(),
                                                                   [&](const Trial& a, const Trial& b) {
@@ -222,15 +260,31 @@ std::vector<CurvePoint> factor_curve(const Family& family, const Values& given, 
     const auto values = complete(family, given);
     const auto* p = find_parameter(family, key);
     if (!values || !p || p->kind != Kind::quantity) return curve;
-    Search search(family, *values, *p, load, 1);
+    Search search(family, *values, *p, load, ModeReport::mechanics_infinity);
     search.use(accuracy);
+    std::vector<Trial> trials;
     for (unsigned i = 0; i < points; ++i) {
         double value = from + (to - from) * i / std::max(1u, points - 1);
         if (p->whole_number) value = std::round(value);
         value = std::clamp(value, p->least_allowed ? p->least : p->least + 1e-9 * (p->most - p->least), p->most);
         const Trial t = search.at(value);
-        curve.push_back({value, t.built ? t.least.factor : std::nan(""), t.least.mode, t.moves});
+        trials.push_back(t);
     }
+    // A peak between the points is drawn with its height.
+    const auto best = std::max_element(trials.begin(), trials.end(), [](const Trial& a, const Trial& b) {
+        return (a.built ? a.least.factor : -1) < (b.built ? b.least.factor : -1);
+    });
+    if (best != trials.begin() && best != trials.end() && best + 1 != trials.end() &&
+        std::isfinite(best->least.factor)) {
+        const auto before = best - 1, after = best + 1;
+        const double beside = std::max(before->least.factor, after->least.factor);
+        if (before->built && after->built && best->least.factor > 1.1 * beside) {
+            const Trial top = search.climb(*before, *best, *after, 12);
+            if (top.value != best->value) trials.insert(top.value > best->value ? after : best, top);
+        }
+    }
+    for (const auto& t : trials)
+        curve.push_back({t.value, t.built ? t.least.factor : std::nan(""), t.least.mode, t.moves});
     return curve;
 }
 

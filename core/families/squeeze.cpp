@@ -3,6 +3,7 @@
 #include <fmt/format.h>
 
 #include "families/parameter_rows.h"
+#include "quantity/dimension.h"
 
 namespace clampet::families {
 
@@ -64,7 +65,7 @@ Result<Squeeze> squeeze(const Values& values) {
                              mechanics::bearing_radius(s.screw), Dimension::length, "Shigley, uniform pressure"});
         s.working.push_back({"torque_per_preload", "T/N = (d₂/2) tan(ψ + ρ′) + μ_b r_b",
                              fmt::format("({:.3f} mm/2) tan({:.2f}° + ρ′) + {:.2f} · {:.2f} mm",
-                                         s.screw.pitch_diameter * 1e3, thread->lead_angle() * 57.29578,
+                                         s.screw.pitch_diameter * 1e3, thread->lead_angle() / quantity::degree,
                                          s.screw.bearing_friction, mechanics::bearing_radius(s.screw) * 1e3),
                              arm, Dimension::length, "VDI 2230 part 1"});
         s.working.push_back({"force_fresh", "F = T/(T/N)", fmt::format("{:.3g} N·m / {:.3f} mm", torque, arm * 1e3),

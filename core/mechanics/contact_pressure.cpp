@@ -28,7 +28,7 @@ PressureSolver::PressureSolver(const Patch& patch, double tolerance, Integration
     for (auto* v : {&padded_.x, &padded_.y, &padded_.stiffness}) v->resize(whole_blocks(patch.count()), 0);
     if (integration == Integration::exact) region_.emplace(patch);
     const double everywhere[] = {1, 0, 0};
-    const auto [e, k, kx, ky, kxx, kxy, kyy] = sums(everywhere);
+    const auto [e, k, kx, ky, kxx, kxy, kyy] = pressed_sums(everywhere);
     Eigen::Matrix3d stiffness;
     stiffness << k, kx, ky, kx, kxx, kxy, ky, kxy, kyy;
     compliance_ = stiffness.inverse();
@@ -83,7 +83,7 @@ ContactPressure PressureSolver::solve(double N, double Sx, double Sy, const Cont
     Eigen::Vector3d residual;
     Eigen::Matrix3d stiffness;
     const auto evaluate = [&](const Eigen::Vector3d& v) {
-        const auto [e, k0, kx, ky, kxx, kxy, kyy] = sums(v.data());
+        const auto [e, k0, kx, ky, kxx, kxy, kyy] = pressed_sums(v.data());
         stiffness << k0, kx, ky, kx, kxx, kxy, ky, kxy, kyy;
         // The energy is a difference of two sums: their rounding must not be taken for an overshoot.
         e_scale = e;

@@ -50,15 +50,17 @@ class PressureSolver {
     double second_moment_x() const { return inertia_x_; }
     double second_moment_y() const { return inertia_y_; }
 
- private:
-    struct Points {
-        std::vector<double> x, y, stiffness;
-    };
-    std::array<double, 7> sums(const double* abc) const noexcept {
+    /// Where g = a + b x + c y > 0: sum of k g^2, k, k x, k y, k x^2, k x y, k y^2.
+    std::array<double, 7> pressed_sums(const double* abc) const noexcept {
         return region_
                    ? region_->sums(abc)
                    : sum_pressed(padded_.x.data(), padded_.y.data(), padded_.stiffness.data(), padded_.x.size(), abc);
     }
+
+ private:
+    struct Points {
+        std::vector<double> x, y, stiffness;
+    };
     Patch patch_;
     double tolerance_;
     std::optional<PressedRegion> region_;

@@ -8,7 +8,7 @@ namespace clampet::mechanics {
 
 inline constexpr double not_driven = std::numeric_limits<double>::infinity();
 /// A demand under 1e-9 of the capacity does not drive a mode.
-inline constexpr double largest_factor = 1e9;
+inline constexpr double largest_factor = 1e9, least_driving_share = 1e-9;
 /// What lets go under a billionth of a millionth of its load holds nothing.
 inline constexpr double least_factor = 1e-15;
 
@@ -114,12 +114,88 @@ double first_exit_below(double cap, const Utilisation& utilisation, double toler
     if (!std::isfinite(cap)) return first_exit(utilisation, tolerance);
     if (!(cap > 0)) return 0;
     const double just_below = cap * (1 - std::max(1e-5, tolerance));
-    if (utilisation(just_below) < 1) return cap;
+    if (utilisation(just_below) < 1) return utilisation(0.0) < 1 ? cap : 0;
     return first_exit(
         [&](double lambda) {
             return lambda > just_below ? std::numeric_limits<double>::infinity() : utilisation(lambda);
         },
         tolerance);
+}
+
+/// What lies below an exit that a search has found.
+struct BelowExit {
+    double exit = not_driven;            ///< the smallest one seen
+    std::optional<double> closest_call;  ///< else where the utilisation comes back from its highest, above `close`
+    double step = 0;                     ///< between the places looked at there
+};
+
+/// Looks for an earlier exit where a mode may let go, hold again and let go: utilisations that are not convex.
+/// Meaning  Looks at `looks` places from `from`, up to which it holds, to `found`, closer towards the end; a peak
+///          between two of them that comes near 1 is climbed.
+/// Errors   A peak narrower than the places are apart, and under `close` beside it, is not seen.
+template <class Utilisation>
+BelowExit look_below(double from, double found, const Utilisation& used, double tolerance, int looks = 16,
+                     double close = 0.85) noexcept {
+    BelowExit below{found, std::nullopt, 0};
+    if (!(found > from) || !std::isfinite(found)) return below;
+    const auto exit_in = [&](double safe, double lost) {
+        return first_exit([&](double share) { return share >= 1 ? not_driven : used(safe + share * (lost - safe)); },
+                          tolerance) *
+                   (lost - safe) +
+               safe;
+    };
+    struct Look {
+        double at, used;
+    } before{from, 0}, last{from, used(from)};
+    double highest = close;
+    for (int i = 1; i <= looks + 1; ++i) {
+        const double left = 1 - static_cast<double>(i) / (looks + 1);
+        Look here{found - (found - from) * left * left, 0};
+        here.used = i > looks ? 0 : used(here.at);  // the way out at `found` is known
+        if (here.used >= 1) {
+            below.exit = exit_in(last.at, here.at);
+            return below;
+        }
+        if (last.used > highest && last.used > before.used && last.used > here.used && i <= looks) {
+            double low = before.at, high = here.at;
+            Look top = last;
+            for (int k = 0; k < 12 && high - low > 1e-4 * found; ++k) {  // golden section
+                const bool upper = high - top.at > top.at - low;
+                const double at = upper ? top.at + 0.382 * (high - top.at) : top.at - 0.382 * (top.at - low);
+                const double value = used(at);
+                if (value >= 1) {
+                    below.exit = exit_in(low, at);
+                    return below;
+                }
+                if (value > top.used) {
+                    (upper ? low : high) = top.at;
+                    top = {at, value};
+                } else
+                    (upper ? high : low) = at;
+            }
+            highest = top.used;
+            below.closest_call = top.at;
+            below.step = here.at - before.at;
+        }
+        before = last;
+        last = here;
+    }
+    return below;
+}
+
+/// first_exit() for a utilisation that need not be convex and costs little: what it finds is looked at again from
+/// below.
+template <class Utilisation>
+double smallest_exit(const Utilisation& used, double tolerance = 1e-9) noexcept {
+    const double exit = first_exit(used, tolerance);
+    double from = 0;
+    for (const double to : {5.0, 50.0}) {  // beyond what is of interest nothing is looked for
+        if (!(exit > from)) break;
+        const double end = std::min(exit, to), below = look_below(from, end, used, tolerance).exit;
+        if (below < end) return below;
+        from = end;
+    }
+    return exit;
 }
 
 }  // namespace clampet::mechanics

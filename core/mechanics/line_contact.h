@@ -11,7 +11,10 @@ struct LineContact {
     bool in_balance() const noexcept;
     bool is_whole() const noexcept;
     double density(double x) const noexcept;  ///< [N/m]
-    double peak() const noexcept;             ///< [N/m]
+    /// Force on a stretch of the jaw, exact where it ends in it [N].
+    double force_between(double from, double to) const noexcept;
+    /// Greatest density; infinity where the resultant leaves the jaw [N/m].
+    double peak() const noexcept;
 };
 
 }  // namespace clampet::mechanics

@@ -59,13 +59,19 @@ std::vector<QuadratureNode> rays(const PatchShape& shape, unsigned around) {
         for (unsigned i = 0; i < around; ++i) nodes.push_back({two_pi * (i + 0.5) / around, two_pi / around});
         return nodes;
     }
+    // Even along each side rather than in angle, so that the far ends of a narrow face are met as often as its middle.
     const auto angles = breaks(shape);
     for (std::size_t i = 0; i < angles.size(); ++i) {
         const double from = angles[i], to = i + 1 < angles.size() ? angles[i + 1] : angles.front() + two_pi;
         if (to - from < 1e-9) continue;
         const auto n = static_cast<unsigned>(std::ceil(around * (to - from) / two_pi)) + 1;
-        const auto part = gauss_nodes(n, from, to);
-        nodes.insert(nodes.end(), part.begin(), part.end());
+        const double a = reach_to_boundary(shape.polygon, shape.centre, from),
+                     b = reach_to_boundary(shape.polygon, shape.centre, to), turn = to - from;
+        const double ex = b * std::cos(turn) - a, ey = b * std::sin(turn), across = a * ey;
+        for (const auto& part : gauss_nodes(n, 0, 1)) {
+            const double x = a + part.at * ex, y = part.at * ey;
+            nodes.push_back({from + std::atan2(y, x), part.weight * across / (x * x + y * y)});
+        }
     }
     return nodes;
 }

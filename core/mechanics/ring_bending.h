@@ -15,6 +15,11 @@ struct RadialForce {
 /// Source   Roark's Formulas for Stress and Strain, circular rings; superposition.
 double ring_moment_per_radius(std::span<const RadialForce> forces) noexcept;
 
+/// Largest bending moment per radius of a ring between two close halves that press with a cosine of pressure, over the
+/// force across the split: (pi^2 - 8)/(2 pi^2), at the split. From the Fourier series of |cos|, M_n = r^2 q_n/(n^2 -
+/// 1).
+inline constexpr double cosine_collar_moment = 0.0947153;
+
 /// The influence of one inward force: signed moment per radius at an angle `phi` from it, per newton.
 double ring_influence(double phi) noexcept;
 

@@ -4,9 +4,13 @@
 #include <cmath>
 #include <numbers>
 
+#include "quantity/dimension.h"
+
 namespace clampet::mechanics {
 namespace {
-constexpr double inch = 0.0254, pound_force = 4.4482216152605, psi = 6894.757293168;
+using quantity::inch;
+using quantity::pound_force;
+using quantity::psi;
 constexpr double per_inch = pound_force / inch;
 }  // namespace
 

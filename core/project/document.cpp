@@ -8,7 +8,9 @@
 namespace clampet::project {
 namespace {
 
-constexpr std::size_t deepest_undo = 500;
+std::size_t mark_of(const std::string& text) {
+    return std::hash<std::string>()(text);
+}
 
 Change change_between(const study::RigCheck& before, const study::RigCheck& after, const std::string& only) {
     Change change;
@@ -51,15 +53,7 @@ void Document::set_rig(rig::Rig rig, const std::string& only_interface) {
 Status Document::perform(const Edit& edit, Gesture gesture) {
     auto next = edited(rig_, edit);
     if (!next) return next.problem();
-    const bool merges = gesture != single && !undo_.empty() && undo_.back().gesture == gesture;
-    if (*next == rig_ && !merges) return Done{};
-    if (merges) {
-        if (undo_.back().before == *next) undo_.pop_back();  // ended where it began
-    } else {
-        undo_.push_back({rig_, label_of(edit), gesture});
-        if (undo_.size() > deepest_undo) undo_.erase(undo_.begin());
-    }
-    redo_.clear();
+    if (!history_.record(rig_, *next, label_of(edit), gesture)) return Done{};
     std::string only;
     is_local(edit, only);
     const study::RigCheck before = check_;
@@ -69,29 +63,25 @@ Status Document::perform(const Edit& edit, Gesture gesture) {
 }
 
 void Document::undo() {
-    if (undo_.empty()) return;
-    Step step = std::move(undo_.back());
-    undo_.pop_back();
-    redo_.push_back({rig_, step.label, single});
-    set_rig(std::move(step.before), "");
+    auto rig = rig_;
+    if (!history_.undo(rig)) return;
+    set_rig(std::move(rig), "");
     notify({true, {}});
 }
 
 void Document::redo() {
-    if (redo_.empty()) return;
-    Step step = std::move(redo_.back());
-    redo_.pop_back();
-    undo_.push_back({rig_, step.label, single});
-    set_rig(std::move(step.before), "");
+    auto rig = rig_;
+    if (!history_.redo(rig)) return;
+    set_rig(std::move(rig), "");
     notify({true, {}});
 }
 
 Status Document::adopt(rig::Rig rig, std::optional<std::filesystem::path> path, bool modified) {
     if (!rig.parts.empty())
         if (const auto ok = rig::validate(rig); !ok) return ok.problem();
-    undo_.clear();
-    redo_.clear();
+    history_.forget();
     path_ = std::move(path);
+    file_mark_.reset();
     if (modified)
         saved_.reset();
     else
@@ -107,13 +97,15 @@ Status Document::open(const std::filesystem::path& path) {
     auto rig = read_rig(*text);
     if (!rig)
         return Problem{path.filename().string() + ", " + rig.problem().where, rig.problem().what, rig.problem().remedy};
-    return adopt(std::move(*rig), path);
+    if (const auto done = adopt(std::move(*rig), path); !done) return done.problem();
+    file_mark_ = mark_of(*text);
+    return Done{};
 }
 
 void Document::start_new() {
-    undo_.clear();
-    redo_.clear();
+    history_.forget();
     path_.reset();
+    file_mark_.reset();
     saved_ = rig::Rig{};
     set_rig({}, "");
     notify({true, {}});
@@ -124,13 +116,23 @@ Status Document::save() {
     return save_as(*path_);
 }
 
-Status Document::save_as(const std::filesystem::path& path) {
+bool Document::was_changed_elsewhere(const std::filesystem::path& path) const {
+    if (!path_ || !file_mark_ || path != *path_) return false;
+    const auto text = read_file(path);
+    return text && mark_of(*text) != *file_mark_;
+}
+
+Status Document::save_as(const std::filesystem::path& path, Over over) {
+    if (over == Over::nothing && was_changed_elsewhere(path))
+        return Problem{"changed", "Another window or program has changed the file since it was opened here.",
+                       "Save a copy under another name, or write over it on purpose."};
     const std::string text = write_rig(rig_);
     if (const auto done = write_file_atomically(path, text); !done) return done.problem();
     path_ = path;
+    file_mark_ = mark_of(text);
     saved_ = rig_;
     modified_ = false;
-    if (!undo_.empty()) undo_.back().gesture = single;  // edits never merge across a save
+    history_.seal();  // edits never merge across a save
     notify({});
     return Done{};
 }

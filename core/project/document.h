@@ -8,13 +8,10 @@
 #include <vector>
 
 #include "project/edits.h"
+#include "project/history.h"
 #include "study/check.h"
 
 namespace clampet::project {
-
-/// Edits with the same non-zero gesture (press to release, one visit to a field) undo together.
-using Gesture = std::uint64_t;
-inline constexpr Gesture single = 0;
 
 /// What an edit changed, with all that follows from it.
 struct Change {
@@ -36,10 +33,10 @@ class Document {
 
     /// Does an edit, or gives the Problem and changes nothing.
     Status perform(const Edit& edit, Gesture gesture = single);
-    bool can_undo() const { return !undo_.empty(); }
-    bool can_redo() const { return !redo_.empty(); }
-    std::string undo_label() const { return can_undo() ? undo_.back().label : ""; }
-    std::string redo_label() const { return can_redo() ? redo_.back().label : ""; }
+    bool can_undo() const { return history_.can_undo(); }
+    bool can_redo() const { return history_.can_redo(); }
+    std::string undo_label() const { return history_.undo_label(); }
+    std::string redo_label() const { return history_.redo_label(); }
     void undo();
     void redo();
 
@@ -48,8 +45,13 @@ class Document {
     /// Takes a whole rig (new, demo, recovered). `modified` marks work that is in no file.
     Status adopt(rig::Rig rig, std::optional<std::filesystem::path> path = {}, bool modified = false);
     void start_new();
+    /// Errors  A Problem when there is no file yet, when another program has changed it, or when it cannot be written.
     Status save();
-    Status save_as(const std::filesystem::path& path);
+    /// `Over::changes`: also where another program has changed the file since it was read.
+    enum class Over { nothing, changes };
+    Status save_as(const std::filesystem::path& path, Over over = Over::nothing);
+    /// Whether the file at `path` is the open one and holds something else than was read from it or written to it.
+    bool was_changed_elsewhere(const std::filesystem::path& path) const;
     const std::optional<std::filesystem::path>& path() const { return path_; }
     bool is_modified() const { return modified_; }
     /// Grows with every change of the rig, so that a view knows whether it shows the present one.
@@ -61,18 +63,14 @@ class Document {
     [[nodiscard]] Subscription observe(Observer observer);
 
  private:
-    struct Step {
-        rig::Rig before;
-        std::string label;
-        Gesture gesture = single;
-    };
     void set_rig(rig::Rig rig, const std::string& only_interface);
     void notify(const Change& change);
 
     rig::Rig rig_;
     study::RigCheck check_;
-    std::vector<Step> undo_, redo_;
+    History<rig::Rig> history_;
     std::optional<std::filesystem::path> path_;
+    std::optional<std::size_t> file_mark_;  ///< of the file's text as it was last read or written here
     bool modified_ = false;
     std::optional<rig::Rig> saved_;  ///< what the file holds, so that undoing back to it is unmodified
     std::uint64_t revision_ = 0;

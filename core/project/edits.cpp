@@ -34,6 +34,12 @@ double top_of(const rig::Part& part) {
     return top;
 }
 
+Status check_name(const std::string& name) {
+    if (name.empty() || name.size() > 200)
+        return Problem{"name", "A name has 1 to 200 characters.", "For example Camera, 35 mm lens."};
+    return Done{};
+}
+
 struct Apply {
     rig::Rig rig;
 
@@ -59,8 +65,7 @@ struct Apply {
     Result<rig::Rig> operator()(const SetPartName& e) {
         rig::Part* part = rig.part(e.part);
         if (!part) return missing("part", e.part);
-        if (e.name.empty() || e.name.size() > 200)
-            return Problem{"name", "A name has 1 to 200 characters.", "For example Camera, 35 mm lens."};
+        if (const auto ok = check_name(e.name); !ok) return ok.problem();
         part->name = e.name;
         return std::move(rig);
     }
@@ -82,6 +87,7 @@ struct Apply {
         return checked();
     }
     Result<rig::Rig> operator()(const SetRigName& e) {
+        if (const auto ok = check_name(e.name); !ok) return ok.problem();
         rig.name = e.name;
         return std::move(rig);
     }
@@ -147,8 +153,13 @@ struct Apply {
             std::find_if(f->elements.begin(), f->elements.end(), [&](const auto& x) { return x.id == id; });
         if (element == f->elements.end()) return missing("element", id);
         change(*element);
-        for (const auto end : {rig::End::typical, rig::End::weak, rig::End::strong})
-            if (auto ok = rig::prepare(*f, end); !ok) return Problem{where, ok.problem().what, ok.problem().remedy};
+        for (const auto end : rig::all_ends_of(*f))
+            if (auto ok = rig::prepare(*f, end); !ok) {
+                // A problem of the edited input is shown at its field; one that it causes elsewhere names its place.
+                const bool own = where.empty() || ok.problem().where.ends_with("/inputs/" + where);
+                if (own && !where.empty()) return Problem{where, ok.problem().what, ok.problem().remedy};
+                return rig::placed(rig, interface, ok.problem());
+            }
         return std::move(rig);
     }
     Result<rig::Rig> checked() {

@@ -6,12 +6,16 @@
 #include <unistd.h>
 
 #include <cerrno>
+#include <charconv>
+#include <csignal>
 #include <cstring>
 #include <fstream>
 #include <sstream>
 
 namespace clampet::project {
 namespace {
+
+constexpr std::string_view part_ending = ".part";
 
 Problem cannot_write(const std::filesystem::path& path, int error) {
     const std::string what = fmt::format("“{}” could not be written: {}.", path.string(), std::strerror(error));
@@ -61,6 +65,25 @@ bool write_all(int fd, std::string_view text) {
     return true;
 }
 
+/// A save that was killed leaves its `.part` behind: those of this file whose process has ended go.
+void sweep_stale_parts(const std::filesystem::path& folder, const std::string& stem) {
+    std::error_code error;
+    std::filesystem::directory_iterator entry(folder, error), end;
+    for (; !error && entry != end; entry.increment(error)) {
+        const std::string name = entry->path().filename().string();
+        if (!name.starts_with(stem) || !name.ends_with(part_ending)) continue;
+        const std::string_view middle =
+            std::string_view(name).substr(stem.size(), name.size() - stem.size() - part_ending.size());
+        pid_t process = 0;
+        const auto [last, bad] = std::from_chars(middle.data(), middle.data() + middle.size(), process);
+        if (bad != std::errc() || last != middle.data() + middle.size() || process <= 0) continue;
+        if (process == ::getpid() || (::kill(process, 0) != 0 && errno == ESRCH)) {
+            std::error_code ignored;
+            std::filesystem::remove(entry->path(), ignored);
+        }
+    }
+}
+
 }  // namespace
 
 Result<std::string> read_file(const std::filesystem::path& path) {
@@ -94,8 +117,8 @@ Status write_file_atomically(const std::filesystem::path& given, std::string_vie
     std::filesystem::path path = std::filesystem::weakly_canonical(given, error);  // through a link, to the file itself
     if (error || path.empty()) path = given;
     const std::filesystem::path folder = path.has_parent_path() ? path.parent_path() : ".";
-    const std::filesystem::path beside =
-        folder / fmt::format(".{}.{}.part", path.filename().string().substr(0, 200), ::getpid());
+    const std::string stem = "." + path.filename().string().substr(0, 200) + ".";
+    const std::filesystem::path beside = folder / (stem + std::to_string(::getpid()) + std::string(part_ending));
     mode_t mode = 0644;
     struct stat old {};
     if (::stat(path.c_str(), &old) == 0) {
@@ -104,6 +127,7 @@ Status write_file_atomically(const std::filesystem::path& given, std::string_vie
         // A file that was made read-only is protected on purpose, although its folder would allow a rename.
         if (::access(path.c_str(), W_OK) != 0) return cannot_write(path, errno);
     }
+    sweep_stale_parts(folder, stem);
     Temporary temporary(beside);
     temporary.fd = ::open(beside.c_str(), O_WRONLY | O_CREAT | O_TRUNC | O_CLOEXEC, mode);
     if (temporary.fd < 0) return cannot_write(path, errno);

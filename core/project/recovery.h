@@ -31,8 +31,12 @@ class Recovery {
     /// Takes over the newest copy that no running program holds, if there is one. Copies that cannot be read stay in
     /// place.
     std::optional<Recovered> take_orphan();
+    /// How many such copies there are.
+    std::size_t orphans() const;
 
  private:
+    std::vector<std::filesystem::path> copies() const;  ///< of others, the newest first
+    std::filesystem::path lock_of(const std::filesystem::path& copy) const;
     std::filesystem::path folder_, data_, lock_path_;
     int lock_ = -1;
 };

@@ -9,7 +9,6 @@ namespace {
 
 constexpr Exponents none{}, length{1}, mass{0, 1}, force{1, 1, -2}, torque{2, 1, -2}, stress{-1, 1, -2},
     stiffness{0, 1, -2}, speed{1, 0, -1}, time{0, 0, 1}, angle{0, 0, 0, 1}, money{0, 0, 0, 0, 1};
-constexpr double pound_force = pound * standard_gravity;
 
 std::vector<Unit> make_units() {
     std::vector<Unit> all{

@@ -26,6 +26,9 @@ struct Exponents {
 inline constexpr double inch = 0.0254;
 inline constexpr double pound = 0.45359237;
 inline constexpr double standard_gravity = 9.80665;
+inline constexpr double pound_force = pound * standard_gravity;  ///< [N]
+inline constexpr double psi = pound_force / (inch * inch);       ///< [Pa]
+inline constexpr double degree = 0.017453292519943295;           ///< pi/180 [rad]
 
 /// One unit that a person may type. `weighs` marks mass units that workshop language also uses for force or torque.
 struct Unit {

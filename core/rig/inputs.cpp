@@ -12,16 +12,16 @@ using families::Kind;
 using families::Parameter;
 using families::Values;
 
-double at_end(const Band& band, End end, bool more_holds_more) {
+double at_end(const Band& band, End end, const families::Spread& spread) {
     if (end == End::typical) return band.typical;
-    return (end == End::weak) == more_holds_more ? band.low : band.high;
+    const bool turned = spread.either && (end == End::weak_turned || end == End::strong_turned);
+    return (is_weak(end) == spread.more_holds_more) != turned ? band.low : band.high;
 }
 
 /// A plain number scatters as its parameter says; within the parameter's bounds.
 double spread(double typical, const Parameter& p, End end) {
     const Band band{typical * p.spread.low, typical, typical * p.spread.high};
-    return std::clamp(at_end(band, end, p.spread.more_holds_more), std::min(p.least, typical),
-                      std::max(p.most, typical));
+    return std::clamp(at_end(band, end, p.spread), std::min(p.least, typical), std::max(p.most, typical));
 }
 
 struct Resolve {
@@ -44,7 +44,7 @@ struct Resolve {
             return Problem{parameter.key,
                            fmt::format("{} has its low, typical and high values out of order.", parameter.label),
                            "Give low ≤ typical ≤ high."};
-        return families::Value{at_end(band, end, parameter.spread.more_holds_more)};
+        return families::Value{at_end(band, end, parameter.spread)};
     }
     Result<families::Value> operator()(const FrictionOf& friction) const {
         if (parameter.friction_pair.empty())
@@ -52,7 +52,7 @@ struct Resolve {
                            "Give a number."};
         const auto pair = catalogue::friction_named(friction.pair);
         if (!pair) return Problem{parameter.key, pair.problem().what, pair.problem().remedy};
-        return families::Value{at_end({pair->low, pair->typical, pair->high}, end, parameter.spread.more_holds_more)};
+        return families::Value{at_end({pair->low, pair->typical, pair->high}, end, parameter.spread)};
     }
     Result<families::Value> operator()(const Link& link) const {
         const auto at = linked.find(link.element + "." + link.result);
@@ -91,8 +91,7 @@ Result<Values> values_of(const Element& element, End end, const std::map<std::st
         } else {
             values[parameter.key] = parameter.standard_text;
         }
-        if (end == End::weak && !parameter.spread.weak_choice.empty())
-            values[parameter.key] = parameter.spread.weak_choice;
+        if (is_weak(end) && !parameter.spread.weak_choice.empty()) values[parameter.key] = parameter.spread.weak_choice;
     }
     if (known == element.inputs.size()) return values;
     for (const auto& [key, input] : element.inputs)
@@ -100,6 +99,26 @@ Result<Values> values_of(const Element& element, End end, const std::map<std::st
             return Problem{"inputs/" + key, fmt::format("{} has no parameter “{}”.", family->name(), key),
                            fmt::format("“clampet-cli bench {} --params” lists them.", family->key())};
     return values;
+}
+
+std::vector<End> ends_of(const Element& element, End end) {
+    const auto* family = families::family_named(element.family);
+    const auto rows = family ? family->parameters() : std::span<const Parameter>();
+    if (std::none_of(rows.begin(), rows.end(), [](const Parameter& p) { return p.spread.either; })) return {end};
+    return {end, end == End::weak ? End::weak_turned : End::strong_turned};
+}
+
+std::vector<End> ends_of(const Interface& interface, End end) {
+    for (const auto& element : interface.elements)
+        if (auto ends = ends_of(element, end); ends.size() > 1) return ends;
+    return {end};
+}
+
+std::vector<End> all_ends_of(const Interface& interface) {
+    std::vector<End> all{End::typical};
+    for (const auto end : {End::weak, End::strong})
+        for (const auto each : ends_of(interface, end)) all.push_back(each);
+    return all;
 }
 
 Result<Prepared> prepare(const Interface& interface, End end) {

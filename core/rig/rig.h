@@ -122,8 +122,18 @@ Status validate_structure(const Rig& rig);
 /// A Problem of prepare() with its place in the whole rig.
 Problem placed(const Rig& rig, std::string_view interface, const Problem& problem);
 
-/// The end of every input's band that is asked for.
-enum class End { weak, typical, strong };
+/// The end of every input's band that is asked for. `..._turned`: inputs of which more may hold more or less
+/// (families::Spread::either) take their other end.
+enum class End { weak, typical, strong, weak_turned, strong_turned };
+constexpr bool is_weak(End end) {
+    return end == End::weak || end == End::weak_turned;
+}
+/// The weak or strong ends that a family's, or an interface's elements' inputs have: one, or two where some go either
+/// way.
+std::vector<End> ends_of(const Interface& interface, End end);
+/// All at which an interface is computed: typical, weak and strong.
+std::vector<End> all_ends_of(const Interface& interface);
+std::vector<End> ends_of(const Element& element, End end);
 
 /// An interface's elements, ready to compute.
 struct Prepared {

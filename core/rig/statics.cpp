@@ -51,16 +51,26 @@ Placement place(const Rig& rig) {
     return p;
 }
 
-mechanics::Wrench weight_wrench(const Rig& rig, const Placement& placement, const std::string& interface) {
+std::vector<mechanics::Wrench> weight_wrenches(const Rig& rig, const Placement& placement,
+                                               const std::string& interface) {
+    std::vector<mechanics::Wrench> all;
     const auto& frame = placement.world_from_interface.at(interface);
-    Vector force = Vector::Zero(), moment = Vector::Zero();
+    const Vector gravity(0, 0, -quantity::standard_gravity);
     for (const auto& id : placement.beyond.at(interface)) {
         const Part& part = *rig.part(id);
-        const Vector weight(0, 0, -part.mass * quantity::standard_gravity);
-        force += weight;
-        moment += (placement.centre_of_gravity(part) - frame.translation()).cross(weight);
+        const Vector weight = part.mass * gravity;
+        all.push_back(
+            expressed(frame, weight, (placement.centre_of_gravity(part) - frame.translation()).cross(weight)));
     }
-    return expressed(frame, force, moment);
+    const Vector own = frame.linear().transpose() * gravity;
+    all.push_back({0, 0, 0, 0, 0, 0, own.x(), own.y(), own.z()});
+    return all;
+}
+
+mechanics::Wrench weight_wrench(const Rig& rig, const Placement& placement, const std::string& interface) {
+    mechanics::Wrench sum;
+    for (const auto& w : weight_wrenches(rig, placement, interface)) sum = sum + w;
+    return sum;
 }
 
 mechanics::Wrench force_wrench(const Placement& placement, const std::string& interface, const PointForce& force) {

@@ -29,7 +29,11 @@ struct PointForce {
 
 /// Wrench of the weights beyond an interface, plus point forces that act on parts beyond it, in the interface's frame.
 /// Meaning  F = sum m g + sum F_j; M = sum (r - o) x F about the interface's origin. Statics of a tree of rigid parts.
+/// Gravity acts on what the interface itself weighs too, in its true direction.
 mechanics::Wrench weight_wrench(const Rig& rig, const Placement& placement, const std::string& interface);
+/// The same part by part, in the order of Placement::beyond, and last what the interface itself weighs.
+std::vector<mechanics::Wrench> weight_wrenches(const Rig& rig, const Placement& placement,
+                                               const std::string& interface);
 mechanics::Wrench force_wrench(const Placement& placement, const std::string& interface, const PointForce& force);
 
 /// Where the hand meets the rig, in the world. Empty when no part is pushed.

@@ -169,7 +169,7 @@ Problem placed(const Rig& rig, std::string_view interface, const Problem& proble
 Status validate(const Rig& rig) {
     if (auto ok = validate_structure(rig); !ok) return ok;
     for (const auto& f : rig.interfaces)
-        for (const End end : {End::typical, End::weak, End::strong})
+        for (const End end : all_ends_of(f))
             if (auto prepared = prepare(f, end); !prepared) return placed(rig, f.id, prepared.problem());
     return Done{};
 }

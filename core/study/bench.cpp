@@ -1,30 +1,37 @@
 #include "study/bench.h"
 
 #include <algorithm>
+#include <limits>
 
 #include "families/solve.h"
+#include "quantity/dimension.h"
 
 namespace clampet::study {
 
-mechanics::Load load_of(const BenchLoad& p) {
-    constexpr double gravity = 9.80665;
-    const double weight = p.mass * gravity;
-    double fx = 0, fy = 0, fz = 0;
-    switch (p.stands) {
+mechanics::Wrench gravity_of(Stands stands) {
+    constexpr double g = quantity::standard_gravity;
+    mechanics::Wrench field;
+    switch (stands) {
         case Stands::upright:
-            fz = -weight;
+            field.gz = -g;
             break;
         case Stands::hung:
-            fz = weight;
+            field.gz = g;
             break;
         case Stands::level_along_x:
-            fx = -weight;
+            field.gx = -g;
             break;
         case Stands::level_along_y:
-            fy = -weight;
+            field.gy = -g;
             break;
     }
-    return {families::force_at(p.at, fx, fy, fz), families::force_in_plane(p.at, p.plane, p.direction, p.push)};
+    return field;
+}
+
+mechanics::Load load_of(const BenchLoad& p) {
+    const auto field = gravity_of(p.stands);
+    const auto weight = families::force_at(p.at, p.mass * field.gx, p.mass * field.gy, p.mass * field.gz);
+    return {weight + field, families::force_in_plane(p.at, p.plane, p.direction, p.push)};
 }
 
 namespace {
@@ -61,17 +68,20 @@ Result<BenchResult> judge(const Bench& bench) {
     const mechanics::Load load = bench.load();
     result.report = families::report(**joint, load);
     result.low = result.high = result.report.factor;
-    for (const auto end : {rig::End::weak, rig::End::strong})
-        if (const auto other = joint_at(bench.element, end)) {
-            const double factor = families::least_factor(**other, load).factor;
-            result.low = std::min(result.low, factor);
-            result.high = std::max(result.high, factor);
-        }
-    const auto& notes = result.report.advisories;
-    const bool doubt = std::any_of(notes.begin(), notes.end(), [](const auto& a) { return a.doubtful; });
-    result.verdict = !(result.report.factor >= 1)                                          ? Verdict::slips
-                     : result.report.factor >= bench.required && result.low >= 1 && !doubt ? Verdict::holds
-                                                                                           : Verdict::doubtful;
+    const auto at_end = [&](rig::End end, const mechanics::Load& under) {
+        double least = std::numeric_limits<double>::infinity();
+        bool built = false;
+        for (const auto each : rig::ends_of(bench.element, end))
+            if (const auto other = joint_at(bench.element, each)) {
+                least = std::min(least, families::least_factor(**other, under).factor);
+                built = true;
+            }
+        return built ? least : result.report.factor;
+    };
+    for (const double share : {weight_that_helps, weight_that_hurts})
+        result.low = std::min(result.low, at_end(rig::End::weak, {share * load.permanent, load.variable}));
+    result.high = std::max(result.high, at_end(rig::End::strong, load));
+    result.verdict = judge({result.low, result.report.factor}, bench.required, result.report.advisories);
     return result;
 }
 

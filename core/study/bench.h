@@ -21,8 +21,11 @@ struct BenchLoad {
     double push = 15;  ///< of a hand, at the centre of gravity [N]
     families::Plane plane = families::Plane::xz;
     double direction = 0;  ///< of the push, in that plane [rad]
+    friend bool operator==(const BenchLoad&, const BenchLoad&) = default;
 };
-/// The weight stays, the push comes and goes.
+/// Gravity in the interface's frame, as it acts on what the interface itself weighs.
+mechanics::Wrench gravity_of(Stands stands);
+/// The weight stays, the interface's own too; the push comes and goes.
 mechanics::Load load_of(const BenchLoad& load);
 
 /// What a row of stock fills; a torque comes with its low and high.
@@ -35,6 +38,7 @@ struct Bench {
     std::optional<mechanics::Load> from_rig;  ///< instead of the payload: the governing load of a seam
     double required = 2;
     mechanics::Load load() const { return from_rig ? *from_rig : load_of(payload); }
+    friend bool operator==(const Bench&, const Bench&) = default;
 };
 
 struct BenchResult {
@@ -44,7 +48,7 @@ struct BenchResult {
     double low = 0, high = 0;  ///< factor with all friction and torque weak, and strong
     Verdict verdict = Verdict::slips;
 };
-/// Holds: typical >= required and weak >= 1, and no standing advisory. Doubtful: typical >= 1. Slips otherwise.
+/// Judged by verdict.h's rule.
 /// Errors  A Problem whose `where` is the key of the input that cannot be built.
 Result<BenchResult> judge(const Bench& bench);
 

@@ -7,17 +7,18 @@
 #include "families/family.h"
 #include "rig/rig.h"
 #include "rig/statics.h"
+#include "study/verdict.h"
 
 namespace clampet::study {
-
-enum class Verdict { holds, doubtful, slips };
-std::string_view name_of(Verdict verdict);  ///< "Holds", "Doubtful", "Slips"
 
 inline constexpr std::string_view case_rest = "rest", case_push = "hand push";
 
 /// One mode of one element under the worst of the load cases.
 struct ModeResult {
-    std::string element, family, mode, label, motion;
+    std::string element, family, mode;
+    families::Phrase words;  ///< how it would move, or what the mode is called
+    bool has_motion = false;
+    bool too_tight = false;  ///< what presses alone is too much: the factor is its share
     families::ModeClass mode_class = families::ModeClass::ultimate;
     double mass = 0, live = 0;                 ///< lambda_mass, lambda_live at typical inputs; infinity when not driven
     std::string load_case;                     ///< the case in which the lesser of them is least
@@ -51,8 +52,8 @@ struct CheckOptions {
 };
 
 /// Every interface under every load case, at typical, weak and strong inputs.
-/// Meaning  Holds: typical >= required and weak >= 1. Doubtful: typical >= 1, or a standing advisory. Slips otherwise.
-///          The push's worst direction is searched for each mode: 162 directions at typical inputs (42 and the typical
+/// Meaning  Judged by verdict.h's rule. The push's worst direction is searched for each mode: 162 directions at typical
+/// inputs (42 and the typical
 ///          worst one at the ends of the band), then refined to 0.5 degrees.
 /// Errors   A Problem when the rig is not valid, or a case is unknown.
 Result<RigCheck> check(const rig::Rig& rig, const CheckOptions& options = {});

@@ -9,18 +9,9 @@
 namespace clampet::study {
 namespace {
 
-std::string with_verb(const ModeResult& m) {
-    return m.motion.empty() ? m.label : m.motion;
-}
-
-/// "twists" → "twist", for "would twist first".
-std::string infinitive(const std::string& verb) {
-    const auto space = verb.find(' ');
-    std::string first = verb.substr(0, space), rest = space == verb.npos ? "" : verb.substr(space);
-    if (first == "is") return "be" + rest;
-    if (first == "crushes") return "crush" + rest;
-    if (first.size() > 2 && first.ends_with("s")) first.pop_back();
-    return first + rest;
+/// "is 1.5× too tight: crushes its face"
+std::string too_tight(const ModeResult& m) {
+    return fmt::format("is {} too tight: it {}", quantity::format_factor(1 / m.factor()), m.words.does());
 }
 
 std::string under(const ModeResult& m) {
@@ -46,17 +37,19 @@ std::string direction_words(const Eigen::Vector3d& push) {
 std::string short_sentence(const InterfaceResult& r) {
     if (!r.governs) return "nothing drives it";
     const auto& m = r.modes[*r.governs];
-    if (m.factor() == 0) return with_verb(m);
-    return fmt::format("would {} first", infinitive(with_verb(m)));
+    if (m.too_tight) return too_tight(m);
+    if (m.factor() == 0) return m.words.does();
+    return fmt::format("would {} first", m.words.bare());
 }
 
 std::string sentence(const InterfaceResult& r) {
     if (!r.governs) return fmt::format("{}: no load drives it to let go.", r.name);
     const auto& m = r.modes[*r.governs];
-    if (m.factor() == 0) return fmt::format("{} {}.", r.name, with_verb(m));
+    if (m.too_tight) return fmt::format("{} {}.", r.name, too_tight(m));
+    if (m.factor() == 0) return fmt::format("{} {}.", r.name, m.words.does());
     const char* margin = m.by_mass() ? "this load" : "this push";
     return fmt::format("{} {} at {} {}, {}.", r.name,
-                       r.verdict == Verdict::slips ? with_verb(m) : "would " + infinitive(with_verb(m)),
+                       r.verdict == Verdict::slips ? m.words.does() : "would " + m.words.bare(),
                        quantity::format_factor(m.factor()), margin, under(m));
 }
 

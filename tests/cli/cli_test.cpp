@@ -253,7 +253,7 @@ TEST_CASE("every family answers on the command line, and agrees with the core", 
         CHECK((r.exit_code == 0 || r.exit_code == 1));
         const auto answer = json::parse(r.out);
         const auto joint = *clampet::families::join(*family, {});
-        const auto report = clampet::families::report(*joint, {{}, {2, 1, -9, 0.1, 0.3, 0.2}});
+        const auto report = clampet::families::report(*joint, {{}, {2, 1, -9, 0.1, 0.3, 0.2, 0, 0, -9.80665}});
         if (std::isinf(report.factor))
             CHECK(answer.at("factor").is_null());
         else
@@ -301,7 +301,7 @@ TEST_CASE("stock by its name", "[cli]") {
 }
 
 TEST_CASE("every family gives on the command line what it gives in the core", "[cli][families]") {
-    const families::Load load{{1, 2, -14, 0.3, 0.8, 0.1}, {4, 3, 2, 0.4, 0.5, 0.3}};
+    const families::Load load{{1, 2, -14, 0.3, 0.8, 0.1, 0, 0, -9.80665}, {4, 3, 2, 0.4, 0.5, 0.3}};
     for (const auto* family : families::registry()) {
         const std::string key(family->key());
         CAPTURE(key);
@@ -333,9 +333,11 @@ TEST_CASE("every family gives on the command line what it gives in the core", "[
 TEST_CASE("a stack by key and value: ends, walls and what cannot be read", "[cli]") {
     const auto through = json::parse(run("thread stack screw=M6x20mm items=5mm socket=12mm end=through --json").out);
     CHECK(through.at("verdict") == "right");
+    CHECK(through.at("judgement") == "Holds");
     CHECK(through.at("screw_lengths").at("high").is_null());
     const auto shank = json::parse(run("thread stack screw=M6x30mm items=5mm socket=40mm plain=12mm --json").out);
     CHECK(shank.at("verdict") == "shank");
+    CHECK_THAT(shank.at("sentence").get<std::string>(), Catch::Contains("it clamps nothing"));
     const auto shallow = json::parse(run("thread stack screw=M6x16mm items=12mm socket=2mm --json").out);
     CHECK(shallow.at("screw_lengths").is_null());
     for (const char* bad : {"thread stack screw=M6x20mm socket=12mm colour=red", "thread stack screw=M6x20mm socket",
@@ -372,4 +374,40 @@ TEST_CASE("advice for one interface", "[cli]") {
     // Nothing that is given is ignored.
     CHECK(run("bench ball --required 3 --wrench 1,0,0,0,0,0").exit_code == 2);
     CHECK(run("bench ball --params --advice --wrench 1,0,0,0,0,0").exit_code == 2);
+}
+
+TEST_CASE("an input that does not count is refused by name, with the choice that would make it count", "[cli]") {
+    const auto dropped = run("bench ball torque=0.5N·m --wrench 0,0,-9,0,1,0");
+    CHECK(dropped.exit_code == 2);
+    CHECK(
+        dropped.err ==
+        "clampet-cli: torque: torque does not count while squeezed_by is force. Add squeezed_by=screw, or leave torque "
+        "out.\n");
+    CHECK(run("bench ball torque=0.5N·m squeezed_by=screw --wrench 0,0,-9,0,1,0").exit_code != 2);
+    CHECK(run("solve ball force torque=0.5N·m --wrench 0,0,-9,0,1,0").exit_code == 2);
+    CHECK_THAT(run("bench tube_grip jaws=flat flank=20mm").err,
+               Catch::Contains("flank does not count while jaws is flat"));
+}
+
+TEST_CASE("how an arm stands decides what its own weight does", "[cli]") {
+    const auto drop = [](const std::string& stands) {
+        const auto told = json::parse(run("bench arm --json --stands " + stands).out);
+        return told.at("results").at("drop").get<double>();
+    };
+    CHECK(drop("upright") == relative(drop("hung"), 1e-9));
+    CHECK(drop("upright") > 1e-4);
+    CHECK(drop("level_along_x") < 1e-9);
+    CHECK(drop("level_along_y") > drop("upright"));  // the arm is wider than it is high the other way round
+    CHECK_THAT(run("bench arm --stands sideways").err, Catch::Contains("upright, hung, level_along_x"));
+}
+
+TEST_CASE("an error is one line, whatever the name that was given", "[cli]") {
+    for (const char* bad :
+         {"check \"$(printf 'no\\nsuch\\tfile')\"", "bench \"$(printf 'ba\\nll')\"",
+          "quantity \"$(printf '1\\n2 mm')\"", "thread show \"$(printf 'M\\001')\"", "\"$(printf 'no\\ncommand')\""}) {
+        const auto r = run(bad);
+        CAPTURE(bad, r.err);
+        CHECK(r.exit_code != 0);
+        CHECK(std::count(r.err.begin(), r.err.end(), '\n') == 1);
+    }
 }

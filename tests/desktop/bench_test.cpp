@@ -298,7 +298,7 @@ TEST_CASE("what a bench shows is what the core computes, for every family", "[de
         const auto report = families::report(**joint, model.bench().load());
         for (const auto& mode : report.modes) {
             if (mode.mode_class != families::ModeClass::ultimate) continue;
-            const QString name = QString::fromStdString(mode.motion.empty() ? mode.label : mode.motion);
+            const QString name = QString::fromStdString(mode.words().does());
             const QString factor = QString::fromStdString(quantity::format_factor(mode.factor));
             bool found = false;
             for (const auto& [shown, value] : d.window.bench()->mode_rows()) found |= shown == name && value == factor;

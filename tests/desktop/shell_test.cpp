@@ -2,7 +2,9 @@
 
 #include <fstream>
 
+#include "desktop/bench_page.h"
 #include "project/file.h"
+#include "project/recovery.h"
 #include "window.h"
 
 using namespace clampet;
@@ -189,4 +191,118 @@ TEST_CASE("it fits a small window, and is not blank", "[desktop][appearance]") {
     // Not a blank: the header is dark, the paper is light.
     CHECK(picture.pixelColor(5, 5).lightness() < 90);
     CHECK(picture.pixelColor(picture.width() / 2, picture.height() - 60).lightness() > 180);
+}
+
+TEST_CASE("a new rig, then other colours: nothing of the old rig is asked", "[desktop][appearance]") {
+    DemoWindow d;
+    d.click_seam("ball");
+    for (int i = 0; i < 2; ++i) {
+        d.shortcut("new");
+        QTest::qWait(1);
+        d.shortcut("dark");
+        QTest::qWait(1);
+        CHECK(d.window.document().is_empty());
+        CHECK(d.window.stack() == nullptr);
+        d.window.open_demo();
+        REQUIRE(d.window.stack());
+        CHECK(d.window.stack()->seam("ball")->isVisible());
+    }
+}
+
+TEST_CASE("a design goes into a rig, or says that none is open", "[desktop][bench]") {
+    DemoWindow d(false);
+    d.window.open_bench("ball");
+    emit d.window.bench()->rig_wanted();
+    CHECK_THAT(d.window.notice()->text().toStdString(), Catch::Contains("No rig is open"));
+}
+
+TEST_CASE("two names are two steps, and a refused one says why", "[desktop][brief]") {
+    DemoWindow d;
+    d.shortcut("brief");
+    auto* camera = d.window.brief()->part_name("camera");
+    const auto before = d.window.document().rig().part("camera")->name;
+    DemoWindow::type(camera, "One");
+    QTest::keyClick(camera, Qt::Key_Return);
+    DemoWindow::type(camera, "Two");
+    QTest::keyClick(camera, Qt::Key_Return);
+    CHECK(d.window.document().rig().part("camera")->name == "Two");
+    d.window.document().undo();
+    CHECK(d.window.document().rig().part("camera")->name == "One");
+    d.window.document().undo();
+    CHECK(d.window.document().rig().part("camera")->name == before);
+    DemoWindow::type(camera, QString(300, 'x'));
+    CHECK_THAT(d.window.notice()->text().toStdString(), Catch::Contains("1 to 200 characters"));
+    CHECK(d.window.notice()->isVisible());
+    QTest::keyClick(camera, Qt::Key_Backspace);
+    CHECK(d.window.document().rig().part("camera")->name.size() == 200);
+}
+
+TEST_CASE("work is kept at least every five seconds while a person types on", "[desktop][recovery]") {
+    DemoWindow d;
+    const auto copies = [&] { return QDir(d.folder.path() + "/recovery").entryList({"*.recovery.json"}).size(); };
+    QElapsedTimer clock;
+    clock.start();
+    double mass = 2;
+    while (clock.elapsed() < 7000 && copies() == 0) {
+        REQUIRE(d.window.document().perform(project::SetMass{"camera", mass += 0.01}));
+        QTest::qWait(300);  // never a second of rest
+    }
+    CHECK(copies() == 1);
+    CHECK(clock.elapsed() < 6500);
+}
+
+TEST_CASE("a file changed by another window: asked, and nothing lost", "[desktop][file]") {
+    DemoWindow d;
+    const QString path = d.folder.filePath("mine.clampet.json"), copy = d.folder.filePath("copy.clampet.json");
+    REQUIRE(d.window.save_to(path));
+    {
+        project::Document other;
+        REQUIRE(other.open(path.toStdString()));
+        REQUIRE(other.perform(project::SetMass{"camera", 3}));
+        REQUIRE(other.save());
+    }
+    REQUIRE(d.window.document().perform(project::SetMass{"camera", 2}));
+    const auto mass_in = [](const QString& file) {
+        return project::read_rig(*project::read_file(file.toStdString()))->part("camera")->mass;
+    };
+    d.window.ask_about_changed = [] { return MainWindow::Changed::cancel; };
+    d.shortcut("save");
+    CHECK(mass_in(path) == 3);
+    CHECK(d.window.document().is_modified());
+    d.window.ask_about_changed = [] { return MainWindow::Changed::copy; };
+    d.window.ask_where_to_save = [&] { return copy; };
+    d.shortcut("save");
+    CHECK(mass_in(path) == 3);
+    CHECK(mass_in(copy) == 2);
+    CHECK_FALSE(d.window.document().is_modified());
+}
+
+TEST_CASE("after two windows crashed both works are offered", "[desktop][recovery]") {
+    QTemporaryDir folder;
+    for (const char* name : {"One", "Two"}) {
+        project::Recovery crashed(folder.path().toStdString());
+        auto rig = project::demo_rig();
+        rig.name = name;
+        REQUIRE(crashed.keep(rig, {}));
+    }
+    MainWindow window(folder.path());
+    window.ask_to_keep = [] { return MainWindow::Keep::discard; };
+    REQUIRE(window.recover());
+    const auto first = window.document().rig().name;
+    CHECK_THAT(window.notice()->text().toStdString(), Catch::Contains("Another rig was open too"));
+    window.action("unsaved")->trigger();
+    CHECK(window.document().rig().name != first);
+    window.action("unsaved")->trigger();
+    CHECK_THAT(window.notice()->text().toStdString(), Catch::Contains("no other unsaved work"));
+}
+
+TEST_CASE("a file whose name is no text is opened, saved and told", "[desktop][file]") {
+    DemoWindow d;
+    const std::filesystem::path path = d.folder.path().toStdString() + "/half-\xff.clampet.json";
+    REQUIRE(project::write_file_atomically(path, project::write_rig(project::demo_rig())));
+    REQUIRE(d.window.open_path(path));
+    REQUIRE(d.window.document().perform(project::SetMass{"camera", 2}));
+    d.shortcut("save");
+    CHECK_FALSE(d.window.document().is_modified());
+    CHECK(project::read_rig(*project::read_file(path))->part("camera")->mass == 2);
 }

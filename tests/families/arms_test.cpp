@@ -22,11 +22,11 @@ Values bar(double length = 1, double height = 0.02, double width = 0.03) {
 TEST_CASE("an arm droops as the beam tables say", "[arm][published]") {
     // Roark: end load P L³/3EI, own weight w L⁴/8EI, end couple M L²/2EI, slope P L²/2EI.
     const double I = 0.03 * std::pow(0.02, 3) / 12, E = 200e9, L = 1, w = 7850 * gravity * 0.02 * 0.03;
-    const auto r = report("arm", bar(), Wrench{0, 0, -50, 0, 0, 0});
+    const auto r = report("arm", bar(), Wrench{0, 0, -50, 0, 0, 0, 0, 0, -gravity});
     CHECK(result(r, "own_sag") == relative(w * L * L * L * L / (8 * E * I), 0.01));
     CHECK(result(r, "drop") == relative(50 * L * L * L / (3 * E * I) + w / (8 * E * I), 0.01));
     CHECK(result(r, "tilt") == relative(50 * L * L / (2 * E * I) + w / (6 * E * I), 0.01));
-    const auto couple = report("arm", bar(), Wrench{0, 0, 0, 0, 10, 0});
+    const auto couple = report("arm", bar(), Wrench{0, 0, 0, 0, 10, 0, 0, 0, -gravity});
     CHECK(result(couple, "drop") == relative(10 * L * L / (2 * E * I) + w / (8 * E * I), 0.01));
 }
 
@@ -49,7 +49,8 @@ TEST_CASE("a soft root can matter more than the arm", "[arm]") {
     soft["root_stiffness"] = 500.0;
     const double I = 0.03 * std::pow(0.02, 3) / 12, E = 200e9, w = 7850 * gravity * 0.02 * 0.03;
     const double stiff = 50 / (3 * E * I) + w / (8 * E * I), turned = (50 + w / 2) / 500;
-    CHECK(result(report("arm", soft, Wrench{0, 0, -50, 0, 0, 0}), "drop") == relative(stiff + turned, 0.01));
+    CHECK(result(report("arm", soft, Wrench{0, 0, -50, 0, 0, 0, 0, 0, -gravity}), "drop") ==
+          relative(stiff + turned, 0.01));
 }
 
 TEST_CASE("a tapered round breaks where it is half as thick again as its tip", "[arm][published]") {
@@ -156,11 +157,12 @@ TEST_CASE("the base of a level chain lets go first, and its reach follows", "[ba
     const double hold = result(report("ball_chain", v, Wrench{}), "joint_torque");
     const auto r = report("ball_chain", v, Wrench{0, 0, -1, 0, 0, 0});
     CHECK(mode(r, "slips").factor == relative(hold / (4 * 0.03), 2e-3));
-    CHECK_THAT(mode(r, "slips").motion, Catch::StartsWith("joint 1 from the base"));
-    const double n =
-        result(report("ball_chain", {{"segment_mass", 0.0}, {"payload_mass", 0.15}, {"pitch", 0.03}}, Wrench{}),
-               "longest_joints");
-    CHECK(n == std::floor(hold / (0.15 * gravity * 0.03)));
+    CHECK_THAT(mode(r, "slips").motion.does(), Catch::Contains("joint 1 from the base"));
+    const double n = result(
+        report("ball_chain", {{"segment_mass", 0.0}, {"payload_mass", 0.15}, {"pitch", 0.03}, {"payload_offset", 0.02}},
+               Wrench{}),
+        "longest_joints");
+    CHECK(n == std::floor((hold / (0.15 * gravity) - 0.02) / 0.03));
     CHECK(problem("ball_chain", {{"opening_diameter", 0.021}}).where == "opening_diameter");
     CHECK(problem("ball_chain", {{"stem_diameter", 0.0195}}).where == "stem_diameter");
 }
@@ -249,4 +251,61 @@ TEST_CASE("a frame that can move is refused, one that is held answers alike in a
     REQUIRE_FALSE(refused);
     CHECK_THAT(refused.problem().what, Catch::Contains("move freely"));
     CHECK_FALSE(mechanics::Frame().prepare());
+}
+
+TEST_CASE("an arm weighs on itself in the direction of gravity", "[arm]") {
+    // Roark: w L⁴/8EI; hung it lifts nothing, on its side it swings aside, on end it is pressed and does not droop.
+    const double I = 0.03 * std::pow(0.02, 3) / 12, I_side = 0.02 * std::pow(0.03, 3) / 12, E = 200e9;
+    const double w = 7850 * gravity * 0.02 * 0.03;
+    const auto seen = [&](Wrench own) { return report("arm", bar(), own); };
+    CHECK(result(seen({0, 0, 0, 0, 0, 0, 0, 0, -gravity}), "drop") == relative(w / (8 * E * I), 0.01));
+    CHECK(result(seen({0, 0, 0, 0, 0, 0, 0, 0, gravity}), "drop") == relative(w / (8 * E * I), 0.01));
+    CHECK(result(seen({0, 0, 0, 0, 0, 0, 0, -gravity, 0}), "drop") == relative(w / (8 * E * I_side), 0.01));
+    const auto post = seen({0, 0, 0, 0, 0, 0, -gravity, 0, 0});
+    CHECK(result(post, "drop") < 1e-9);
+    CHECK(result(post, "stress") == relative(7850 * gravity * 1, 1e-6));  // rho g L at the foot
+    // Hung from above, a weight upwards is taken off by the arm's own: stress (P − w/2) L against (P + w/2) L.
+    const double P = 50, W = 0.02 * 0.02 * 0.03 / 6;
+    const auto stress = [&](double fz, double gz) { return result(seen({0, 0, fz, 0, 0, 0, 0, 0, gz}), "stress"); };
+    CHECK(stress(P, -gravity) < stress(-P, -gravity));
+    CHECK(stress(-P, -gravity) == relative((P + w / 2) / W, 0.01));
+}
+
+TEST_CASE("an arm's own weight is part of the permanent load", "[arm]") {
+    // lambda_mass multiplies it, lambda_live does not: sigma W = (lambda P + w/2) L against lambda (P + w/2) L.
+    auto v = bar();
+    v["strength"] = 200e6;
+    const double w = 7850 * gravity * 0.02 * 0.03, W = 0.02 * 0.02 * 0.03 / 6, P = 20;
+    const Wrench own{0, 0, 0, 0, 0, 0, 0, 0, -gravity}, push{0, 0, -P, 0, 0, 0};
+    const auto breaks = mode(report("arm", v, Load{own, push}), "breaks");
+    CHECK(breaks.factor_mass == relative(200e6 * W / (P + w / 2), 0.01));
+    CHECK(breaks.factor_live == relative((200e6 * W - w / 2) / P, 0.01));
+}
+
+TEST_CASE("a steep taper's droop and peak are those of the tapered beam", "[arm]") {
+    // A cone 10:1 under an end load: drop P L³/(3 E I_tip) (d_tip/d_root)³, Roark's tapered beams; the stress peaks at
+    // d = 1.5 d_tip, 32 P x/(pi d³).
+    Values v = bar(1, 0.05);
+    v["section"] = std::string("round");
+    v["taper"] = std::string("tapered");
+    v["tip_height"] = 0.005;
+    v["modulus_ratio"] = 2.0;
+    const double P = 1, tip = 0.005, E = 200e9, I = pi / 64 * std::pow(tip, 4);
+    const auto r = report("arm", v, Wrench{0, 0, -P, 0, 0, 0});
+    CHECK(result(r, "drop") == relative(P / (3 * E * I) * 1e-3, 0.015));
+    const double x = 0.5 * tip / (0.05 - tip), d = 1.5 * tip;
+    CHECK(result(r, "stress") == relative(32 * P * x / (pi * d * d * d), 0.01));
+}
+
+TEST_CASE("a hung chain does not lift itself, and a level one carries its own segments", "[ball_chain]") {
+    const Values v{{"joints", 6.0}, {"pitch", 0.04}, {"segment_mass", 0.01}};
+    const double hold = result(report("ball_chain", v, Wrench{}), "joint_torque"), own = 6 * 0.01 * gravity * 0.12;
+    const auto level = report("ball_chain", v, Load{{0, 0, 0, 0, 0, 0, 0, 0, -gravity}, {0, 0, -1, 0, 0, 0}});
+    CHECK(mode(level, "slips").factor_live == relative((hold - own) / 0.24, 5e-3));
+    const auto lifted = report("ball_chain", v, Load{{0, 0, 0, 0, 0, 0, 0, 0, -gravity}, {0, 0, 1, 0, 0, 0}});
+    CHECK(mode(lifted, "slips").factor_live == relative((hold + own) / 0.24, 5e-3));
+    // Hanging along its own axis nothing bends it.
+    CHECK(std::isinf(mode(report("ball_chain", v, Load{{0, 0, 0, 0, 0, 0, gravity, 0, 0}, {}}), "slips").factor));
+    // The whole load, own weight included, grows with lambda_mass.
+    CHECK(mode(level, "slips").factor_mass == relative(hold / (own + 0.24), 5e-3));
 }

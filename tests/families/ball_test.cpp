@@ -126,3 +126,19 @@ TEST_CASE("a knob's torque becomes a squeeze", "[families][ball]") {
                  rho = std::atan(0.15 / std::cos(30 * degree));
     CHECK(result(r, "clamping_force") == relative(0.8 / (d2 / 2 * std::tan(psi + rho)), 1e-3));
 }
+
+TEST_CASE("a sprung cap under a side force counts as guided or free, whichever holds less", "[families][ball]") {
+    // Rides out at H = F tan(theta): free, the seat alone takes H; guided, each ring takes half: with a steep cap ring
+    // (20 degrees) the cap gives way first, at H = 2 F tan 20.
+    const double F = 400, degree = std::numbers::pi / 180;
+    const Values v{{"force", F}, {"seat_angle", 60 * degree}, {"cap_angle", 20 * degree}};
+    CHECK(2 * std::tan(20 * degree) < std::tan(60 * degree));
+    CHECK(factor("ball", v, {1, 0, 0, 0, 0, 0}, "rides_out") == relative(2 * F * std::tan(20 * degree), 1e-6));
+    const Values alike{{"force", F}, {"seat_angle", 45 * degree}, {"cap_angle", 45 * degree}};
+    CHECK(factor("ball", alike, {1, 0, 0, 0, 0, 0}, "rides_out") == relative(F, 1e-6));
+    // The friction left for a moment is that of the lesser state, by both: never more than without a side force.
+    const auto joint = bench::joint("ball", v);
+    CHECK(joint->utilisation(0, {200, 0, 0, 0.5, 0.3, 0.2}) >= joint->utilisation(0, {0, 0, 0, 0.5, 0.3, 0.2}));
+    // A force alone turns nothing.
+    CHECK(std::isinf(factor("ball", v, {1, 0, 0, 0, 0, 0}, "slips")));
+}

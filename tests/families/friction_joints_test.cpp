@@ -3,8 +3,10 @@
 #include <numbers>
 
 #include "families/bench.h"
+#include "families/solve.h"
 #include "mechanics/jamming.h"
 #include "mechanics/tightening.h"
+#include "study/bench.h"
 
 using namespace clampet;
 using namespace bench;
@@ -143,10 +145,13 @@ TEST_CASE("a cam's force is where the spring meets the lever", "[cam]") {
     const auto r = report("cam", {{"hand_force", Q}, {"travel", 100 * pi / 180}, {"slack", 0.0003}}, Wrench{});
     const double k = 1 / (1 / 1e6 + 1 / 3e6), theta = 100 * pi / 180;
     CHECK(result(r, "clamping_force") == relative(k * (e * (1 - std::cos(theta)) - 0.0003), 2e-3));
+    // The peak is asked with the friction at its highest.
+    const double high = families::find_parameter(*families::family_named("cam"), "friction")->spread.high;
+    CHECK(high > 1.2);
     double peak = 0;
     for (int i = 1; i <= 4000; ++i) {
         const double t = theta * i / 4000, F = std::max(0.0, k * (e * (1 - std::cos(t)) - 0.0003));
-        peak = std::max(peak, F * (e * std::sin(t) + mu * (R - e * std::cos(t)) + mu_p * rp) / lever);
+        peak = std::max(peak, F * (e * std::sin(t) + high * (mu * (R - e * std::cos(t)) + mu_p * rp)) / lever);
     }
     CHECK(result(r, "peak_hand_force") == relative(peak, 0.02));
     CHECK_THAT(problem("cam", {{"offset", 0.02}}).what + problem("cam", {{"offset", 0.02}}).remedy,
@@ -218,4 +223,83 @@ TEST_CASE("a sprung shoe holds by lips and floor", "[shoe]") {
     const auto pulled = report("shoe", v, Load{{0, 0, 10, 0, 0, 0}, {-1, 0, 0, 0, 0, 0}});
     CHECK(mode(pulled, "slips").factor_live == relative(0.22 * (30 + 40), 1e-3));
     CHECK(std::isinf(factor("shoe", v, {1, 0, 0, 0, 0, 0}, "slips")));  // against the closed end
+}
+
+TEST_CASE("what presses on a pivot helps against tipping", "[friction_pivot]") {
+    // Statics about the edge: N d = M + d Fz, so that a pressing Fz counts on the other side.
+    const Values v{{"lap", std::string("single")}, {"outer_diameter", 0.06}, {"force", 500.0}};
+    CHECK(factor("friction_pivot", v, {0, 0, 0, 0, 1, 0}, "tips") == relative(500 * 0.03, 1e-6));
+    CHECK(factor("friction_pivot", v, {0, 0, 20, 0, 1, 0}, "tips") == relative(500 * 0.03 / (1 + 0.03 * 20), 1e-6));
+    CHECK(factor("friction_pivot", v, {0, 0, -30, 0, 1, 0}, "tips") == relative(500 * 0.03 / (1 - 0.03 * 30), 1e-6));
+    CHECK(std::isinf(factor("friction_pivot", v, {0, 0, -40, 0, 1, 0}, "tips")));
+}
+
+TEST_CASE("a dovetail is rocked against base and flanks together", "[dovetail]") {
+    // Statics of the rail: a nod moves the base's force to one end and the flanks' to the other: (B + ΣN cos a) L/2; a
+    // yaw the two flanks to opposite ends: ΣN sin a L/2.
+    const double a = 60 * pi / 180, F = 600, L = 0.05, N = 2 * F / std::sin(a), B = 2 * F / std::tan(a);
+    const Values v{{"force", F}, {"length", L}};
+    CHECK(factor("dovetail", v, {0, 0, 0, 0, 1, 0}, "rocks") == relative((B + N * std::cos(a)) * L / 2, 1e-6));
+    CHECK(factor("dovetail", v, {0, 0, 0, 0, 0, 1}, "rocks") == relative(N * std::sin(a) * L / 2, 1e-6));
+    // A sprung jaw keeps its force in its middle: half of the flanks do not resist.
+    Values sprung = v;
+    sprung["jaw_law"] = std::string("spring");
+    CHECK(factor("dovetail", sprung, {0, 0, 0, 0, 0, 1}, "rocks") == relative(N / 2 * std::sin(a) * L / 2, 1e-6));
+}
+
+TEST_CASE("a dovetail's friction holds it down or keeps it from sliding, not both", "[dovetail]") {
+    // A sprung jaw, the base lifted: flank i carries H(s + v c) and H(v s − c) across, v = Fz/2F.
+    const double a = 60 * pi / 180, F = 600, mu = 0.25, s = std::sin(a), c = std::cos(a);
+    const Values v{{"jaw_law", std::string("spring")}, {"force", F}, {"friction", mu}, {"pull_strength", 1e5}};
+    const double open = 2 * F / std::tan(a - std::atan(mu)), pull = 0.5 * (open + 2 * F / std::tan(a)),
+                 x = pull / (2 * F);
+    const double left = std::sqrt(std::pow(mu * 2 * F * (s + x * c), 2) - std::pow(2 * F * (x * s - c), 2));
+    const auto r = report("dovetail", v, Load{{0, 0, pull, 0, 0, 0}, {-1, 0, 0, 0, 0, 0}});
+    CHECK(mode(r, "slips").factor_live == relative(left, 1e-4));
+    CHECK(left < 0.9 * mu * 2 * F * (s + x * c));
+    CHECK(factor("dovetail", v, {0, 0, 1, 0, 0, 0}, "slips") == relative(open, 1e-4));
+}
+
+TEST_CASE("a wedge is pulled out and pushed aside on one friction", "[wedge]") {
+    // What the side push takes of a face's friction is gone for the pull: mu' = sqrt(mu² − (Fy/N)²) on both faces.
+    const double mu = 0.3, delta = 0.14, N = 400, rho = std::atan(mu);
+    const Values v{{"friction", mu}, {"angle", delta}, {"drive", N * (std::tan(rho) + std::tan(rho + delta))}};
+    CHECK(factor("wedge", v, {-1, 0, 0, 0, 0, 0}, "slips") ==
+          relative(N * (std::tan(rho) + std::tan(rho - delta)), 1e-6));
+    const double side = 90, rest = std::atan(std::sqrt(mu * mu - side * side / N / N));
+    const double pull = N * (std::tan(rest) + std::tan(rest - delta));
+    CHECK(joint("wedge", v)->utilisation(1, {-pull, side, 0, 0, 0, 0}) == relative(1, 1e-6));
+    CHECK(pull < 0.7 * N * (std::tan(rho) + std::tan(rho - delta)));
+}
+
+TEST_CASE("pull and lever of a shoe bear on one lip", "[shoe]") {
+    const Values v{{"spring", 30.0}, {"lip_strength", 250.0}, {"width", 0.02}, {"depth", 0.025}};
+    // (S + Fz)/2 + |Mx|/width + |My|/depth on the lip that carries most, which bears half of what both do.
+    CHECK(factor("shoe", v, {0, 0, 20, 0.3, 0.4, 0}, "pulls_off") ==
+          relative((125 - 15) / (10 + 0.3 / 0.02 + 0.4 / 0.025), 1e-6));
+    for (const auto& m : report("shoe", v, Wrench{}).modes) CHECK(m.mode != "tips");
+}
+
+TEST_CASE("friction under a cam may help or harm: both ends of its band are tried", "[cam]") {
+    // With a strong hand more friction only keeps it shut; a weak hand closes it less far against more friction.
+    rig::Element weak{"hold", "cam", {{"hand_force", 15.0}, {"slack", 0.0}}};
+    CHECK(rig::ends_of(weak, rig::End::weak).size() == 2);
+    const auto clamp = [&](rig::End end) {
+        const auto values = *rig::values_of(weak, end, {});
+        return result(families::report(**families::family_named("cam")->join(values), {}), "clamping_force");
+    };
+    CHECK(clamp(rig::End::weak_turned) < 0.9 * clamp(rig::End::typical));
+    CHECK(clamp(rig::End::weak) > clamp(rig::End::typical));
+    study::Bench bench;
+    bench.element = weak;
+    bench.payload.at = {0, 0, 0.02};
+    const auto judged = *study::judge(bench);
+    double least = 1e9;
+    for (const auto end : {rig::End::weak, rig::End::weak_turned})
+        for (const double share : {0.9, 1.1}) {
+            const auto joint = *families::family_named("cam")->join(*rig::values_of(weak, end, {}));
+            least = std::min(
+                least, families::least_factor(*joint, {share * bench.load().permanent, bench.load().variable}).factor);
+        }
+    CHECK(judged.low == relative(least, 1e-9));
 }

@@ -22,7 +22,7 @@ std::string seen(const families::Joint& joint) {
         for (const auto& m : r.modes) {
             add(m.factor_mass);
             add(m.factor_live);
-            all += m.mode + m.motion;
+            all += m.mode + m.motion.does();
             for (const auto& d : m.demand) add(d.value);
             for (const auto& c : m.capacity) add(c.value);
         }

@@ -35,7 +35,8 @@ TEST_CASE("a spiral cam presses alike all along, and stays shut by friction over
     CHECK(result(r, "lift") == relative(lift, 1e-9));
     CHECK(result(r, "clamping_force") == relative(k * lift, 1e-9));
     const double h = h0 + lift, F = k * lift;
-    CHECK(result(r, "peak_hand_force") == relative(F * h * (std::tan(5 * pi / 180) + 0.2) / 0.07, 1e-6));
+    const double high = families::find_parameter(*families::family_named("cam"), "friction")->spread.high;
+    CHECK(result(r, "peak_hand_force") == relative(F * h * (std::tan(5 * pi / 180) + high * 0.2) / 0.07, 1e-6));
     auto shaken = v;
     shaken["place"] = s("shakes");
     CHECK(result(report("cam", shaken, Wrench{}), "stays_shut_margin") == relative(0.1 / std::tan(5 * pi / 180), 1e-9));
@@ -158,10 +159,10 @@ TEST_CASE("which side of a beam drops, and a hand that turns a platform", "[coun
     const Values light{{"weight_from", s("given")}, {"counter_mass", 1.0}},
         heavy{{"weight_from", s("given")}, {"counter_mass", 9.0}};
     const auto motion = [](const Values& v) {
-        return mode(report("counterweight", v, Wrench{0, 0, 0, 0, 0.1, 0}), "slips").motion;
+        return mode(report("counterweight", v, Wrench{0, 0, 0, 0, 0.1, 0}), "slips").motion.does();
     };
-    CHECK(motion(light) == "payload side drops");
-    CHECK(motion(heavy) == "weight side drops");
+    CHECK(motion(light) == "drops on the payload's side");
+    CHECK(motion(heavy) == "drops on the weight's side");
     const Values hand{{"driven_by", s("hand")},
                       {"hand_force", 20.0},
                       {"hand_radius", 0.3},

@@ -145,7 +145,7 @@ TEST_CASE("a pressed region in closed form equals a fine grid of points", "[mech
     triangle.hole_radius = 0.003;
     shapes.push_back(triangle);
     for (const auto& shape : shapes) {
-        const auto patch = *make_patch(shape, Bedding::even, 60, 400);
+        const auto patch = *make_patch(shape, Bedding::even, 100, 800);
         const PressedRegion region(patch);
         for (const auto& line : {std::array{1.0, 0.0, 0.0}, {0.2, 40.0, -25.0}, {-0.3, 30.0, 60.0}, {0.0, 1.0, 0.0}}) {
             const auto exact = region.sums(line.data());

@@ -179,3 +179,47 @@ TEST_CASE("a rig is built from nothing but edits", "[project][document]") {
     CHECK(d.is_empty());
     CHECK_FALSE(d.can_undo());
 }
+
+TEST_CASE("a file that another program has changed is not written over unasked", "[project][document][file]") {
+    TemporaryFolder folder;
+    const auto path = folder / "rig.clampet.json";
+    Document mine, other;
+    REQUIRE(mine.adopt(project::demo_rig()));
+    REQUIRE(mine.save_as(path));
+    REQUIRE(other.open(path));
+    REQUIRE(other.perform(project::SetMass{"camera", 3}));
+    REQUIRE(other.save());
+    REQUIRE(mine.perform(project::SetMass{"camera", 2}));
+    CHECK(mine.was_changed_elsewhere(path));
+    const auto refused = mine.save();
+    REQUIRE_FALSE(refused);
+    CHECK(refused.problem().where == "changed");
+    CHECK_THAT(refused.problem().remedy, Catch::Contains("Save a copy"));
+    CHECK(project::read_rig(*project::read_file(path))->part("camera")->mass == 3);
+    CHECK(mine.is_modified());
+    REQUIRE(mine.save_as(folder / "copy.clampet.json"));  // another name is free
+    REQUIRE(other.save());                                // its own last save is no change by others
+    REQUIRE(mine.open(path));
+    REQUIRE(mine.perform(project::SetMass{"camera", 2}));
+    REQUIRE(other.perform(project::SetMass{"camera", 4}));
+    REQUIRE(other.save());
+    REQUIRE(mine.save_as(path, Document::Over::changes));  // on purpose
+    CHECK(project::read_rig(*project::read_file(path))->part("camera")->mass == 2);
+    std::filesystem::remove(path);
+    CHECK(mine.save());  // gone is not changed: it is written anew
+}
+
+TEST_CASE("a refused edit says where: at its own input, or at the one that it spoils", "[project][document]") {
+    Document d;
+    REQUIRE(d.adopt(project::demo_rig()));
+    const auto own = d.perform(project::SetInput{"ball", d.rig().interface("ball")->elements[0].id, "diameter", -1.0});
+    REQUIRE_FALSE(own);
+    CHECK(own.problem().where == "diameter");
+    CHECK(d.perform(project::SetRigName{std::string(201, 'x')}).problem().where == "name");
+    CHECK(d.perform(project::SetRigName{""}).problem().remedy == "For example Camera, 35 mm lens.");
+    // A stem as thick as the ball: the ball's diameter is typed, the stem is what no longer goes.
+    const auto spoilt =
+        d.perform(project::SetInput{"ball", d.rig().interface("ball")->elements[0].id, "diameter", 0.004});
+    REQUIRE_FALSE(spoilt);
+    CHECK_THAT(spoilt.problem().where, Catch::StartsWith("/interfaces/") && Catch::EndsWith("/inputs/stem_diameter"));
+}

@@ -122,3 +122,22 @@ TEST_CASE("places that cannot be written to say so", "[project][file]") {
         CHECK(*project::read_file(path) == "old");
     }
 }
+
+TEST_CASE("a killed save leaves nothing behind for good", "[project][file]") {
+    TemporaryFolder folder;
+    const auto path = folder / "rig.clampet.json";
+    REQUIRE(project::write_file_atomically(path, "old"));
+    const pid_t child = fork();
+    if (child == 0) _exit(0);
+    waitpid(child, nullptr, 0);  // a process number that has ended
+    const auto stale = folder.path() / (".rig.clampet.json." + std::to_string(child) + ".part"),
+               alive = folder.path() / (".rig.clampet.json." + std::to_string(getppid()) + ".part"),
+               other = folder / ".another.clampet.json.1.part", own = folder / ".rig.clampet.json.notes.part";
+    for (const auto& left : {stale, alive, other, own}) std::ofstream(left) << "half";
+    REQUIRE(project::write_file_atomically(path, "new"));
+    CHECK(*project::read_file(path) == "new");
+    CHECK_FALSE(fs::exists(stale));
+    CHECK(fs::exists(alive));  // another Clampet may be saving now
+    CHECK(fs::exists(other));
+    CHECK(fs::exists(own));
+}

@@ -6,6 +6,7 @@
 #include <unistd.h>
 
 #include <fstream>
+#include <set>
 
 #include "approximately.h"
 #include "project/starting_points.h"
@@ -82,4 +83,40 @@ TEST_CASE("a folder that cannot be made is reported when it matters", "[project]
     project::Recovery r("/proc/none/recovery");
     CHECK_FALSE(r.take_orphan());
     CHECK_FALSE(r.keep(project::demo_rig(), {}));
+}
+
+TEST_CASE("two crashed windows both come back, one after the other", "[project][recovery]") {
+    TemporaryFolder folder;
+    for (const char* name : {"first", "second"}) {
+        const pid_t child = fork();
+        if (child == 0) {
+            project::Recovery mine(folder.path());
+            auto rig = project::demo_rig();
+            rig.name = name;
+            if (!mine.keep(rig, std::filesystem::path("/tmp/") / name)) _exit(1);
+            raise(SIGKILL);
+        }
+        waitpid(child, nullptr, 0);
+    }
+    project::Recovery next(folder.path());
+    CHECK(next.orphans() == 2);
+    std::set<std::string> names;
+    for (int i = 0; i < 2; ++i) {
+        const auto found = next.take_orphan();
+        REQUIRE(found);
+        names.insert(found->rig.name);
+        next.discard();  // saved, or given up
+    }
+    CHECK(names == std::set<std::string>{"first", "second"});
+    CHECK(next.orphans() == 0);
+    CHECK_FALSE(next.take_orphan());
+}
+
+TEST_CASE("a file's name that is no text comes back with the work", "[project][recovery]") {
+    TemporaryFolder folder;
+    const std::filesystem::path odd("/tmp/half-\xff\xfe muffled.clampet.json");
+    { REQUIRE(project::Recovery(folder.path()).keep(project::demo_rig(), odd)); }
+    const auto found = project::Recovery(folder.path()).take_orphan();
+    REQUIRE(found);
+    CHECK(found->path == odd);
 }

@@ -10,7 +10,7 @@ import os
 import random
 
 import numpy as np
-from scipy.optimize import minimize
+from scipy.optimize import minimize, root
 
 from limit_surface import pressure, slip_multiple
 
@@ -66,21 +66,49 @@ def pivot(case):
     return least(lets_go)
 
 
+def turned_between(X, Y, above, below, sx, sy):
+    """A rigid bar between two no-tension beds: one turn for both, so that they are loaded at opposite ends."""
+    cell = 1 / len(X)
+
+    def parts(q):
+        p = np.maximum(0, q[0] + q[2] * X + q[3] * Y) * cell
+        m = np.maximum(0, q[1] - q[2] * X - q[3] * Y) * cell
+        return p, m
+
+    size = max(X.max(), Y.max())
+
+    def unbalanced(q):
+        p, m = parts((q[0], q[1], q[2] / size, q[3] / size))
+        return [p.sum() - above, m.sum() - below, ((p - m) @ X - sx) / size, ((p - m) @ Y - sy) / size]
+
+    best = None
+    for s in (0.5, 1, 2, 4):
+        guess = [above, below, s * sx / (X @ X * cell) * size / 2, s * sy / (Y @ Y * cell) * size / 2]
+        at = root(unbalanced, guess, method="lm", options=dict(xtol=1e-12, ftol=1e-12, maxiter=4000))
+        if np.abs(at.fun).max() < 2e-3 * (above + below):
+            best = at.x
+            break
+    if best is None:
+        return None
+    p, m = parts((best[0], best[1], best[2] / size, best[3] / size))
+    return p + m
+
+
 def slot(case):
-    """A locked jaw: both faces share, half of a moment each."""
+    """A locked jaw: both faces share a push by halves; Fz > 0 pulls the bar off the fixed one."""
     X, Y = rectangle(case["length"], case["slot_width"])
 
     def lets_go(k):
         fx, fy, fz, mx, my, mz = times(case["wrench"], k)
-        total = np.zeros_like(X)
-        for N in (case["force"] + abs(fz) / 2, case["force"] - abs(fz) / 2):
-            if N <= 0:
-                return True
-            f = pressure(X, Y, 0, N, my / 2, -mx / 2)
-            if f is None:
-                return True
-            total += case["friction"] * f
-        return slip_multiple(X, Y, total, fx, fy, mz) < 1
+        fixed, moving = case["force"] - fz / 2, case["force"] + fz / 2
+        if fixed <= 0:
+            return True
+        if moving <= 0:
+            fixed, moving = -fz, 0
+            total = pressure(X, Y, 0, fixed, my, -mx)
+        else:
+            total = turned_between(X, Y, fixed, moving, my, -mx)
+        return total is None or slip_multiple(X, Y, case["friction"] * total, fx, fy, mz) < 1
 
     return least(lets_go)
 

@@ -3,6 +3,7 @@
 #include <fmt/format.h>
 
 #include <algorithm>
+#include <array>
 #include <cmath>
 #include <numbers>
 
@@ -10,13 +11,14 @@
 #include "families/formula_joint.h"
 #include "families/parameter_rows.h"
 #include "mechanics/frame.h"
+#include "quantity/dimension.h"
 #include "quantity/format.h"
 
 namespace clampet::families {
 namespace {
 
-constexpr double gravity = 9.80665, pi = std::numbers::pi;
-constexpr std::size_t elements = 12;
+constexpr double gravity = quantity::standard_gravity, pi = std::numbers::pi;
+constexpr std::size_t straight_elements = 12, tapered_elements = 24;
 
 /// The arm runs along x from its root to its tip, z up; the load acts on its tip.
 struct Arm {
@@ -24,7 +26,8 @@ struct Arm {
     double drop_limit = 0, tilt_limit = 0, least_frequency = 0, damping = 0;
     ArmStation root, tip;
     Eigen::Matrix<double, 6, 6> compliance;  ///< tip displacement and turn for unit loads on the tip
-    mechanics::Vector6 sag;                  ///< of its own weight
+    Eigen::Matrix<double, 6, 3> sag;         ///< of its own weight, for a unit acceleration along each axis
+    double mass = 0;                         ///< its own [kg]
     double frequency = 0, buckling = 0;
 
     ArmStation at(double share) const {
@@ -35,16 +38,33 @@ struct Arm {
         s.pocket += share * (tip.pocket - root.pocket);
         return s;
     }
+    /// Where its beams end, as shares of the length: of a taper so that each narrows alike.
+    std::vector<double> element_ends() const {
+        const double ratio = tip.height / root.height;
+        const bool even = std::abs(ratio - 1) < 1e-6;
+        const std::size_t n = even ? straight_elements : tapered_elements;
+        std::vector<double> ends;
+        for (std::size_t i = 0; i <= n; ++i) {
+            const double share = static_cast<double>(i) / static_cast<double>(n);
+            ends.push_back(even ? share : (std::pow(ratio, share) - 1) / (ratio - 1));
+        }
+        ends.back() = 1;
+        return ends;
+    }
     /// Sway grows as the arm nears buckling under a push along it.
+    /// Own weight along it counts 0.315 of its size at the tip (Greenhill: w L = 7.837 E I/L² against 2.467).
+    double push_along(const Wrench& w) const { return -w.fx - 0.315 * mass * w.gx; }
     double amplified(const Wrench& w) const {
-        const double used = w.fx < 0 ? -w.fx / buckling : 0;
+        const double used = std::max(0.0, push_along(w)) / buckling;
         return used < 1 ? std::min(1e12, 1 / (1 - used)) : 1e12;
     }
     mechanics::Vector6 moved(const Wrench& w) const {
         mechanics::Vector6 load;
         load << w.fx, w.fy, w.fz, w.mx, w.my, w.mz;
-        return amplified(w) * creep * (compliance * load + sag);
+        return amplified(w) * creep * (compliance * load + sag * Eigen::Vector3d(w.gx, w.gy, w.gz));
     }
+    /// Level, by its own weight alone.
+    double own_sag() const { return gravity * std::abs(sag(2, 2)); }
     double drop(const Wrench& w) const {
         const auto u = moved(w);
         return std::hypot(u[1], u[2]);
@@ -56,17 +76,32 @@ struct Arm {
         const ArmStation here = at(share);
         // Own weight beyond the station: a tapered prism, by Simpson.
         const double mid = at((1 + share) / 2).area(), end = tip.area(), now = here.area();
-        const double mass = density * d * (now + 4 * mid + end) / 6;
+        const double beyond = density * d * (now + 4 * mid + end) / 6;
         const double lever = d > 0 ? d * (2 * mid + end) / (now + 4 * mid + end) : 0;
-        const double own = mass * gravity;
         // (d, 0, 0) × F: the nodding moment grows with what pulls down, the swinging one with what pulls aside.
-        const double my = w.my - d * w.fz + own * lever, mz = w.mz + d * w.fy, k = amplified(w);
-        return here.stress(w.fx, w.fy, w.fz - own, w.mx, k * my, k * mz);
+        const double my = w.my - d * w.fz - beyond * lever * w.gz, mz = w.mz + d * w.fy + beyond * lever * w.gy;
+        const double k = amplified(w);
+        return here.stress(w.fx + beyond * w.gx, w.fy + beyond * w.gy, w.fz + beyond * w.gz, w.mx, k * my, k * mz);
     }
+    /// Greatest over its length: in a taper the peak lies between root and tip, so it is closed in on.
     double stress(const Wrench& w) const {
-        double most = 0;
-        for (std::size_t i = 0; i <= 2 * elements; ++i)
-            most = std::max(most, stress_at(static_cast<double>(i) / (2 * elements), w));
+        constexpr int stations = 24;
+        double most = 0, at_most = 0;
+        for (int i = 0; i <= stations; ++i) {
+            const double share = static_cast<double>(i) / stations, here = stress_at(share, w);
+            if (here > most) {
+                most = here;
+                at_most = share;
+            }
+        }
+        if (tip.height == root.height && tip.width == root.width) return most;
+        double low = std::max(0.0, at_most - 1.0 / stations), high = std::min(1.0, at_most + 1.0 / stations);
+        for (int i = 0; i < 14; ++i) {
+            const double a = low + 0.382 * (high - low), b = high - 0.382 * (high - low);
+            const double at_a = stress_at(a, w), at_b = stress_at(b, w);
+            (at_a < at_b ? low : high) = at_a < at_b ? a : b;
+            most = std::max({most, at_a, at_b});
+        }
         return most;
     }
 };
@@ -75,20 +110,24 @@ struct Arm {
 Status respond(Arm& g, const Values& v) {
     mechanics::Frame frame;
     std::vector<std::size_t> nodes;
-    for (std::size_t i = 0; i <= elements; ++i)
-        nodes.push_back(frame.add_node({g.length * static_cast<double>(i) / elements, 0, 0}));
-    for (std::size_t i = 0; i < elements; ++i) {
-        const ArmStation s = g.at((static_cast<double>(i) + 0.5) / elements);
+    const auto ends = g.element_ends();
+    for (const double share : ends) nodes.push_back(frame.add_node({g.length * share, 0, 0}));
+    for (std::size_t i = 0; i + 1 < ends.size(); ++i) {
+        // Flexibilities are averaged over the element, masses too (Simpson): a taper is no row of steps.
+        const std::array<ArmStation, 3> s{g.at(ends[i]), g.at((ends[i] + ends[i + 1]) / 2), g.at(ends[i + 1])};
+        const auto mean = [&](auto of) { return (of(s[0]) + 4 * of(s[1]) + of(s[2])) / 6; };
+        const auto stiff = [&](auto of) { return 1 / mean([&](const ArmStation& a) { return 1 / of(a); }); };
         mechanics::FrameBeam beam;
         beam.a = nodes[i];
         beam.b = nodes[i + 1];
-        beam.axial = g.modulus * s.area();
-        beam.bending_y = g.modulus * s.inertia_y();
-        beam.bending_z = g.modulus * s.inertia_z();
-        beam.torsion = g.shear_modulus * s.torsion();
-        beam.shear_y = beam.shear_z = g.shear_modulus * s.shear_area();
-        beam.mass = g.density * s.area();
-        beam.rotary = g.density * (s.inertia_y() + s.inertia_z());
+        beam.axial = g.modulus * stiff([](const ArmStation& a) { return a.area(); });
+        beam.bending_y = g.modulus * stiff([](const ArmStation& a) { return a.inertia_y(); });
+        beam.bending_z = g.modulus * stiff([](const ArmStation& a) { return a.inertia_z(); });
+        beam.torsion = g.shear_modulus * stiff([](const ArmStation& a) { return a.torsion(); });
+        beam.shear_y = beam.shear_z = g.shear_modulus * stiff([](const ArmStation& a) { return a.shear_area(); });
+        beam.mass = g.density * mean([](const ArmStation& a) { return a.area(); });
+        beam.rotary = g.density * mean([](const ArmStation& a) { return a.inertia_y() + a.inertia_z(); });
+        g.mass += beam.mass * g.length * (ends[i + 1] - ends[i]);
         frame.add_beam(beam);
     }
     const double turn = number(v, "root_stiffness");
@@ -110,12 +149,15 @@ Status respond(Arm& g, const Values& v) {
         unit[last + i] = 1;
         g.compliance.col(i) = frame.solve(unit).segment<6>(last);
     }
-    Eigen::VectorXd own = frame.weight({0, 0, -gravity});
-    // The payload's weight comes with the load, not with the arm.
-    own.segment<6>(last) -= mechanics::body_inertia(number(v, "payload_mass"), {0, 0, number(v, "payload_offset")},
-                                                    number(v, "payload_gyration")) *
-                            (mechanics::Vector6() << 0, 0, -gravity, 0, 0, 0).finished();
-    g.sag = frame.solve(own).segment<6>(last);
+    const auto payload = mechanics::body_inertia(number(v, "payload_mass"), {0, 0, number(v, "payload_offset")},
+                                                 number(v, "payload_gyration"));
+    for (int axis = 0; axis < 3; ++axis) {
+        mechanics::Vector6 unit = mechanics::Vector6::Zero();
+        unit[axis] = 1;
+        Eigen::VectorXd own = frame.weight(unit.head<3>());
+        own.segment<6>(last) -= payload * unit;  // the payload's weight comes with the load, not with the arm
+        g.sag.col(axis) = frame.solve(own).segment<6>(last);
+    }
     g.frequency = frame.least_frequency();
     return Done{};
 }
@@ -153,23 +195,31 @@ drawing::Drawing section(const Arm& g, const Load& load) {
 
 void add_modes(const Arm& g, FormulaParts& parts) {
     parts.modes.push_back(
-        ratio({"breaks", ModeClass::ultimate, "breaks", "stress", Dimension::stress,
+        ratio({"breaks", ModeClass::ultimate, "breaks|break", "stress", Dimension::stress,
                [g](const Wrench& w) { return g.stress(w); }, [g](const Wrench&) { return g.strength; },
                "√(σ² + 3τ²) at the worst station, own weight included", "beam theory; Roark (torsion)"}));
-    parts.modes.push_back(ratio({"buckles", ModeClass::ultimate, "buckles", "push_along", Dimension::force,
-                                 [](const Wrench& w) { return -w.fx; }, [g](const Wrench&) { return g.buckling; },
-                                 "π² E I/(4 L²), least section", "Euler"}));
+    parts.modes.push_back(ratio({"buckles", ModeClass::ultimate, "buckles|buckle", "push_along", Dimension::force,
+                                 [g](const Wrench& w) { return g.push_along(w); },
+                                 [g](const Wrench&) { return g.buckling; }, "π² E I/(4 L²), least section", "Euler"}));
     parts.modes.push_back(
-        ratio({"droops", ModeClass::service, "droops", "drop", Dimension::length,
+        ratio({"droops", ModeClass::service, "droops|droop", "drop", Dimension::length,
                [g](const Wrench& w) { return g.drop(w); }, [g](const Wrench&) { return g.drop_limit; },
                "frame with the root's spring, × creep", "Przemieniecki; EN 1995 (creep, from memory)"}));
-    parts.modes.push_back(ratio({"tilts", ModeClass::service, "tilts the picture", "turn", Dimension::angle,
+    parts.modes.push_back(ratio({"tilts", ModeClass::service, "tilts|tilt the picture", "turn", Dimension::angle,
                                  [g](const Wrench& w) { return g.tilt(w); },
                                  [g](const Wrench&) { return g.tilt_limit; }, "turn of the tip", "Przemieniecki"}));
-    parts.modes.push_back(
-        ratio({"sways", ModeClass::service, "sways too slowly", "frequency", Dimension::number,
-               [g](const Wrench&) { return g.least_frequency; }, [g](const Wrench&) { return g.frequency; },
-               "first frequency of arm, root and payload [Hz]", "inverse iteration; check Blevins"}));
+    FormulaMode sways;  // a ratio, whatever the load
+    sways.mode = {"sways", ModeClass::service, "sways|sway too slowly", false, true};
+    sways.utilisation = [g](const Wrench&) { return g.least_frequency / g.frequency; };
+    sways.demand = [g](const Wrench&) {
+        return std::vector<NamedValue>{{"frequency", g.frequency, Dimension::number}};
+    };
+    sways.capacity = [g](const Wrench&) {
+        return std::vector<NamedValue>{{"least_frequency", g.least_frequency, Dimension::number}};
+    };
+    sways.formula = "first frequency of arm, root and payload [Hz] over what is wanted";
+    sways.source = "inverse iteration; check Blevins";
+    parts.modes.push_back(std::move(sways));
 }
 
 Result<Arm> read(const Values& v) {
@@ -223,14 +273,14 @@ Result<FormulaParts> build(const Values& v) {
     const double settle = 3 / (g.damping * 2 * pi * g.frequency);
     parts.working = {{"stiffness_root", "E I at the root", "", g.modulus * g.root.inertia_y(), Dimension::number,
                       "beam theory, N m²"},
-                     {"tip_compliance", "drop per newton, frame of 12 beams with shear and the root's spring", "",
+                     {"tip_compliance", "drop per newton, frame of beams with shear and the root's spring", "",
                       1 / g.compliance(2, 2), Dimension::stiffness, "Przemieniecki"},
-                     {"own_sag", "by its own weight", "", std::abs(g.sag[2]), Dimension::length, "Przemieniecki"},
+                     {"own_sag", "by its own weight, level", "", g.own_sag(), Dimension::length, "Przemieniecki"},
                      {"first_frequency", "f₁ [Hz]", "", g.frequency, Dimension::number, "inverse iteration"},
                      {"settles_in", "3/(ζ ω) [s]", "", settle, Dimension::number, "Blevins; ζ from memory"},
                      {"buckles_at", "π² E I/(4 L²)", "", g.buckling, Dimension::force, "Euler"}};
     parts.results = {{"tip_stiffness", 1 / g.compliance(2, 2), Dimension::stiffness},
-                     {"own_sag", std::abs(g.sag[2]), Dimension::length},
+                     {"own_sag", g.own_sag(), Dimension::length},
                      {"frequency", g.frequency, Dimension::number},
                      {"settle_time", settle, Dimension::number},
                      {"buckling_load", g.buckling, Dimension::force}};
@@ -242,7 +292,7 @@ Result<FormulaParts> build(const Values& v) {
     };
     add_modes(g, parts);
     parts.section = [g](const Load& load) { return section(g, load); };
-    const double sunk = g.drop({0, 0, -number(v, "payload_mass") * gravity, 0, 0, 0});
+    const double sunk = g.drop({0, 0, -number(v, "payload_mass") * gravity, 0, 0, 0, 0, 0, -gravity});
     if (sunk > 0.2 * g.length)
         parts.advisories.push_back({"It bends so far that small-deflection theory is wrong: use a stiffer arm.", true});
     if (g.root.kind == ArmSection::pocketed)

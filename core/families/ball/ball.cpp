@@ -20,10 +20,10 @@ enum ModeIndex : std::size_t { slips, rides_out, parts, opens };
 
 const std::array<Mode, 4>& ball_modes() {
     static const std::array<Mode, 4> modes{{
-        {"slips", ModeClass::ultimate, "ball turns in its ring", false},
-        {"rides_out", ModeClass::ultimate, "ball rides out of the seat", false},
-        {"parts", ModeClass::ultimate, "ball is pulled off the seat", false},
-        {"opens", ModeClass::service, "seat opens on one side", false},
+        {"slips", ModeClass::ultimate, "turns|turn in its ring", false},
+        {"rides_out", ModeClass::ultimate, "rides|ride out of its seat", false},
+        {"parts", ModeClass::ultimate, "is|be pulled off its seat", false},
+        {"opens", ModeClass::service, "opens|open on one side of its seat", false},
     }};
     return modes;
 }
@@ -118,7 +118,7 @@ double BallJoint::normal_sum(double axial, double angle) const noexcept {
     return axial / (std::cos(angle) + (n_.seated ? n_.friction * std::sin(angle) : 0));
 }
 
-BallJoint::Seating BallJoint::seating(const Wrench& w) const noexcept {
+BallJoint::Seating BallJoint::seating(const Wrench& w, CapSide cap_side) const noexcept {
     Seating s;
     const double F = n_.squeeze.force;
     const bool shares = n_.locked && n_.seats != BallSeats::one_ring;
@@ -130,7 +130,7 @@ BallJoint::Seating BallJoint::seating(const Wrench& w) const noexcept {
         s.cap = 0;
     }
     const double side = std::hypot(w.fx, w.fy);
-    const bool cap_helps = shares && n_.seats == BallSeats::two_rings;
+    const bool cap_helps = n_.seats == BallSeats::two_rings && (shares || cap_side == CapSide::guided);
     s.seat_side = cap_helps ? side / 2 : side;
     s.cap_side = cap_helps ? side / 2 : 0;
     s.side_direction = side > 0 ? std::atan2(w.fy, w.fx) : 0;
@@ -141,8 +141,15 @@ BallJoint::Seating BallJoint::seating(const Wrench& w) const noexcept {
 
 mechanics::SlipLimit<3> BallJoint::slip(const Wrench& w, double enough,
                                         const mechanics::SlipLimit<3>* near) const noexcept {
+    const auto free = slip_seated(w, seating(w), enough, near);
+    if (!may_be_guided() || !(free.multiplier > 0) || (w.fx == 0 && w.fy == 0)) return free;
+    const auto guided = slip_seated(w, seating(w, CapSide::guided), enough, near ? near : &free);
+    return guided.multiplier < free.multiplier ? guided : free;
+}
+
+mechanics::SlipLimit<3> BallJoint::slip_seated(const Wrench& w, const Seating& s, double enough,
+                                               const mechanics::SlipLimit<3>* near) const noexcept {
     std::array<double, 2 * ring_points + mechanics::sum_block> limit{};
-    const Seating s = seating(w);
     mechanics::SlipLimit<3> none;
     none.multiplier = 0;
     if (!s.in_place) return none;
@@ -159,22 +166,27 @@ mechanics::SlipLimit<3> BallJoint::slip(const Wrench& w, double enough,
                                  {w.mx / n_.radius, w.my / n_.radius, w.mz / n_.radius}, enough, 0.01, near);
 }
 
+double BallJoint::riding_out(const Seating& s, const BallNumbers& n) noexcept {
+    const auto used = [](double side, double axial, double angle) {
+        return axial > 0 ? side / (axial * std::tan(angle)) : side > 0 ? infinite : 0.0;
+    };
+    return std::max(used(s.seat_side, s.seat, n.seat_angle), used(s.cap_side, s.cap, n.cap_angle));
+}
+
 double BallJoint::utilisation(std::size_t mode, const Wrench& w) const noexcept {
     const Seating s = seating(w);
     const double F = n_.squeeze.force;
     if (!(F > 0)) return infinite;
     switch (mode) {
         case slips: {
+            if (!drives_slip(w)) return 0;  // it may ride out or lift, but not turn
             if (!s.in_place) return infinite;
             const double multiplier = slip(w).multiplier;
             return multiplier > 0 ? 1 / multiplier : infinite;
         }
         case rides_out: {
-            const double seat = s.seat > 0        ? s.seat_side / (s.seat * std::tan(n_.seat_angle))
-                                : s.seat_side > 0 ? infinite
-                                                  : 0;
-            const double cap = s.cap_side > 0 ? s.cap_side / (s.cap * std::tan(n_.cap_angle)) : 0;
-            return std::max(seat, cap);
+            const double free = riding_out(s, n_);
+            return may_be_guided() ? std::max(free, riding_out(seating(w, CapSide::guided), n_)) : free;
         }
         case parts:
             return w.fz / (n_.locked && n_.seats != BallSeats::one_ring ? 2 * F : F);
@@ -185,27 +197,42 @@ double BallJoint::utilisation(std::size_t mode, const Wrench& w) const noexcept 
 
 double BallJoint::load_factor(std::size_t mode, const Ray& ray) const noexcept {
     if (mode != slips) return Joint::load_factor(mode, ray);
+    if (!drives_slip(ray.start) && !drives_slip(ray.direction)) return mechanics::not_driven;
     const double seated = std::min(Joint::load_factor(rides_out, ray), Joint::load_factor(parts, ray));
     if (!(n_.squeeze.force > 0)) return 0;
-    mechanics::SlipLimit<3> near;  // each look starts from the motion of the last
-    const auto used = [&](double lambda) {
-        const auto limit =
-            slip(ray.at(lambda), infinite, near.multiplier > 0 && std::isfinite(near.multiplier) ? &near : nullptr);
-        if (limit.multiplier > 0) near = limit;
-        return limit.multiplier > 0 ? 1 / limit.multiplier : infinite;
+    const auto used_by = [&](CapSide side, mechanics::SlipLimit<3>& near) {
+        return [this, &ray, &near, side](double lambda) {
+            const Wrench w = ray.at(lambda);
+            // Each look starts from the motion of the last.
+            const bool warm = near.multiplier > 0 && std::isfinite(near.multiplier);
+            const auto limit = slip_seated(w, seating(w, side), infinite, warm ? &near : nullptr);
+            if (limit.multiplier > 0) near = limit;
+            return limit.multiplier > 0 ? 1 / limit.multiplier : infinite;
+        };
     };
-    return mechanics::first_exit_below(seated, used, 1e-5);
+    mechanics::SlipLimit<3> near;
+    const double free = mechanics::first_exit_below(seated, used_by(CapSide::free, near), 1e-5);
+    if (!may_be_guided() || !(free > 0)) return free;
+    const auto guided = used_by(CapSide::guided, near);
+    const double end = std::isfinite(free) ? free * (1 - 1e-5) : infinite;
+    if (std::isfinite(end) && guided(end) < 1) return free;
+    near = {};
+    return std::min(free, mechanics::first_exit_below(seated, guided, 1e-5));
+}
+
+bool BallJoint::drives_slip(const Wrench& w) const noexcept {
+    return std::hypot(w.mx, w.my, w.mz) > mechanics::least_driving_share * n_.friction * n_.squeeze.force * n_.radius;
 }
 
 bool BallJoint::surely_holds(std::size_t mode, const Wrench& w) const noexcept {
-    return mode == slips ? slip(w, 1).multiplier > 1 : utilisation(mode, w) < 1;
+    return mode == slips ? !drives_slip(w) || slip(w, 1).multiplier > 1 : utilisation(mode, w) < 1;
 }
 
-std::string BallJoint::motion(std::size_t mode, const Wrench& w) const {
+Phrase BallJoint::motion(std::size_t mode, const Wrench& w) const {
     if (mode != slips) return {};
     const auto limit = slip(w);
     const double spin = limit.motion[2] * w.mz, tilt = limit.motion[0] * w.mx + limit.motion[1] * w.my;
-    return std::abs(spin) > std::abs(tilt) ? "spins" : "tilts";
+    return std::abs(spin) > std::abs(tilt) ? "spins|spin" : "tilts|tilt";
 }
 
 std::vector<NamedValue> BallJoint::demand(std::size_t mode, const Wrench& w) const {

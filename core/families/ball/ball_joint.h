@@ -25,7 +25,7 @@ class BallJoint : public Joint {
     double utilisation(std::size_t mode, const Wrench& wrench) const noexcept override;
     double load_factor(std::size_t mode, const Ray& ray) const noexcept override;
     bool surely_holds(std::size_t mode, const Wrench& wrench) const noexcept override;
-    std::string motion(std::size_t mode, const Wrench& wrench) const override;
+    Phrase motion(std::size_t mode, const Wrench& wrench) const override;
     std::vector<NamedValue> demand(std::size_t mode, const Wrench& wrench) const override;
     std::vector<NamedValue> capacity(std::size_t mode, const Wrench& wrench) const override;
     std::vector<NamedValue> results(const Load& load) const override;
@@ -40,10 +40,18 @@ class BallJoint : public Joint {
         double side_direction = 0;           ///< azimuth in which the ball is pushed [rad]
         bool in_place = false;
     };
-    Seating seating(const Wrench& wrench) const noexcept;
+    /// How a sprung cap stands under a side force: free to move aside, or guided, so that it takes half.
+    enum class CapSide { free, guided };
+    Seating seating(const Wrench& wrench, CapSide side = CapSide::free) const noexcept;
+    /// A sprung cap may be either: the lesser counts.
+    bool may_be_guided() const noexcept { return !n_.locked && n_.seats == BallSeats::two_rings; }
+    bool drives_slip(const Wrench& wrench) const noexcept;
     double normal_sum(double axial, double angle) const noexcept;
     mechanics::SlipLimit<3> slip(const Wrench& wrench, double enough = std::numeric_limits<double>::infinity(),
                                  const mechanics::SlipLimit<3>* near = nullptr) const noexcept;
+    mechanics::SlipLimit<3> slip_seated(const Wrench& wrench, const Seating& seated, double enough,
+                                        const mechanics::SlipLimit<3>* near) const noexcept;
+    static double riding_out(const Seating& s, const BallNumbers& n) noexcept;
 
     BallNumbers n_;
     mechanics::SphereContacts contacts_;

@@ -11,12 +11,13 @@
 #include "families/formula_joint.h"
 #include "families/parameter_rows.h"
 #include "mechanics/friction_limit.h"
+#include "quantity/dimension.h"
 #include "quantity/format.h"
 
 namespace clampet::families {
 namespace {
 
-constexpr double gravity = 9.80665, pi = std::numbers::pi;
+constexpr double gravity = quantity::standard_gravity, pi = std::numbers::pi;
 constexpr double infinite = std::numeric_limits<double>::infinity();
 constexpr unsigned ring_points = 24;
 
@@ -48,12 +49,11 @@ struct Chain {
 
     /// Distance from joint k (0 at the base) to the payload's face.
     double lever(double k) const { return (joints - k) * pitch; }
-    /// Moment on joint k of a chain held out straight along x, own weight down z.
+    /// Moment on joint k of a chain held out straight along x, with the weight of the segments beyond it.
     std::array<double, 3> moment(double k, const Wrench& w) const {
-        const double d = lever(k), own = segment_mass * gravity * (joints - k);
-        return {w.mx, w.my - d * w.fz + own * d / 2, w.mz + d * w.fy};
+        const double d = lever(k), own = segment_mass * (joints - k) * d / 2;
+        return {w.mx, w.my - d * w.fz - own * w.gz, w.mz + d * w.fy + own * w.gy};
     }
-    /// Own weight alone, already in the joint: it does not grow with the load.
     double used(double k, const Wrench& w) const {
         auto m = moment(k, w);
         // What the wire takes is bending only, and twist where its ends are keyed: a set of moments that balances.
@@ -140,7 +140,7 @@ drawing::Drawing section(const Chain& g, const Load& load) {
 
 void add_modes(const Chain& g, FormulaParts& parts) {
     FormulaMode bends;
-    bends.mode = {"slips", ModeClass::ultimate, "lets go at a joint", false, false};
+    bends.mode = {"slips", ModeClass::ultimate, "lets|let go at a joint", false, false};
     bends.utilisation = [g](const Wrench& w) { return g.normal > 0 || g.wire_bend > 0 ? g.bends(w) : infinite; };
     bends.demand = [g](const Wrench& w) {
         const auto m = g.moment(0, w);
@@ -151,27 +151,33 @@ void add_modes(const Chain& g, FormulaParts& parts) {
         return std::vector<NamedValue>{{"base_moment", g.holding(false) + g.wire_bend, Dimension::torque},
                                        {"base_twist", g.holding(true) + g.wire_twist, Dimension::torque}};
     };
-    bends.motion = [g](const Wrench& w) -> std::string {
+    bends.motion = [g](const Wrench& w) -> Phrase {
         double worst = 0, at = 0;
         for (double k = 0; k < g.joints; ++k)
             if (const double u = g.used(k, w); u > worst) {
                 worst = u;
                 at = k;
             }
-        return fmt::format("joint {:.0f} from the base lets go first", at + 1);
+        return Phrase(fmt::format("lets|let go at joint {:.0f} from the base", at + 1));
     };
     bends.formula = "min Σ μ N R |ω × n| over rim and seat, + wire";
     bends.source = "derived, upper-bound theorem; wire σ_y d³/6 plastic bending";
     parts.modes.push_back(std::move(bends));
     parts.modes.push_back(
-        ratio({"parts", ModeClass::ultimate, "pulls a ball out of its socket", "pull", Dimension::force,
+        ratio({"parts", ModeClass::ultimate, "pulls|pull a ball out of its socket", "pull", Dimension::force,
                [](const Wrench& w) { return std::hypot(std::max(0.0, w.fx), w.fy, w.fz); },
                [g](const Wrench&) { return g.pull_out; }, "max n k (r − R_o)(tan a + μ)/(1 − μ tan a)",
                "snap-fit design guides, from memory"}));
-    parts.modes.push_back(
-        ratio({"breaks", ModeClass::ultimate, "cracks a finger when it is snapped in", "strain", Dimension::number,
-               [g](const Wrench&) { return g.strain; }, [g](const Wrench&) { return g.strain_limit; }, "3 u c/L²",
-               "annular cantilever, beam theory"}));
+    FormulaMode breaks;  // a ratio, whatever the load
+    breaks.mode = {"breaks", ModeClass::ultimate, "cracks|crack a finger when it is snapped in", false, true};
+    breaks.utilisation = [g](const Wrench&) { return g.strain_limit > 0 ? g.strain / g.strain_limit : infinite; };
+    breaks.demand = [g](const Wrench&) { return std::vector<NamedValue>{{"strain", g.strain, Dimension::number}}; };
+    breaks.capacity = [g](const Wrench&) {
+        return std::vector<NamedValue>{{"strain", g.strain_limit, Dimension::number}};
+    };
+    breaks.formula = "3 u c/L²";
+    breaks.source = "annular cantilever, beam theory";
+    parts.modes.push_back(std::move(breaks));
 }
 
 Result<Chain> read(const Values& v) {
@@ -215,11 +221,15 @@ Result<Chain> read(const Values& v) {
     return g;
 }
 
-/// How many joints a payload at the tip allows before the base lets go, held out level.
-double longest(const Chain& g, double mass) {
+/// How many joints a payload allows before the base lets go, held out level; its centre of gravity lies `offset` beyond
+/// the last segment.
+double longest(const Chain& g, double mass, double offset) {
     const double hold = g.holding(false) + g.wire_bend;
+    const auto moment = [&](double n) {
+        return gravity * (mass * (n * g.pitch + offset) + g.segment_mass * n * n * g.pitch / 2);
+    };
     double n = 0;
-    while (n < 1000 && gravity * (mass * (n + 1) + g.segment_mass * (n + 1) * (n + 1) / 2) * g.pitch <= hold) ++n;
+    while (n < 1000 && moment(n + 1) <= hold) ++n;
     return n;
 }
 
@@ -228,7 +238,7 @@ Result<FormulaParts> build(const Values& v) {
     if (!made) return made.problem();
     const Chain g = *made;
     FormulaParts parts;
-    const double mass = number(v, "payload_mass");
+    const double reach = longest(g, number(v, "payload_mass"), number(v, "payload_offset"));
     parts.working = {
         {"undercut", "R_ball − R_opening", "", g.undercut, Dimension::length, "geometry"},
         {"finger_stiffness", "3 E I/L³, I of the annular sector", "", g.finger.stiffness, Dimension::stiffness,
@@ -246,8 +256,8 @@ Result<FormulaParts> build(const Values& v) {
                      {"swing", g.swing, Dimension::angle},
                      {"bend_radius", g.pitch / (2 * std::sin(g.swing / 2)), Dimension::length},
                      {"length", g.pitch * g.joints, Dimension::length},
-                     {"longest_joints", longest(g, mass), Dimension::number},
-                     {"longest_reach", longest(g, mass) * g.pitch, Dimension::length},
+                     {"longest_joints", reach, Dimension::number},
+                     {"longest_reach", reach * g.pitch, Dimension::length},
                      {"snap_force", g.pull_out, Dimension::force}};
     parts.loaded_results = [g](const Load& load) {
         return std::vector<NamedValue>{{"droop", g.droop(load.whole()), Dimension::length}};
@@ -302,6 +312,8 @@ const Family& ball_chain() {
                        "A keyed wire also resists twist."),
             quantity_row("segment_mass", "Segment", Dimension::mass, 0.012, {0, 10}, "Mass of one.", "input"),
             quantity_row("payload_mass", "Payload", Dimension::mass, 0.15, {0, 100}, "For the longest reach.", "input"),
+            gap_row("payload_offset", "Payload, beyond the chain", 0.02, 2,
+                    "Its centre of gravity, from the end of the last segment, for the longest reach."),
         },
         &build);
     return family;

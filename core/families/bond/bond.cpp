@@ -91,7 +91,7 @@ Result<FormulaParts> build(const Values& v) {
                         "elastic bond, beam theory"}};
     };
     FormulaMode breaks;
-    breaks.mode = {"breaks", ModeClass::ultimate, "peels or shears off", false, false};
+    breaks.mode = {"breaks", ModeClass::ultimate, "peels|peel or shears|shear off", false, false};
     breaks.utilisation = [g](const Wrench& w) { return g.utilisation(w); };
     breaks.demand = [g](const Wrench& w) {
         return std::vector<NamedValue>{{"shear", g.shear_stress(w), Dimension::stress},
@@ -101,8 +101,8 @@ Result<FormulaParts> build(const Values& v) {
         return std::vector<NamedValue>{{"shear", g.shear, Dimension::stress},
                                        {"tension", g.tension, Dimension::stress}};
     };
-    breaks.motion = [g](const Wrench& w) -> std::string {
-        return g.peel_stress(w) / g.tension > g.shear_stress(w) / g.shear ? "peels" : "shears";
+    breaks.motion = [g](const Wrench& w) -> Phrase {
+        return g.peel_stress(w) / g.tension > g.shear_stress(w) / g.shear ? "peels|peel" : "shears|shear";
     };
     breaks.formula = "(τ/τ_a)² + (σ/σ_a)² = 1/λ²";
     breaks.source = "elliptic interaction, common practice";

@@ -6,6 +6,7 @@
 #include <cmath>
 #include <numbers>
 
+#include "catalogue/material.h"
 #include "families/formula_joint.h"
 #include "families/parameter_rows.h"
 #include "mechanics/jamming.h"
@@ -17,17 +18,19 @@ namespace {
 constexpr double degree = std::numbers::pi / 180;
 constexpr double infinite = std::numeric_limits<double>::infinity();
 constexpr int travel_steps = 720;
+constexpr const char* cam_pair = "steel on plywood";
 
 enum class Kind { eccentric, spiral };
 
 struct Cam {
     Kind kind = Kind::eccentric;
     mechanics::Eccentric disc;
-    double pressure_angle = 0;                   ///< gamma of a spiral [rad]
-    double lever = 0, hand = 0, end = 0;         ///< l [m], Q [N], theta where the lever stops [rad]
-    double stiffness = 0, slack = 0;             ///< k [N/m], play before it presses [m]
-    double friction_high = 1, friction_low = 1;  ///< factors on friction while closing and while staying shut
-    double snag = 0;                             ///< what may catch the lever [N]
+    double pressure_angle = 0;            ///< gamma of a spiral [rad]
+    double lever = 0, hand = 0, end = 0;  ///< l [m], Q [N], theta where the lever stops [rad]
+    double stiffness = 0, slack = 0;      ///< k [N/m], play before it presses [m]
+    double friction_high = 1,
+           friction_low = 1;  ///< factors on friction: strong for the peak, shaken while staying shut
+    double snag = 0;          ///< what may catch the lever [N]
     double clamped_friction = 0, pad_radius = 0;
     int faces = 1;
 
@@ -45,8 +48,8 @@ struct Cam {
     double opening_arm(double theta) const {
         return kind == Kind::spiral ? height(theta) * std::tan(pressure_angle) : disc.offset * std::sin(theta);
     }
-    double hand_force(double theta) const {
-        return clamp(theta) * (opening_arm(theta) + friction_arm(theta, friction_high)) / lever;
+    double hand_force(double theta, double share = 1) const {
+        return clamp(theta) * (opening_arm(theta) + friction_arm(theta, share)) / lever;
     }
     struct Closed {
         double angle = 0, peak = 0;  ///< where it stops, hand force needed on the way
@@ -68,11 +71,11 @@ struct Cam {
                 c.all_the_way = false;
                 break;
             }
-            c.peak = std::max(c.peak, needed);
             before = theta;
         }
-        // What the whole travel would ask for, so that a stiffer hand or softer stack can be judged.
-        for (int i = 1; i <= travel_steps; ++i) c.peak = std::max(c.peak, hand_force(end * i / travel_steps));
+        // What the whole travel may ask for, with the friction at its highest.
+        for (int i = 1; i <= travel_steps; ++i)
+            c.peak = std::max(c.peak, hand_force(end * i / travel_steps, friction_high));
         return c;
     }
     /// Friction against what drives it open; infinite past dead centre or where nothing drives it.
@@ -132,6 +135,7 @@ Result<Cam> read(const Values& v) {
     // Pad, stack, frame and pin are springs in a row.
     c.stiffness = 1 / (1 / number(v, "pad_stiffness") + 1 / number(v, "frame_stiffness"));
     c.slack = number(v, "slack");
+    if (const auto pair = catalogue::friction_named(cam_pair)) c.friction_high = pair->high / pair->typical;
     c.friction_low = text(v, "place") == "shakes" ? 0.5 : 1;
     c.snag = number(v, "snag_force");
     c.clamped_friction = number(v, "clamped_friction");
@@ -150,12 +154,12 @@ Result<Cam> read(const Values& v) {
 
 void add_modes(const Cam& c, double theta, double peak, double force, FormulaParts& parts) {
     parts.modes.push_back(margin(
-        "stays_shut", "opens by itself", [c, theta](const Wrench&) { return c.stays_shut(theta); },
+        "stays_shut", "opens|open by itself", [c, theta](const Wrench&) { return c.stays_shut(theta); },
         c.kind == Kind::spiral ? "[μ_f h + μ_p r]/(h tan γ)" : "[μ_f (R − e cos θ) + μ_p r]/(e sin θ)",
         "statics of a cam; half of the friction where it shakes"));
     const auto pressed = [force](const Wrench& w) { return std::max(0.0, force - w.fz); };
     FormulaMode slips;
-    slips.mode = {"slips", ModeClass::ultimate, "what it clamps slides or twists", false, false};
+    slips.mode = {"slips", ModeClass::ultimate, "lets|let what it clamps slide or twist", false, false};
     slips.utilisation = [c, pressed](const Wrench& w) {
         const double hold = c.clamped_friction * c.faces * pressed(w), arm = 2.0 / 3 * c.pad_radius;
         // Slide and twist added up: inside the true limit surface, so on the safe side.
@@ -175,10 +179,10 @@ void add_modes(const Cam& c, double theta, double peak, double force, FormulaPar
     slips.source = "Coulomb friction; Shigley, uniform pressure";
     parts.modes.push_back(std::move(slips));
     parts.modes.push_back(
-        ratio({"parts", ModeClass::ultimate, "is pulled open", "pull", Dimension::force,
+        ratio({"parts", ModeClass::ultimate, "is|be pulled open", "pull", Dimension::force,
                [](const Wrench& w) { return w.fz; }, [force](const Wrench&) { return force; }, "F", "statics"}));
     FormulaMode closes;
-    closes.mode = {"closes_by_hand", ModeClass::service, "is too stiff to close by hand", false, true};
+    closes.mode = {"closes_by_hand", ModeClass::service, "is|be too stiff to close by hand", false, true};
     closes.utilisation = [peak, hand = c.hand](const Wrench&) { return hand > 0 ? peak / hand : infinite; };
     closes.demand = [peak](const Wrench&) { return std::vector<NamedValue>{{"hand_force", peak, Dimension::force}}; };
     closes.capacity = [hand = c.hand](const Wrench&) {
@@ -189,7 +193,7 @@ void add_modes(const Cam& c, double theta, double peak, double force, FormulaPar
     parts.modes.push_back(std::move(closes));
     FormulaMode snags;
     const double open = force * (c.friction_arm(theta, c.friction_low) - c.opening_arm(theta));
-    snags.mode = {"snags_open", ModeClass::service, "is opened by something that catches the lever", false, true};
+    snags.mode = {"snags_open", ModeClass::service, "is|be opened by something that catches the lever", false, true};
     snags.utilisation = [open, by = c.snag * c.lever](const Wrench&) { return open > 0 ? by / open : infinite; };
     snags.demand = [by = c.snag * c.lever](const Wrench&) {
         return std::vector<NamedValue>{{"torque", by, Dimension::torque}};
@@ -217,8 +221,8 @@ Result<FormulaParts> build(const Values& v) {
         {"clamping_force", "F = k(s − slack)",
          fmt::format("{:.0f} N/mm({:.3f} − {:.3f}) mm", c.stiffness * 1e-3, c.lift(closed.angle) * 1e3, c.slack * 1e3),
          force, Dimension::force, "derived"},
-        {"peak_hand_force", "max of F[e sin θ + μ_f (R − e cos θ) + μ_p r]/l", "", closed.peak, Dimension::force,
-         "statics of a cam"},
+        {"peak_hand_force", "max of F[e sin θ + μ_f (R − e cos θ) + μ_p r]/l, μ at its highest", "", closed.peak,
+         Dimension::force, "statics of a cam"},
     };
     add_modes(c, closed.angle, closed.peak, force, parts);
     parts.results = {{"clamping_force", force, Dimension::force},
@@ -263,7 +267,13 @@ const Family& cam() {
             length_row("lever", "Lever", 0.070, 1, "From the pin to where the hand presses."),
             quantity_row("hand_force", "Hand", Dimension::force, 60, {0, 2000}, "A thumb 40 N, a hand 60 to 100 N.",
                          "from memory"),
-            friction_row("friction", "Friction under the cam", "steel on plywood", "Cam on what it presses, dry."),
+            [] {
+                // More keeps it shut, and takes more of the hand: it may clamp harder or less.
+                Parameter p =
+                    friction_row("friction", "Friction under the cam", cam_pair, "Cam on what it presses, dry.");
+                p.spread.either = true;
+                return p;
+            }(),
             quantity_row("pin_friction", "Friction on the pin", Dimension::number, 0.15, {0, 2}, "Dry steel 0.15.",
                          "from memory"),
             gap_row("pin_diameter", "Pin", 0.006, 0.1, "Diameter of the pin that it turns on."),

@@ -7,13 +7,14 @@
 
 #include "families/formula_joint.h"
 #include "families/parameter_rows.h"
+#include "quantity/dimension.h"
 #include "quantity/format.h"
 #include "quantity/parse.h"
 
 namespace clampet::families {
 namespace {
 
-constexpr double gravity = 9.80665;
+constexpr double gravity = quantity::standard_gravity;
 constexpr std::size_t most_plates = 14;
 
 struct Balance {
@@ -100,7 +101,7 @@ std::string names_of(const std::vector<double>& plates, unsigned set) {
 
 FormulaMode drifts(const Balance& g) {
     FormulaMode m;
-    m.mode = {"slips", ModeClass::ultimate, "tilts by itself", false, false};
+    m.mode = {"slips", ModeClass::ultimate, "tilts|tilt by itself", false, false};
     m.utilisation = [g](const Wrench& w) {
         const double asked = std::abs(g.residual()) + std::abs(w.my);
         return g.friction > 0 ? asked / g.friction : asked > 0 ? std::numeric_limits<double>::infinity() : 0;
@@ -109,8 +110,10 @@ FormulaMode drifts(const Balance& g) {
         return std::vector<NamedValue>{{"moment", std::abs(g.residual()) + std::abs(w.my), Dimension::torque}};
     };
     m.capacity = [g](const Wrench&) { return std::vector<NamedValue>{{"moment", g.friction, Dimension::torque}}; };
-    m.motion = [g](const Wrench&) -> std::string {
-        return g.residual() > 0 ? "payload side drops" : g.residual() < 0 ? "weight side drops" : "";
+    m.motion = [g](const Wrench&) -> Phrase {
+        return g.residual() > 0   ? "drops|drop on the payload's side"
+               : g.residual() < 0 ? "drops|drop on the weight's side"
+                                  : "";
     };
     m.formula = "|g (m₁ d₁ + m_r d_r − m₂ d₂)| + |My| against the pivot's friction";
     m.source = "statics";

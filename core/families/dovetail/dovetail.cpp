@@ -41,11 +41,11 @@ struct Dovetail {
             return f;
         }
         // A screw-locked jaw shares a side load half and half, and a lift by stiffness: base k_b against flanks 2 k
-        // cos^2.
+        // cos^2. Once the base has lifted the flanks carry the whole pull.
         f.moving = preload + fy / (2 * s);
         f.fixed = preload - fy / (2 * s);
         f.base = base_0 - w.fz * base_share;
-        const double flanks = w.fz * (1 - base_share) / (2 * c);
+        const double flanks = w.fz * (1 - base_share) / (2 * c) + std::max(0.0, -f.base) / (2 * c);
         f.moving += flanks;
         f.fixed += flanks;
         return f;
@@ -54,6 +54,52 @@ struct Dovetail {
         const Forces f = forces(w);
         if (f.fixed < 0 || f.moving < 0) return 0;
         return friction * f.sum();
+    }
+    double along(const Wrench& w) const { return closed_end ? std::max(0.0, -w.fx) : std::abs(w.fx); }
+    /// Share of the friction that a load uses. A sprung jaw whose base has lifted is held down by the friction of its
+    /// flanks alone, the same that keeps it from sliding: on a flank H (s + v c) normal, H (v s − c) across, v = Fz/ΣH.
+    double slips(const Wrench& w) const {
+        const double asked = along(w), fy = rail_sign * w.fy;
+        const Forces f = forces(w);
+        if (f.fixed < 0 || f.moving < 0) return asked > 0 || f.base < 0 ? infinite : 0;
+        const double sum = 2 * force - fy;
+        if (locked || f.base > 0 || !(sum > 0)) {
+            const double hold = friction * f.sum();
+            return hold > 0 ? asked / hold : asked > 0 ? infinite : 0;
+        }
+        const double s = std::sin(flank), c = std::cos(flank), v = w.fz / sum;
+        const double normal = friction * sum * (s + v * c), across = std::max(0.0, sum * (v * s - c));
+        return normal > 0 ? std::hypot(asked, across) / normal : std::hypot(asked, across) > 0 ? infinite : 0;
+    }
+    /// Share of the way to where the resultants leave base and flanks, on their length and the base's width.
+    /// Meaning  A pitch is resisted by the base at one end and by the flanks at the other, a yaw by the two flanks at
+    ///          opposite ends; one set of line moments must serve both (static theorem). A sprung jaw keeps its force
+    ///          in its middle and resists neither.
+    double rocks(const Wrench& w) const {
+        const Forces f = forces(w);
+        const double s = std::sin(flank), c = std::cos(flank), half = length / 2;
+        const double y = w.mz / s, p = rail_sign * w.my / c, B = std::max(0.0, f.base) * half / c;
+        const double m = locked ? std::max(0.0, f.moving) * length : 0, n = std::max(0.0, f.fixed) * length;
+        const auto used = [](double asked, double has) { return asked == 0 ? 0.0 : has > 0 ? asked / has : infinite; };
+        return std::max({used(2 * std::abs(y), m + n), used(std::abs(p - y), m + B), used(std::abs(p + y), n + B),
+                         used(std::abs(roll(w)), std::max(0.0, f.base) * width / 2)});
+    }
+    /// Share of the way to the first gap: base and flanks share a pitch by stiffness, the flanks a yaw half and half.
+    double opens(const Wrench& w) const {
+        const Forces f = forces(w);
+        const double s = std::sin(flank), c = std::cos(flank), sixth = length / 6;
+        const double base = locked ? base_share : 1, flanks = (1 - base) / (2 * c);
+        const auto used = [](double asked, double has) { return asked == 0 ? 0.0 : has > 0 ? asked / has : infinite; };
+        const double turn = (locked ? 0.5 : 1) * std::abs(w.mz) / s + flanks * std::abs(w.my);
+        return std::max({used(base * std::abs(w.my), f.base * sixth),
+                         used(turn, (locked ? std::min(f.fixed, f.moving) : f.fixed) * sixth),
+                         used(std::abs(roll(w)), f.base * width / 6)});
+    }
+    /// Moment about the rail that the base takes: the flanks' normals meet above or below it, where they take a side
+    /// force.
+    double roll(const Wrench& w) const {
+        const double in = height / std::tan(flank) / 2;  // from the rail's edge to the middle of a flank
+        return w.mx - rail_sign * w.fy * ((width / 2 - in) / std::tan(flank) - height / 2);
     }
     /// Pull along z at which a sprung jaw is wedged open; infinite when friction locks it.
     double pull_limit() const {
@@ -89,11 +135,11 @@ drawing::Drawing section(const Dovetail& t, const Load& load) {
 
 void add_modes(const Dovetail& t, FormulaParts& parts) {
     FormulaMode slips;
-    slips.mode = {"slips", ModeClass::ultimate, "slides along its rail", false, false};
-    const auto along = [t](const Wrench& w) { return t.closed_end ? std::max(0.0, -w.fx) : std::abs(w.fx); };
-    slips.utilisation = [t, along](const Wrench& w) {
-        const double hold = t.hold(w), asked = along(w);
-        return hold > 0 ? asked / hold : infinite;
+    slips.mode = {"slips", ModeClass::ultimate, "slides|slide along its rail", false, false};
+    const auto along = [t](const Wrench& w) { return t.along(w); };
+    slips.utilisation = [t](const Wrench& w) { return t.slips(w); };
+    slips.motion = [t](const Wrench& w) -> Phrase {
+        return t.along(w) > 0 || t.locked ? "slides|slide along its rail" : "is|be pulled off, its jaw wedged open";
     };
     slips.demand = [along](const Wrench& w) {
         return std::vector<NamedValue>{{"along_rail", along(w), Dimension::force}};
@@ -101,16 +147,16 @@ void add_modes(const Dovetail& t, FormulaParts& parts) {
     slips.capacity = [t](const Wrench& w) {
         return std::vector<NamedValue>{{"along_rail", t.hold(w), Dimension::force}};
     };
-    slips.formula = "μ (N_moving + N_fixed + N_base); spring jaw: μ[(2F − Fy) cot(α/2) − Fz]";
+    slips.formula = "μ (N_moving + N_fixed + N_base); spring jaw: μ[(2F − Fy) cot(α/2) − Fz], lifted: √(Fx² + T²) = μN";
     slips.source = "derived, statics of a dovetail";
     parts.modes.push_back(std::move(slips));
     parts.modes.push_back(
-        ratio({"pulls_off", ModeClass::ultimate, "is pulled off, its jaw wedged open", "pull", Dimension::force,
+        ratio({"pulls_off", ModeClass::ultimate, "is|be pulled off, its jaw wedged open", "pull", Dimension::force,
                [](const Wrench& w) { return w.fz; }, [t](const Wrench&) { return t.pull_limit(); },
                "2F/tan(α − ρ) for a sprung jaw, never when α ≤ ρ; else what jaw and rail bear",
                "derived, statics of a dovetail; strength is an input"}));
     parts.modes.push_back(
-        ratio({"parts", ModeClass::ultimate, "is pushed off one flank", "side_force", Dimension::force,
+        ratio({"parts", ModeClass::ultimate, "is|be pushed off one flank", "side_force", Dimension::force,
                [t](const Wrench& w) { return t.locked ? std::abs(w.fy) : std::max(0.0, t.rail_sign * w.fy); },
                [t](const Wrench& w) {
                    const double s = std::sin(t.flank);
@@ -118,40 +164,29 @@ void add_modes(const Dovetail& t, FormulaParts& parts) {
                    return (t.locked ? 2 : 1) * s * std::min(f.fixed, f.moving);
                },
                "F for a sprung jaw, 2F for a locked one", "derived, statics"}));
-    // A couple moves the line pressures on flanks and base: lost when the resultant leaves the length or the width.
-    const auto rocking = [t](double share) {
-        return [t, share](const Wrench& w) {
-            const auto f = t.forces(w);
-            const auto used = [&](double moment, double force, double size) {
-                return moment == 0 ? 0.0 : force > 0 ? std::abs(moment) / (force * size * share) : infinite;
-            };
-            const double s = std::sin(t.flank);
-            return std::max({used(w.mz, s * (std::min(f.fixed, f.moving)), t.length), used(w.my, f.base, t.length),
-                             used(w.mx, f.base, t.width)});
-        };
-    };
     const auto moment = [](const Wrench& w) {
         return std::vector<NamedValue>{{"moment", std::hypot(w.mx, w.my, w.mz), Dimension::torque}};
     };
     for (const bool lost : {true, false}) {
         FormulaMode m;
-        m.mode = lost ? Mode{"rocks", ModeClass::ultimate, "rocks off the end or the edge of its base", false, false}
-                      : Mode{"opens", ModeClass::service, "opens at one end", false, false};
-        m.utilisation = rocking(lost ? 0.5 : 1.0 / 6);
+        m.mode =
+            lost ? Mode{"rocks", ModeClass::ultimate, "rocks|rock off the end or the edge of its base", false, false}
+                 : Mode{"opens", ModeClass::service, "opens|open at one end", false, false};
+        m.utilisation = [t, lost](const Wrench& w) { return lost ? t.rocks(w) : t.opens(w); };
         m.demand = moment;
         m.capacity = [t, lost](const Wrench& w) {
             const auto f = t.forces(w);
+            const double N = std::max(0.0, f.fixed) + (t.locked ? std::max(0.0, f.moving) : 0), share = lost ? 2 : 6;
             return std::vector<NamedValue>{
-                {"pitch", std::max(0.0, f.base) * t.length / (lost ? 2 : 6), Dimension::torque},
-                {"yaw", std::max(0.0, std::sin(t.flank) * std::min(f.fixed, f.moving)) * t.length / (lost ? 2 : 6),
-                 Dimension::torque}};
+                {"pitch", (std::max(0.0, f.base) + N * std::cos(t.flank)) * t.length / share, Dimension::torque},
+                {"yaw", N * std::sin(t.flank) * t.length / share, Dimension::torque}};
         };
-        m.formula = lost ? "N L/2" : "N L/6";
-        m.source = "no-tension line contact";
+        m.formula = lost ? "(N_base + ΣN cos α) L/2 pitch, ΣN sin α L/2 yaw, together" : "N L/6";
+        m.source = "no-tension line contacts, static theorem";
         parts.modes.push_back(std::move(m));
     }
     FormulaMode lifts;
-    lifts.mode = {"lifts", ModeClass::service, "lifts off its base", false, false};
+    lifts.mode = {"lifts", ModeClass::service, "lifts|lift off its base", false, false};
     lifts.utilisation = [t](const Wrench& w) {
         const double at_rest = t.forces({}).base;
         return at_rest > 0 ? 1 - t.forces(w).base / at_rest : infinite;

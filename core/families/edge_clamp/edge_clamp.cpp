@@ -8,6 +8,7 @@
 #include <memory>
 #include <numbers>
 
+#include "catalogue/material.h"
 #include "families/formula_joint.h"
 #include "families/parameter_rows.h"
 #include "families/squeeze.h"
@@ -121,7 +122,7 @@ drawing::Drawing section(const EdgeClamp& g, const Load& load) {
 
 FormulaMode slips(const EdgeClamp& g) {
     FormulaMode m;
-    m.mode = {"slips", ModeClass::ultimate, "slides or turns on the board", false, false};
+    m.mode = {"slips", ModeClass::ultimate, "slides|slide or turns|turn on the board", false, false};
     const auto used = [g](const Wrench& w, Nearby* near) {
         if (!(g.force > 0) || g.lost(w) >= 1) return infinite;
         const double multiplier = g.slip(w, near).multiplier;
@@ -140,12 +141,12 @@ FormulaMode slips(const EdgeClamp& g) {
             {"along", g.upper_friction * std::max(0.0, g.above(w)) + g.lower_friction * std::max(0.0, g.below(w)),
              Dimension::force}};
     };
-    m.motion = [g](const Wrench& w) -> std::string {
+    m.motion = [g](const Wrench& w) -> Phrase {
         const auto at = g.slip(w);
         return std::abs(at.motion[2] * w.mz / g.solver->patch().size) >
                        std::abs(at.motion[0] * w.fx + at.motion[1] * w.fy)
-                   ? "turns on the board"
-                   : "slides on the board";
+                   ? "turns|turn on the board"
+                   : "slides|slide on the board";
     };
     m.formula = "min Σ μ N_i |v_i| over the plate and the pad";
     m.source = "derived, upper-bound theorem";
@@ -155,7 +156,7 @@ FormulaMode slips(const EdgeClamp& g) {
 void add_modes(const EdgeClamp& g, FormulaParts& parts) {
     parts.modes.push_back(slips(g));
     FormulaMode tips;
-    tips.mode = {"tips", ModeClass::ultimate, "tips over the edge of its upper plate", false, false};
+    tips.mode = {"tips", ModeClass::ultimate, "tips|tip over the edge of its upper plate", false, false};
     tips.utilisation = [g](const Wrench& w) { return g.force > 0 ? g.tipping(w) : infinite; };
     tips.demand = [g](const Wrench& w) {
         return std::vector<NamedValue>{{"moment", std::max(g.prying_x(w), g.prying_y(w)), Dimension::torque}};
@@ -170,19 +171,19 @@ void add_modes(const EdgeClamp& g, FormulaParts& parts) {
     tips.source = "statics";
     parts.modes.push_back(std::move(tips));
     parts.modes.push_back(
-        ratio({"parts", ModeClass::ultimate, "is pushed off the board", "pull", Dimension::force,
+        ratio({"parts", ModeClass::ultimate, "is|be pushed off the board", "pull", Dimension::force,
                [](const Wrench& w) { return w.fz; }, [g](const Wrench&) { return (g.locked ? 2 : 1) * g.force; },
                "F, or 2F with a screw", "statics"}));
     if (g.locked)
-        parts.modes.push_back(ratio({"loosens", ModeClass::ultimate, "unloads its lower pad", "press", Dimension::force,
-                                     [](const Wrench& w) { return -w.fz; }, [g](const Wrench&) { return 2 * g.force; },
-                                     "2F", "statics"}));
+        parts.modes.push_back(ratio({"loosens", ModeClass::ultimate, "unloads|unload its lower pad", "press",
+                                     Dimension::force, [](const Wrench& w) { return -w.fz; },
+                                     [g](const Wrench&) { return 2 * g.force; }, "2F", "statics"}));
     parts.modes.push_back(
-        ratio({"breaks", ModeClass::ultimate, "bends its frame open", "stress", Dimension::stress,
+        ratio({"breaks", ModeClass::ultimate, "bends|bend its frame open", "stress", Dimension::stress,
                [g](const Wrench& w) { return g.frame_stress(w); }, [g](const Wrench&) { return g.frame_strength; },
                "M = F (throat + h/2), curved beam", "Winkler–Bach; Shigley, curved members"}));
     parts.modes.push_back(ratio(
-        {"crush", ModeClass::ultimate, "dents the board", "pressure", Dimension::stress,
+        {"crush", ModeClass::ultimate, "dents|dent the board", "pressure", Dimension::stress,
          [g](const Wrench& w) {
              return std::max(g.board_pressure(w), std::max(0.0, g.below(w)) / (pi * g.pad * g.pad / 4));
          },
@@ -197,7 +198,7 @@ void add_modes(const EdgeClamp& g, FormulaParts& parts) {
     crush.ends_with = [g](const Wrench& w) { return g.force > 0 ? g.tipping(w) : infinite; };
     crush.tolerance = 2e-4;
     parts.modes.push_back(
-        ratio({"opens", ModeClass::service, "lifts at one edge of its plate", "moment", Dimension::torque,
+        ratio({"opens", ModeClass::service, "lifts|lift at one edge of its plate", "moment", Dimension::torque,
                [g](const Wrench& w) { return std::abs(w.my) / g.a + std::abs(w.mx) / g.b; },
                [g](const Wrench& w) { return std::max(0.0, g.above(w)) / 6; }, "6|e_x|/a + 6|e_y|/b = 1",
                "kern of a rectangle"}));
@@ -253,7 +254,8 @@ Result<FormulaParts> build(const Values& v) {
     const EdgeClamp g = *made;
     FormulaParts parts;
     parts.working = squeezed->working;
-    const double buckling = pi * pi * 205e9 * pi * std::pow(g.screw_minor, 4) / 64 / (g.screw_length * g.screw_length);
+    const double buckling =
+        pi * pi * catalogue::steel_modulus * pi * std::pow(g.screw_minor, 4) / 64 / (g.screw_length * g.screw_length);
     parts.working.push_back(
         {"neutral_radius", "r_n = h/ln(r_o/r_i)", "", g.frame.neutral_radius(), Dimension::length, "Winkler–Bach"});
     parts.working.push_back({"frame_moment", "M = F (throat + h/2)", "", g.force * (g.throat + g.frame.depth / 2),

@@ -145,7 +145,7 @@ drawing::Drawing section(const Group& g, const Load& load) {
 
 FormulaMode combined(const Group& g) {
     FormulaMode both;
-    both.mode = {"combined", ModeClass::ultimate, "gives way to pull and shear at once", false, false};
+    both.mode = {"combined", ModeClass::ultimate, "gives|give way to pull and shear at once", false, false};
     both.utilisation = [g](const Wrench& w) {
         const auto t = g.tensions(w);
         const auto s = g.shears(w);
@@ -169,11 +169,11 @@ FormulaMode combined(const Group& g) {
 
 void add_bearing_modes(const Group& g, FormulaParts& parts) {
     parts.modes.push_back(
-        ratio({"shears", ModeClass::ultimate, "is pushed sideways past its fasteners", "shear", Dimension::force,
+        ratio({"shears", ModeClass::ultimate, "is|be pushed sideways past its fasteners", "shear", Dimension::force,
                [g](const Wrench& w) { return g.largest_shear(w); }, [g](const Wrench&) { return g.lateral; },
                "max |F/n + M_c × r_i/Σr²|", "Shigley, eccentrically loaded fastener groups"}));
     parts.modes.push_back(
-        ratio({"pulls_out", ModeClass::ultimate, "pulls its fasteners out", "pull", Dimension::force,
+        ratio({"pulls_out", ModeClass::ultimate, "pulls|pull its fasteners out", "pull", Dimension::force,
                [g](const Wrench& w) { return g.largest_tension(w); }, [g](const Wrench&) { return g.pull; },
                "Fz/n + M d_i/Σd² from the pivot", "elastic group about a pivot line, derived"}));
     parts.modes.push_back(combined(g));
@@ -181,7 +181,7 @@ void add_bearing_modes(const Group& g, FormulaParts& parts) {
 
 void add_preloaded_modes(const Group& g, FormulaParts& parts) {
     FormulaMode slips;
-    slips.mode = {"slips", ModeClass::ultimate, "slides or twists under the heads", false, false};
+    slips.mode = {"slips", ModeClass::ultimate, "slides|slide or twists|twist under the heads", false, false};
     slips.utilisation = [g](const Wrench& w) {
         if (!(g.preload > 0)) return infinite;
         const double multiplier = g.slip(w).multiplier;
@@ -196,18 +196,19 @@ void add_preloaded_modes(const Group& g, FormulaParts& parts) {
         for (const double t : g.tensions(w)) normal += std::max(0.0, g.preload - t);
         return std::vector<NamedValue>{{"shear", g.friction * normal, Dimension::force}};
     };
-    slips.motion = [g](const Wrench& w) -> std::string {
+    slips.motion = [g](const Wrench& w) -> Phrase {
         const auto at = g.slip(w);
-        return std::abs(at.motion[2] * w.mz / g.size) > std::abs(at.motion[0] * w.fx + at.motion[1] * w.fy) ? "twists"
-                                                                                                            : "slides";
+        return std::abs(at.motion[2] * w.mz / g.size) > std::abs(at.motion[0] * w.fx + at.motion[1] * w.fy)
+                   ? "twists|twist"
+                   : "slides|slide";
     };
     slips.formula = "min Σ μ (F_i − T_i)|v_i| over the pressed zones";
     slips.source = "derived, upper-bound theorem";
     parts.modes.push_back(std::move(slips));
-    parts.modes.push_back(ratio({"parts", ModeClass::ultimate, "opens under one bolt", "pull", Dimension::force,
+    parts.modes.push_back(ratio({"parts", ModeClass::ultimate, "opens|open under one bolt", "pull", Dimension::force,
                                  [g](const Wrench& w) { return g.largest_tension(w); },
                                  [g](const Wrench&) { return g.preload; }, "F", "statics"}));
-    parts.modes.push_back(ratio({"pulls_out", ModeClass::ultimate, "breaks or pulls out a bolt", "pull",
+    parts.modes.push_back(ratio({"pulls_out", ModeClass::ultimate, "breaks|break or pulls|pull out a bolt", "pull",
                                  Dimension::force, [g](const Wrench& w) { return g.largest_tension(w); },
                                  [g](const Wrench&) { return g.preload < g.pull ? g.pull : 0.0; },
                                  "once it has opened, the bolt carries T_i", "statics"}));

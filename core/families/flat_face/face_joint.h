@@ -39,7 +39,7 @@ class FaceJoint : public Joint {
     std::span<const Mode> modes() const noexcept override;
     double utilisation(std::size_t mode, const Wrench& wrench) const noexcept override;
     double load_factor(std::size_t mode, const Ray& ray) const noexcept override;
-    std::string motion(std::size_t mode, const Wrench& wrench) const override;
+    Phrase motion(std::size_t mode, const Wrench& wrench) const override;
     std::vector<NamedValue> demand(std::size_t mode, const Wrench& wrench) const override;
     std::vector<NamedValue> capacity(std::size_t mode, const Wrench& wrench) const override;
     std::vector<NamedValue> results(const Load& load) const override;
@@ -62,7 +62,10 @@ class FaceJoint : public Joint {
     struct Nearby {
         mechanics::ContactPressure pressure;
         mechanics::SlipLimit<3> slip;
+        std::optional<double> close_call;  ///< where the coarse model all but slipped before its factor
     };
+    /// Whether a wrench asks for friction at all.
+    bool drives_slip(const Wrench& wrench) const noexcept;
     Slip slip(const Wrench& wrench, bool only_limit, double enough = std::numeric_limits<double>::infinity(),
               Nearby* near = nullptr) const noexcept;
     /// Load factor of slips or crush; the last answers are left in `near`.

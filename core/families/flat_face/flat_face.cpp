@@ -108,7 +108,10 @@ Result<std::shared_ptr<const Joint>> FlatFace::join(const Values& v) const {
     pressed.reach = n.reach;
     auto coarse = mechanics::make_patch(pressed, bedding, 6, 24);
     if (!coarse) return coarse.problem();
-    auto fine = mechanics::make_patch(pressed, bedding, 10, 40);
+    // An opened face may press over a small part of its length: a slender one needs more points along it.
+    const double slender = std::clamp(coarse->size * coarse->size / coarse->area, 1.0, 8.0);
+    auto fine = mechanics::make_patch(pressed, bedding, static_cast<unsigned>(8 + 2 * slender),
+                                      static_cast<unsigned>(34 + 6 * slender));
     if (!fine) return fine.problem();
     if (fine->count() > most_points) return Problem{"points", "The face has too many corners.", "Use fewer corners."};
     auto rough = mechanics::make_patch(pressed, bedding, 4, 14);
@@ -133,17 +136,18 @@ FaceJoint::FaceJoint(FaceNumbers numbers, const Patch& coarse, const Patch& fine
       fine_contacts_(contacts_of(fine)),
       edges_(coarse.round ? std::vector<mechanics::HullEdge>{} : mechanics::hull_edges(coarse)),
       tolerance_(tolerance) {
-    modes_ = {{"slips", ModeClass::ultimate, "slides or twists on its face", false},
-              {"tips", ModeClass::ultimate, "tips over the edge of its face", false},
-              {"parts", ModeClass::ultimate, "is pulled off its face", false},
-              {"crush", ModeClass::ultimate, "crushes its face", false},
-              {"opens", ModeClass::service, "opens at one edge", false}};
+    modes_ = {{"slips", ModeClass::ultimate, "slides|slide or twists|twist on its face", false},
+              {"tips", ModeClass::ultimate, "tips|tip over the edge of its face", false},
+              {"parts", ModeClass::ultimate, "is|be pulled off its face", false},
+              {"crush", ModeClass::ultimate, "crushes|crush its face", false},
+              {"opens", ModeClass::service, "opens|open at one edge", false}};
     if (n_.bearing != Bearing::rubber && n_.bearing != Bearing::rim)
         block_.emplace(fine, tolerance * 1e-2, mechanics::Integration::exact);
     rest_radius_ = slip({}, false).mean_radius;
-    if (n_.one_screw) modes_.push_back({"unscrews", ModeClass::ultimate, "turns and backs its screw off", false});
+    if (n_.one_screw)
+        modes_.push_back({"unscrews", ModeClass::ultimate, "turns|turn and backs|back its screw off", false});
     if (n_.bearing == Bearing::pad || n_.bearing == Bearing::rubber)
-        modes_.push_back({"sags", ModeClass::service, "sags on its pad", false});
+        modes_.push_back({"sags", ModeClass::service, "sags|sag on its pad", false});
 }
 
 std::span<const Mode> FaceJoint::modes() const noexcept {
@@ -267,7 +271,13 @@ double FaceJoint::balance_utilisation(const Wrench& w) const noexcept {
     return worst;
 }
 
+bool FaceJoint::drives_slip(const Wrench& w) const noexcept {
+    return std::hypot(w.fx, w.fy, w.mz / coarse_.patch().size) >
+           mechanics::least_driving_share * n_.friction * n_.squeeze.force;
+}
+
 double FaceJoint::slips_utilisation(const Wrench& w, Nearby* near) const noexcept {
+    if (!drives_slip(w)) return 0;  // it may tip or part, but not slip
     if (pressed(w).N <= 0) return infinite;
     const double multiplier = slip(w, true, infinite, near).limit.multiplier;
     return multiplier > 0 ? 1 / multiplier : infinite;
@@ -316,9 +326,11 @@ double FaceJoint::load_factor(std::size_t mode, const Ray& ray) const noexcept {
 
 double FaceJoint::searched_factor(std::size_t mode, const Ray& ray, Nearby& near) const noexcept {
     if (!(n_.squeeze.force > 0)) return 0;
+    if (mode == slips && !drives_slip(ray.start) && !drives_slip(ray.direction)) return mechanics::not_driven;
     const auto used = [&](double lambda) {
         return mode == slips ? slips_utilisation(ray.at(lambda), &near) : crush_utilisation(ray.at(lambda), &near);
     };
+    if (search_ && !ray.start.is_zero() && !(used(0) < 1)) return 0;
     const double balance = mechanics::first_exit([&](double lambda) {
         const Wrench w = ray.at(lambda);
         if (mode == crush) return balance_utilisation(w);
@@ -328,28 +340,41 @@ double FaceJoint::searched_factor(std::size_t mode, const Ray& ray, Nearby& near
     if (mode == crush && block_)  // whatever drives it towards tipping crushes it first
         return mechanics::first_exit([&](double lambda) { return lambda < balance ? used(lambda) : infinite; },
                                      10 * tolerance_);
-    if (search_) {
-        // The coarse model's factor is within a per cent or so: a few secant steps from there instead of a search from
-        // 0.
-        const double guess = search_->searched_factor(mode, ray, near);
-        if (guess > 0 && guess < 0.995 * balance && std::isfinite(guess)) {
-            const double trusted = guess < 0.8 * balance ? 2e-3 : 0;  // close to tipping the curve bends sharply
-            if (const auto exit = mechanics::exit_near(guess, used, tolerance_, trusted)) return *exit;
-        }
+    // A whole face's capacity is concave; one that opens may slip, hold again elsewhere and slip.
+    const double opened = mode == slips
+                              ? mechanics::first_exit([&](double lambda) { return utilisation(opens, ray.at(lambda)); })
+                              : infinite;
+    if (!search_) {
+        const double exit = mechanics::first_exit_below(balance, used, tolerance_);
+        const auto below = mechanics::look_below(opened, exit, used, tolerance_);
+        near.close_call = below.closest_call;
+        return below.exit;
     }
-    return mechanics::first_exit_below(balance, used, tolerance_);
+    // The coarse model's factor is within a per cent or so: a few secant steps from there instead of a search from 0.
+    const double guess = search_->searched_factor(mode, ray, near);
+    const auto call = mode == slips ? near.close_call : std::nullopt;
+    double exit = infinite;
+    if (guess > 0 && guess < 0.995 * balance && std::isfinite(guess)) {
+        const double trusted = guess < 0.8 * balance ? 2e-3 : 0;  // close to tipping the curve bends sharply
+        exit = mechanics::exit_near(guess, used, tolerance_, trusted).value_or(infinite);
+    }
+    if (!std::isfinite(exit)) exit = mechanics::first_exit_below(balance, used, tolerance_);
+    // Where the coarse model only just held, or did not while this one does, the place is looked at again.
+    if (call && *call < exit) exit = mechanics::look_below(std::max(opened, 0.7 * *call), exit, used, tolerance_).exit;
+    if (guess < 0.95 * exit && opened < exit) exit = mechanics::look_below(opened, exit, used, tolerance_).exit;
+    return exit;
 }
 
 bool FaceJoint::surely_holds(std::size_t mode, const Wrench& w) const noexcept {
-    return mode == slips ? slip(w, true, 1).limit.multiplier > 1 : utilisation(mode, w) < 1;
+    return mode == slips ? !drives_slip(w) || slip(w, true, 1).limit.multiplier > 1 : utilisation(mode, w) < 1;
 }
 
-std::string FaceJoint::motion(std::size_t mode, const Wrench& w) const {
+Phrase FaceJoint::motion(std::size_t mode, const Wrench& w) const {
     if (mode != slips) return {};
     const auto limit = slip(w, true).limit;
     const double sliding = limit.motion[0] * w.fx + limit.motion[1] * w.fy,
                  twisting = limit.motion[2] * w.mz / coarse_.patch().size;
-    return std::abs(twisting) > std::abs(sliding) ? "twists" : "slides";
+    return std::abs(twisting) > std::abs(sliding) ? "twists|twist" : "slides|slide";
 }
 
 std::vector<NamedValue> FaceJoint::demand(std::size_t mode, const Wrench& w) const {

@@ -114,17 +114,17 @@ std::vector<NamedValue> torque(const char* name, double value) {
 
 void add_modes(const Pivot& g, FormulaParts& parts) {
     FormulaMode slips;
-    slips.mode = {"slips", ModeClass::ultimate, "turns on its axis", false, false};
+    slips.mode = {"slips", ModeClass::ultimate, "turns|turn on its axis", false, false};
     slips.utilisation = [g](const Wrench& w) { return g.worst(w, [&](const Wrench& at) { return g.slips(at); }); };
     slips.demand = [g](const Wrench& w) { return torque("twist", g.worst_twist(w)); };
     slips.capacity = [g](const Wrench& w) { return torque("twist", g.holding(w)); };
-    slips.motion = [g](const Wrench& w) -> std::string {
-        if (g.close_pin) return "turns";
+    slips.motion = [g](const Wrench& w) -> Phrase {
+        if (g.close_pin) return "turns|turn";
         const auto at = g.limit(w);
         return std::abs(at.motion[2] * w.mz / g.solver->patch().size) >=
                        std::abs(at.motion[0] * w.fx + at.motion[1] * w.fy)
-                   ? "turns"
-                   : "slides in its hole";
+                   ? "turns|turn"
+                   : "slides|slide in its hole";
     };
     slips.ends_with = [g](const Wrench& w) {
         if (!(g.force > 0) || !(g.normal(w) > 0)) return infinite;
@@ -141,26 +141,26 @@ void add_modes(const Pivot& g, FormulaParts& parts) {
     };
     if (g.yoke) {
         parts.modes.push_back(
-            ratio({"parts", ModeClass::ultimate, "is levered out of one cheek", "cheek_force", Dimension::force,
+            ratio({"parts", ModeClass::ultimate, "is|be levered out of one cheek", "cheek_force", Dimension::force,
                    [g, bend](const Wrench& w) { return bend(w) / g.cheeks_apart + std::abs(w.fz) / 2; },
                    [g](const Wrench&) { return g.force; }, "F", "statics: M/h at each cheek"}));
     } else {
         parts.modes.push_back(
-            ratio({"parts", ModeClass::ultimate, "is pulled off its face", "pull", Dimension::force,
+            ratio({"parts", ModeClass::ultimate, "is|be pulled off its face", "pull", Dimension::force,
                    [](const Wrench& w) { return w.fz; }, [g](const Wrench&) { return g.force; }, "F", "statics"}));
         parts.modes.push_back(
-            ratio({"tips", ModeClass::ultimate, "tips over the edge of its face", "moment", Dimension::torque,
-                   [g, bend](const Wrench& w) { return bend(w) + g.outer * std::max(0.0, w.fz); },
-                   [g](const Wrench&) { return g.force * g.outer; }, "F R_o", "statics"}));
+            ratio({"tips", ModeClass::ultimate, "tips|tip over the edge of its face", "moment", Dimension::torque,
+                   [g, bend](const Wrench& w) { return bend(w) + g.outer * w.fz; },
+                   [g](const Wrench&) { return g.force * g.outer; }, "F R_o = M + R_o Fz", "statics"}));
         parts.modes.push_back(
-            ratio({"opens", ModeClass::service, "opens at one edge", "moment", Dimension::torque, bend,
+            ratio({"opens", ModeClass::service, "opens|open at one edge", "moment", Dimension::torque, bend,
                    [g](const Wrench& w) {
                        return std::max(0.0, g.normal(w)) * (g.outer * g.outer + g.inner * g.inner) / (4 * g.outer);
                    },
                    "N (R_o² + R_i²)/(4 R_o)", "kern of an annulus"}));
     }
     FormulaMode moves;
-    moves.mode = {"moves", ModeClass::service, "is too stiff to move by hand", false, false};
+    moves.mode = {"moves", ModeClass::service, "is|be too stiff to move by hand", false, false};
     moves.utilisation = [g](const Wrench& w) { return g.breakaway(w) / g.hand_limit; };
     moves.demand = [g](const Wrench& w) {
         return std::vector<NamedValue>{{"breakaway", g.breakaway(w), Dimension::force}};

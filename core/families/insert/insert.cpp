@@ -195,42 +195,44 @@ Result<FormulaParts> build(const Values& v) {
         say("head_pull_through", "5 · 690 π D_H G² t (lbf, in; t ≤ 2.5 D_H), × 0.7 × 0.6 if it stays", through,
             "NDS, from memory");
         g.least_pull = std::min(g.least_pull, through);
-        parts.modes.push_back(ratio({"pulls_through", ModeClass::ultimate, "draws its head through the part on it",
+        parts.modes.push_back(ratio({"pulls_through", ModeClass::ultimate, "draws|draw its head through the part on it",
                                      "pull", Dimension::force, [g](const Wrench& w) { return g.pull(w); },
                                      [through](const Wrench&) { return through; }, "5 · 690 π D_H G² t · 0.7 · 0.6",
                                      "NDS, from memory"}));
     }
     if (screw) {
         parts.modes.push_back(
-            ratio({"pulls_out", ModeClass::ultimate, "is pulled out of the wood", "pull", Dimension::force,
+            ratio({"pulls_out", ModeClass::ultimate, "is|be pulled out of the wood", "pull", Dimension::force,
                    [g](const Wrench& w) { return g.pull(w); }, [g](const Wrench&) { return g.pull_out; },
                    "withdrawal × 0.7 × 0.6 if it stays", "Wood Handbook, from memory"}));
     } else {
-        auto pulls = ratio({"pulls_out", ModeClass::ultimate, "is pulled out", "pull", Dimension::force,
+        auto pulls = ratio({"pulls_out", ModeClass::ultimate, "is|be pulled out", "pull", Dimension::force,
                             [g](const Wrench& w) { return g.pull(w); }, [g](const Wrench&) { return g.pull_out; },
                             "least of wood, insert thread, screw thread and screw", "Wood Handbook; FED-STD-H28/2"});
-        pulls.motion = [weakest = g.weakest](const Wrench&) { return "pulled out: " + weakest + " gives first"; };
+        pulls.motion = [weakest = g.weakest](const Wrench&) {
+            return Phrase("is|be pulled out: " + weakest + " gives way");
+        };
         parts.modes.push_back(std::move(pulls));
         parts.modes.push_back(
-            ratio({"spins_out", ModeClass::ultimate, "turns in the wood", "twist", Dimension::torque,
+            ratio({"spins_out", ModeClass::ultimate, "turns|turn in the wood", "twist", Dimension::torque,
                    [](const Wrench& w) { return std::abs(w.mz); }, [g](const Wrench&) { return g.spin; },
                    "π D² L τ/2 less slots; corners or prongs against the wood", "derived"}));
     }
     if (g.push == 0)
         parts.modes.push_back(
-            ratio({"pushed_out", ModeClass::ultimate, "is pushed out backwards", "push", Dimension::force,
+            ratio({"pushed_out", ModeClass::ultimate, "is|be pushed out backwards", "push", Dimension::force,
                    [](const Wrench& w) { return -w.fz; },
                    [pushed = text(v, "backed") == "yes"](const Wrench&) { return pushed ? infinite : 0.0; },
                    "nothing holds it that way", "common practice"}));
     parts.modes.push_back(
-        ratio({"bends", ModeClass::ultimate, "crushes the wood sideways or bends", "side_force", Dimension::force,
-               [](const Wrench& w) { return std::hypot(w.fx, w.fy); }, [g](const Wrench&) { return g.lateral; },
-               "least of the six yield modes", "NDS, from memory"}));
+        ratio({"bends", ModeClass::ultimate, "crushes|crush the wood sideways or bends|bend", "side_force",
+               Dimension::force, [](const Wrench& w) { return std::hypot(w.fx, w.fy); },
+               [g](const Wrench&) { return g.lateral; }, "least of the six yield modes", "NDS, from memory"}));
     parts.modes.back().motion = [mode = std::string(yields.governs())](const Wrench&) {
-        return "crushes the wood sideways or bends: yield mode " + mode;
+        return Phrase("crushes|crush the wood sideways or bends|bend: yield mode " + mode);
     };
     FormulaMode both;
-    both.mode = {"combined", ModeClass::ultimate, "is pulled and pushed sideways at once", false, false};
+    both.mode = {"combined", ModeClass::ultimate, "is|be pulled and pushed sideways at once", false, false};
     both.utilisation = [g](const Wrench& w) {
         const double pull = std::max(0.0, g.pull(w)), side = std::hypot(w.fx, w.fy);
         return (pull > 0 ? (g.least_pull > 0 ? pull / g.least_pull : infinite) : 0) + side / g.lateral;

@@ -89,11 +89,11 @@ Result<FormulaParts> build(const Values& v) {
         const double least = c.least_arm(), arm = moment(w) / along(w);
         return least > 0 ? arm / least : infinite;
     };
-    parts.modes.push_back(margin("locks", "slides down the rod instead of jamming", locks,
+    parts.modes.push_back(margin("locks", "slides|slide down the rod instead of jamming", locks,
                                  "x/x_least; 2 μ x/h for alike contacts",
                                  "derived, two contacts at their friction limit"));
     parts.modes.push_back(
-        ratio({"dents", ModeClass::ultimate, "dents the rod or its own bore", "contact_force", Dimension::force,
+        ratio({"dents", ModeClass::ultimate, "dents|dent the rod or its own bore", "contact_force", Dimension::force,
                [c](const Wrench& w) { return moment(w) / c.span; }, [c](const Wrench&) { return c.contact_limit; },
                "W x/h at each contact, against what one may bear", "derived; the allowable is an input"}));
     parts.results = {{"span", c.span, Dimension::length},

@@ -7,12 +7,13 @@
 
 #include "families/formula_joint.h"
 #include "families/parameter_rows.h"
+#include "quantity/dimension.h"
 #include "quantity/format.h"
 
 namespace clampet::families {
 namespace {
 
-constexpr double gravity = 9.80665;
+constexpr double gravity = quantity::standard_gravity;
 
 struct Drive {
     double torque = 0, drag = 0, unpowered = 0;  ///< at the payload's axis [N m]
@@ -53,25 +54,25 @@ drawing::Drawing section(const Drive& g, const Load& load) {
 }
 
 void add_modes(const Drive& g, FormulaParts& parts) {
-    parts.modes.push_back(ratio({"stalls", ModeClass::ultimate, "cannot be turned against the load", "twist",
+    parts.modes.push_back(ratio({"stalls", ModeClass::ultimate, "is|be too hard to turn against the load", "twist",
                                  Dimension::torque, [](const Wrench& w) { return std::abs(w.mz); },
                                  [g](const Wrench&) { return g.torque - g.drag; }, "T − T_drag", "statics"}));
     if (g.must_stay)
         parts.modes.push_back(
-            ratio({"backdrives", ModeClass::ultimate, "turns back when nothing drives it", "twist", Dimension::torque,
-                   [](const Wrench& w) { return std::abs(w.mz); }, [g](const Wrench&) { return g.unpowered + g.drag; },
-                   "T_unpowered + T_drag", "statics"}));
-    parts.modes.push_back(ratio({"tips", ModeClass::ultimate, "tips off its bearing", "moment", Dimension::torque,
+            ratio({"backdrives", ModeClass::ultimate, "turns|turn back when nothing drives it", "twist",
+                   Dimension::torque, [](const Wrench& w) { return std::abs(w.mz); },
+                   [g](const Wrench&) { return g.unpowered + g.drag; }, "T_unpowered + T_drag", "statics"}));
+    parts.modes.push_back(ratio({"tips", ModeClass::ultimate, "tips|tip off its bearing", "moment", Dimension::torque,
                                  [g](const Wrench& w) { return std::hypot(w.mx, w.my) + g.ring * w.fz; },
                                  [g](const Wrench&) { return g.hold_down * g.ring; }, "(F_hold − Fz) r", "statics"}));
     parts.modes.push_back(
-        ratio({"parts", ModeClass::ultimate, "is lifted off its bearing", "pull", Dimension::force,
+        ratio({"parts", ModeClass::ultimate, "is|be lifted off its bearing", "pull", Dimension::force,
                [](const Wrench& w) { return w.fz; }, [g](const Wrench&) { return g.hold_down; }, "F_hold", "statics"}));
     parts.modes.push_back(
-        ratio({"starts", ModeClass::service, "starts too slowly", "torque", Dimension::torque,
+        ratio({"starts", ModeClass::service, "starts|start too slowly", "torque", Dimension::torque,
                [g](const Wrench& w) { return g.starting() + std::abs(w.mz); }, [g](const Wrench&) { return g.torque; },
                "I α + T_drag + m g e sin φ against T", "Newton's second law"}));
-    parts.modes.push_back(ratio({"stops", ModeClass::service, "runs on past its stop", "torque", Dimension::torque,
+    parts.modes.push_back(ratio({"stops", ModeClass::service, "runs|run on past its stop", "torque", Dimension::torque,
                                  [g](const Wrench& w) { return g.stopping() + std::abs(w.mz); },
                                  [g](const Wrench&) { return std::max(g.torque, g.unpowered); },
                                  "I α + m g e sin φ − T_drag against T", "Newton's second law"}));

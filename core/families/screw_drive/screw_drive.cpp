@@ -71,20 +71,21 @@ drawing::Drawing section(const Drive& g, const Load& load) {
 void add_modes(const Drive& g, FormulaParts& parts) {
     const auto pressed = [g](const Wrench& w) { return std::max(0.0, g.force - w.fz); };
     parts.modes.push_back(
-        ratio({"parts", ModeClass::ultimate, "is pushed back off its seat", "pull", Dimension::force,
+        ratio({"parts", ModeClass::ultimate, "is|be pushed back off its seat", "pull", Dimension::force,
                [](const Wrench& w) { return w.fz; }, [g](const Wrench&) { return g.force; }, "F", "statics"}));
     parts.modes.push_back(
-        ratio({"buckles", ModeClass::ultimate, "bends out sideways", "push", Dimension::force,
+        ratio({"buckles", ModeClass::ultimate, "bends|bend out sideways", "push", Dimension::force,
                [g, pressed](const Wrench& w) { return g.free_length > 0 ? pressed(w) : 0.0; },
                [g](const Wrench&) { return g.buckling; }, "π² E I/L² on d₃, both ends hinged", "Euler, Shigley"}));
     parts.modes.push_back(
-        ratio({"strips", ModeClass::ultimate, "strips its thread", "push", Dimension::force, pressed,
+        ratio({"strips", ModeClass::ultimate, "strips|strip its thread", "push", Dimension::force, pressed,
                [g](const Wrench&) { return g.strip; }, "shear area × 0.577 σ_u, the weaker side", "FED-STD-H28/2"}));
     parts.modes.push_back(margin(
-        "backs_off", "turns back by itself", [g](const Wrench&) { return g.locking; }, "tan ρ′/tan ψ",
+        "backs_off", "turns|turn back by itself", [g](const Wrench&) { return g.locking; }, "tan ρ′/tan ψ",
         "self-locking when ψ < ρ′, Shigley; half of the friction where it shakes"));
     FormulaMode twists;
-    twists.mode = {"overtightens", ModeClass::service, "yields or strips while it is tightened", false, true};
+    twists.mode = {"overtightens", ModeClass::service, "yields|yield or strips|strip while it is tightened", false,
+                   true};
     twists.utilisation = [g](const Wrench&) { return g.fresh / std::min(g.yield, 0.7 * g.strip); };
     twists.demand = [g](const Wrench&) { return std::vector<NamedValue>{{"preload", g.fresh, Dimension::force}}; };
     twists.capacity = [g](const Wrench&) {

@@ -81,7 +81,7 @@ Result<FormulaParts> build(const Values& v) {
                         s.hold(w), Dimension::force, "Coulomb friction"}};
     };
     FormulaMode slips;
-    slips.mode = {"slips", ModeClass::ultimate, "slides out of its open side", false, false};
+    slips.mode = {"slips", ModeClass::ultimate, "slides|slide out of its open side", false, false};
     slips.utilisation = [s](const Wrench& w) {
         const double hold = s.hold(w) + s.catch_strength, out = s.out(w);
         // Slide and twist draw on the same friction; added up they err on the safe side.
@@ -95,15 +95,14 @@ Result<FormulaParts> build(const Values& v) {
     slips.formula = s.sprung ? "μ(S + P + Q)" : "μ(S + P + Q) + the catch";
     slips.source = "Coulomb friction";
     parts.modes.push_back(slips);
-    parts.modes.push_back(ratio({"pulls_off", ModeClass::ultimate, "bends its lips open", "pull", Dimension::force,
-                                 [s](const Wrench& w) { return w.fz > 0 ? s.lips(w) : 0.0; },
-                                 [s](const Wrench&) { return s.lip_strength; }, "what both lips bear", "input"}));
-    // Lips along both sides: a couple about x loads one and unloads the other, about y one end of both.
-    parts.modes.push_back(ratio({"tips", ModeClass::ultimate, "levers its lips open", "moment", Dimension::torque,
-                                 [](const Wrench& w) { return std::hypot(w.mx, w.my); },
-                                 [s](const Wrench&) { return s.lip_strength / 2 * std::min(s.width, s.depth); },
-                                 "one lip times the plate's size", "statics; the strength is an input"}));
-    parts.modes.push_back(ratio({"lifts", ModeClass::service, "lifts off its floor or its lips", "moment",
+    // Lips along both sides: a pull loads both, a couple about x one more and the other less, about y one end of both.
+    // What bears on one lip is one mode.
+    parts.modes.push_back(
+        ratio({"pulls_off", ModeClass::ultimate, "bends|bend its lips open", "on_one_lip", Dimension::force,
+               [s](const Wrench& w) { return s.lips(w) / 2 + std::abs(w.mx) / s.width + std::abs(w.my) / s.depth; },
+               [s](const Wrench&) { return s.lip_strength / 2; }, "(S + Fz)/2 + |Mx|/width + |My|/depth",
+               "statics; the strength is an input"}));
+    parts.modes.push_back(ratio({"lifts", ModeClass::service, "lifts|lift off its floor or its lips", "moment",
                                  Dimension::torque, [](const Wrench& w) { return std::hypot(w.mx, w.my); },
                                  [s](const Wrench&) { return s.spring * std::min(s.width, s.depth) / 6; }, "S a/6",
                                  "kern of a rectangle"}));

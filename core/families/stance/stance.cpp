@@ -21,8 +21,8 @@ enum ModeIndex : std::size_t { tips, slides };
 
 const std::array<Mode, 2>& stance_modes() {
     static const std::array<Mode, 2> modes{{
-        {"tips", ModeClass::ultimate, "tips over", true},
-        {"slides", ModeClass::ultimate, "slides on its feet", true},
+        {"tips", ModeClass::ultimate, "tips|tip over", true},
+        {"slides", ModeClass::ultimate, "slides|slide on its feet", true},
     }};
     return modes;
 }
@@ -134,12 +134,12 @@ double StanceJoint::load_factor(std::size_t mode, const Ray& ray) const noexcept
     return least;
 }
 
-std::string StanceJoint::motion(std::size_t mode, const Wrench& w) const {
+Phrase StanceJoint::motion(std::size_t mode, const Wrench& w) const {
     if (mode != slides) return {};
     const auto limit = slip(w);
     const double sliding = limit.motion[0] * w.fx + limit.motion[1] * w.fy,
                  twisting = limit.motion[2] * w.mz / solver_->patch().size;
-    return std::abs(twisting) > std::abs(sliding) ? "twists" : "slides";
+    return std::abs(twisting) > std::abs(sliding) ? "twists|twist" : "slides|slide";
 }
 
 std::vector<NamedValue> StanceJoint::demand(std::size_t mode, const Wrench& w) const {

@@ -17,7 +17,7 @@ class StanceJoint : public Joint {
     std::span<const Mode> modes() const noexcept override;
     double utilisation(std::size_t mode, const Wrench& wrench) const noexcept override;
     double load_factor(std::size_t mode, const Ray& ray) const noexcept override;
-    std::string motion(std::size_t mode, const Wrench& wrench) const override;
+    Phrase motion(std::size_t mode, const Wrench& wrench) const override;
     std::vector<NamedValue> demand(std::size_t mode, const Wrench& wrench) const override;
     std::vector<NamedValue> capacity(std::size_t mode, const Wrench& wrench) const override;
     std::vector<NamedValue> results(const Load& load) const override;

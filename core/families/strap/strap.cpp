@@ -89,7 +89,7 @@ drawing::Drawing section(const Sandwich& g, const Load& load) {
 
 FormulaMode slips(const Sandwich& g) {
     FormulaMode m;
-    m.mode = {"slips", ModeClass::ultimate, "slides or twists on the strap", false, false};
+    m.mode = {"slips", ModeClass::ultimate, "slides|slide or twists|twist on the strap", false, false};
     m.utilisation = [g](const Wrench& w) {
         if (!(g.bolt_force > 0) || g.rocked(w) >= 1) return infinite;
         const double multiplier = g.slip(w).multiplier;
@@ -103,12 +103,12 @@ FormulaMode slips(const Sandwich& g) {
         return std::vector<NamedValue>{{"along", g.friction * g.normal_sum(), Dimension::force},
                                        {"twist", g.slip({0, 0, w.fz, 0, 0, 1}).multiplier, Dimension::torque}};
     };
-    m.motion = [g](const Wrench& w) -> std::string {
+    m.motion = [g](const Wrench& w) -> Phrase {
         const auto at = g.slip(w);
         return std::abs(at.motion[2] * w.mz / g.solver->patch().size) >
                        std::abs(at.motion[0] * w.fx + at.motion[1] * w.fy)
-                   ? "twists"
-                   : "slides";
+                   ? "twists|twist"
+                   : "slides|slide";
     };
     m.ends_with = [g](const Wrench& w) { return g.bolt_force > 0 ? g.rocked(w) : infinite; };
     m.tolerance = 2e-4;
@@ -150,7 +150,7 @@ Result<FormulaParts> build(const Values& v) {
                              Dimension::torque, "beam on two bolts, even load between"});
     parts.modes.push_back(slips(g));
     parts.modes.push_back(ratio(
-        {"rocks", ModeClass::ultimate, "rocks off the strap", "moment", Dimension::torque,
+        {"rocks", ModeClass::ultimate, "rocks|rock off the strap", "moment", Dimension::torque,
          [g](const Wrench& w) { return std::max(std::abs(w.my) / g.length, std::abs(w.mx) / g.width); },
          [g](const Wrench&) { return g.force() / 2; }, "max(|My|/a, |Mx|/b) = N/2", "statics, one face at its edge"}));
     parts.modes.back().demand = [](const Wrench& w) {
@@ -160,10 +160,10 @@ Result<FormulaParts> build(const Values& v) {
         return std::vector<NamedValue>{{"moment", g.force() * std::min(g.length, g.width) / 2, Dimension::torque}};
     };
     parts.modes.push_back(
-        ratio({"breaks", ModeClass::ultimate, "bends its plate until it breaks", "stress", Dimension::stress,
+        ratio({"breaks", ModeClass::ultimate, "bends|bend its plate until it breaks", "stress", Dimension::stress,
                [g](const Wrench& w) { return g.stress(w); }, [g](const Wrench&) { return g.strength; },
                "6 M/(a t²), M = N (s/4 − w/8)", "beam theory"}));
-    parts.modes.push_back(ratio({"tears", ModeClass::ultimate, "tears the strap", "pull", Dimension::force,
+    parts.modes.push_back(ratio({"tears", ModeClass::ultimate, "tears|tear the strap", "pull", Dimension::force,
                                  [](const Wrench& w) { return std::hypot(w.fx, w.fy, w.fz); },
                                  [g](const Wrench&) { return g.webbing; }, "strap strength", "input"}));
     parts.results = {{"plate_force", g.force(), Dimension::force},

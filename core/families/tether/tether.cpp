@@ -8,6 +8,7 @@
 #include "families/formula_joint.h"
 #include "families/parameter_rows.h"
 #include "mechanics/falling.h"
+#include "quantity/dimension.h"
 #include "quantity/format.h"
 
 namespace clampet::families {
@@ -19,7 +20,7 @@ struct Tether {
     double weight(const Load& load) const {
         const Wrench w = load.whole();
         const double force = std::hypot(w.fx, w.fy, w.fz);
-        return force > 0 ? force : mass * 9.80665;
+        return force > 0 ? force : mass * quantity::standard_gravity;
     }
     double catching(double weight) const { return mechanics::catch_force(weight, fall, stiffness); }
 };
@@ -87,14 +88,14 @@ Result<FormulaParts> build(const Values& v) {
         {"stiffness", "1/(L/EA + 1/k_mount)", "", g.stiffness, Dimension::stiffness, "springs in series"});
     parts.working.push_back(
         {"holds", "least of strength × knot and anchor", "", g.strength, Dimension::force, "input"});
-    parts.modes.push_back(
-        ratio({"breaks", ModeClass::ultimate, "breaks, or tears out its anchor", "catch_force", Dimension::force,
-               [g](const Wrench& w) {
-                   const double weight = std::hypot(w.fx, w.fy, w.fz);
-                   return weight > 0 ? g.catching(weight) : 0.0;
-               },
-               [g](const Wrench&) { return g.strength; }, "W (1 + √(1 + 2 h k/W))",
-               "energy: the fall is stored in the stretched tether"}));
+    parts.modes.push_back(ratio({"breaks", ModeClass::ultimate, "breaks|break, or tears|tear out its anchor",
+                                 "catch_force", Dimension::force,
+                                 [g](const Wrench& w) {
+                                     const double weight = std::hypot(w.fx, w.fy, w.fz);
+                                     return weight > 0 ? g.catching(weight) : 0.0;
+                                 },
+                                 [g](const Wrench&) { return g.strength; }, "W (1 + √(1 + 2 h k/W))",
+                                 "energy: the fall is stored in the stretched tether"}));
     parts.loaded_results = [g](const Load& load) {
         const double W = g.weight(load), F = g.catching(W);
         return std::vector<NamedValue>{{"slack_fall", g.fall, Dimension::length},

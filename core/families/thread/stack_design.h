@@ -18,6 +18,7 @@ struct StackItem {
     double outer = 0;      ///< diameter [m]; 0 reaches right across
     /// "M6 plain, 1.6 mm"; a name that already says how thick it is stays as it is.
     std::string label() const;
+    friend bool operator==(const StackItem&, const StackItem&) = default;
 };
 
 /// A screw, what lies between its head and its socket, and the socket. Lengths in m.
@@ -32,6 +33,11 @@ struct StackDesign {
     double thickness() const;
     mechanics::StackUp stack_up() const;
     mechanics::StackVerdict verdict() const { return mechanics::judge_stack(stack_up()); }
+    friend bool operator==(const StackDesign& a, const StackDesign& b) {
+        return a.screw.designation == b.screw.designation && a.socket.designation == b.socket.designation &&
+               a.screw_length == b.screw_length && a.plain_length == b.plain_length && a.items == b.items &&
+               a.socket_depth == b.socket_depth && a.through == b.through && a.soft_socket == b.soft_socket;
+    }
 };
 
 /// Washers that go over a screw without flopping about: bore from the thread's diameter to 1.35 of it (common

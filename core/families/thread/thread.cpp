@@ -9,6 +9,7 @@
 #include "families/thread/stack_design.h"
 #include "families/thread/thread_joint.h"
 #include "mechanics/first_exit.h"
+#include "quantity/dimension.h"
 #include "quantity/format.h"
 
 namespace clampet::families {
@@ -138,15 +139,15 @@ const Family& thread() {
 }
 
 ThreadJoint::ThreadJoint(ThreadNumbers numbers) : n_(std::move(numbers)) {
-    Mode first{"bottoms", ModeClass::ultimate, "bottoms before it clamps", false};
+    Mode first{"bottoms", ModeClass::ultimate, "bottoms|bottom before it clamps", false};
     if (n_.fit.fit == catalogue::Fit::jams)
-        first = {"jams", ModeClass::ultimate, "jams before it clamps", false};
+        first = {"jams", ModeClass::ultimate, "jams|jam before it clamps", false};
     else if (n_.verdict.state == mechanics::StackState::shank)
-        first = {"shank", ModeClass::ultimate, "runs out of thread before it clamps", false};
+        first = {"shank", ModeClass::ultimate, "runs|run out of thread before it clamps", false};
     modes_ = {first,
-              {"strips", ModeClass::ultimate, "strips its thread", false},
-              {"breaks", ModeClass::ultimate, "breaks its screw", false},
-              {"overtightens", ModeClass::service, "may strip or yield while it is tightened", false}};
+              {"strips", ModeClass::ultimate, "strips|strip its thread", false},
+              {"breaks", ModeClass::ultimate, "breaks|break its screw", false},
+              {"overtightens", ModeClass::service, "may| strip or yield while it is tightened", false, true}};
 }
 
 bool ThreadJoint::clamps() const noexcept {
@@ -180,18 +181,14 @@ double ThreadJoint::utilisation(std::size_t mode, const Wrench& w) const noexcep
             return strip_force() > 0 ? screw_force(w) / strip_force() : infinite;
         case breaks:
             return ratio(screw_force(w), tension_force());
-        default:
-            break;
+        default:  // tightening does not depend on the load: a ratio
+            return ratio(n_.highest_preload, preload_allowed());
     }
-    return 0;  // tightening does not depend on the load
 }
 
-double ThreadJoint::load_factor(std::size_t mode, const Ray& ray) const noexcept {
-    if (mode != overtightens) return Joint::load_factor(mode, ray);
-    // No load scales it: what is reported is the margin between what may be and what the hand can do.
-    const double allowed = std::min(tightening_share * strip_force(),
-                                    mechanics::largest_preload(n_.screw, n_.male.stress_area, n_.proof_stress));
-    return n_.highest_preload > 0 ? allowed / n_.highest_preload : mechanics::not_driven;
+double ThreadJoint::preload_allowed() const noexcept {
+    return std::min(tightening_share * strip_force(),
+                    mechanics::largest_preload(n_.screw, n_.male.stress_area, n_.proof_stress));
 }
 
 std::vector<NamedValue> ThreadJoint::demand(std::size_t mode, const Wrench& w) const {
@@ -209,10 +206,7 @@ std::vector<NamedValue> ThreadJoint::capacity(std::size_t mode, const Wrench&) c
         case breaks:
             return {{"tension_force", tension_force(), Dimension::force}};
         default:
-            return {{"preload_allowed",
-                     std::min(tightening_share * strip_force(),
-                              mechanics::largest_preload(n_.screw, n_.male.stress_area, n_.proof_stress)),
-                     Dimension::force}};
+            return {{"preload_allowed", preload_allowed(), Dimension::force}};
     }
 }
 
@@ -227,7 +221,7 @@ std::vector<NamedValue> ThreadJoint::results(const Load&) const {
         {"strip_force", strip_force(), Dimension::force},
         {"tension_force", tension_force(), Dimension::force},
         {"loosening_torque", n_.preload * mechanics::loosening_torque_per_preload(n_.screw), Dimension::torque},
-        {"preload_allowed_tightening", capacity(overtightens, {})[0].value, Dimension::force}};
+        {"preload_allowed_tightening", preload_allowed(), Dimension::force}};
     const double per_length = n_.verdict.engaged > 0 ? strip_force() / n_.verdict.engaged : 0;
     if (per_length > 0) values.push_back({"equal_length", tension_force() / per_length, Dimension::length});
     if (!v.extra_items.is_empty()) {
@@ -261,7 +255,7 @@ Working ThreadJoint::working(const Load& load) const {
                      mechanics::bearing_radius(n_.screw), Dimension::length, "Shigley, uniform pressure"});
     lines.push_back({"torque_per_preload", "T/N = (d₂/2) tan(ψ + ρ′) + μ_b r_b",
                      fmt::format("({}/2) tan({:.2f}° + ρ′) + {:.2f} · {}", in_mm(n_.male.pitch_diameter),
-                                 n_.male.lead_angle() * 57.29578, n_.screw.bearing_friction,
+                                 n_.male.lead_angle() / quantity::degree, n_.screw.bearing_friction,
                                  in_mm(mechanics::bearing_radius(n_.screw))),
                      arm, Dimension::length, "VDI 2230 part 1"});
     lines.push_back({"preload_fresh", "N = T/(T/N)", fmt::format("{:.3g} N·m / {}", n_.torque, in_mm(arm)),
@@ -307,7 +301,7 @@ std::vector<Advisory> ThreadJoint::advisories() const {
         list.push_back({fmt::format("It goes in by luck: {}", n_.fit.reason), true});
     if (!mechanics::is_self_locking(n_.screw))
         list.push_back({"The screw is not self-locking: it turns back by itself.", true});
-    const double allowed = capacity(overtightens, {})[0].value;
+    const double allowed = preload_allowed();
     if (clamps() && n_.highest_preload > allowed)
         list.push_back({fmt::format("A strong hand could overtighten it: {} against {} allowed.",
                                     quantity::format(n_.highest_preload, Dimension::force),

@@ -32,7 +32,6 @@ class ThreadJoint : public Joint {
     explicit ThreadJoint(ThreadNumbers numbers);
     std::span<const Mode> modes() const noexcept override { return modes_; }
     double utilisation(std::size_t mode, const Wrench& wrench) const noexcept override;
-    double load_factor(std::size_t mode, const Ray& ray) const noexcept override;
     std::vector<NamedValue> demand(std::size_t mode, const Wrench& wrench) const override;
     std::vector<NamedValue> capacity(std::size_t mode, const Wrench& wrench) const override;
     std::vector<NamedValue> results(const Load& load) const override;
@@ -43,6 +42,8 @@ class ThreadJoint : public Joint {
  private:
     double screw_force(const Wrench& wrench) const noexcept;
     double strip_force() const noexcept;
+    /// What a tightening may leave: 0.7 of stripping, 0.9 of yield.
+    double preload_allowed() const noexcept;
     double tension_force() const noexcept;
     bool clamps() const noexcept;
     std::string state_sentence() const;

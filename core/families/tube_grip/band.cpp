@@ -50,22 +50,22 @@ drawing::Drawing section(const Band& g, const Load& load) {
 }
 
 void add_modes(const Band& g, FormulaParts& parts) {
-    auto slips = ratio({"slips", ModeClass::ultimate, "slides along or turns round the tube", "drag", Dimension::force,
-                        [r = g.radius](const Wrench& w) { return std::hypot(w.fx, w.mx / r); },
+    auto slips = ratio({"slips", ModeClass::ultimate, "slides|slide along or turns|turn round the tube", "drag",
+                        Dimension::force, [r = g.radius](const Wrench& w) { return std::hypot(w.fx, w.mx / r); },
                         [g](const Wrench&) { return g.friction * g.normal_sum(); },
                         g.greased ? "μ 2π T" : "μ 2T (1 − e^(−μπ))/μ", "belt friction, Eytelwein"});
-    slips.motion = [r = g.radius](const Wrench& w) -> std::string {
-        return std::abs(w.mx) / r > std::abs(w.fx) ? "turns round the tube" : "slides along the tube";
+    slips.motion = [r = g.radius](const Wrench& w) -> Phrase {
+        return std::abs(w.mx) / r > std::abs(w.fx) ? "turns|turn round the tube" : "slides|slide along the tube";
     };
     parts.modes.push_back(std::move(slips));
-    parts.modes.push_back(ratio({"parts", ModeClass::ultimate, "is pulled away from the tube", "pull", Dimension::force,
-                                 [](const Wrench& w) { return std::hypot(w.fy, w.fz); },
+    parts.modes.push_back(ratio({"parts", ModeClass::ultimate, "is|be pulled away from the tube", "pull",
+                                 Dimension::force, [](const Wrench& w) { return std::hypot(w.fy, w.fz); },
                                  [g](const Wrench&) { return 2 * g.left(); }, "2 T", "statics"}));
-    parts.modes.push_back(ratio({"rocks", ModeClass::ultimate, "rocks off the ends of its band", "moment",
+    parts.modes.push_back(ratio({"rocks", ModeClass::ultimate, "rocks|rock off the ends of its band", "moment",
                                  Dimension::torque, [](const Wrench& w) { return std::hypot(w.my, w.mz); },
                                  [g](const Wrench&) { return g.left() * g.length; }, "2 T L/2", "statics"}));
     parts.modes.push_back(
-        ratio({"breaks", ModeClass::ultimate, "breaks its band", "tension", Dimension::force,
+        ratio({"breaks", ModeClass::ultimate, "breaks|break its band", "tension", Dimension::force,
                [g](const Wrench& w) { return std::max(g.tension, std::hypot(w.fy, w.fz) / 2); },
                [g](const Wrench&) { return g.strength; }, "T, or half the pull once it has parted", "statics"}));
 }

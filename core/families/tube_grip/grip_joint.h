@@ -11,6 +11,8 @@ namespace clampet::families {
 std::span<const Parameter> grip_parameters();
 
 enum class Jaws { flat, vee, collar };
+/// How a collar's pressure is spread: as a cosine from close halves, on two lines from loose ones, evenly from lapped.
+enum class CollarFit { close, loose, lapped };
 
 /// The numbers of one grip [SI]. x runs along the tube, z is the jaw normal.
 struct GripNumbers {
@@ -19,9 +21,11 @@ struct GripNumbers {
     bool locked = true;        ///< screw: both sides share by stiffness; false: a spring keeps its force
     bool seated = false;       ///< V tightened and never jogged
     bool two_rigid = false;    ///< both flat jaws are rigid
-    double into_fixed = -1;    ///< sign that turns Fz into a push into the V or fixed jaw
+    double into_body = -1;     ///< sign that turns Fz into a push into the jaw that is fixed to the body
     bool fixed_on_top = true;  ///< that jaw lies on the payload's side of the tube, +z
-    double collar_share = 0;   ///< sum of normal forces over F: 8/pi, 2 or pi
+    bool vee_moves = false;    ///< the V is the moving jaw, its pad the fixed one
+    double vee_sign = 1;       ///< of My in the V's flanks: 1 when the V lies on the side of what holds the tube
+    CollarFit collar_fit = CollarFit::close;
     double tube_strength = 0, pad_width = 0, pad_strength = 0;
     bool solid = false;
     Squeeze squeeze;
@@ -33,7 +37,7 @@ class GripJoint : public Joint {
     std::span<const Mode> modes() const noexcept override;
     double utilisation(std::size_t mode, const Wrench& wrench) const noexcept override;
     double load_factor(std::size_t mode, const Ray& ray) const noexcept override;
-    std::string motion(std::size_t mode, const Wrench& wrench) const override;
+    Phrase motion(std::size_t mode, const Wrench& wrench) const override;
     std::vector<NamedValue> demand(std::size_t mode, const Wrench& wrench) const override;
     std::vector<NamedValue> capacity(std::size_t mode, const Wrench& wrench) const override;
     std::vector<NamedValue> results(const Load& load) const override;
@@ -44,9 +48,16 @@ class GripJoint : public Joint {
  private:
     /// Forces with which the two sides press on the tube under a load.
     struct Sides {
-        double fixed = 0, moving = 0;  ///< along z [N]; `fixed` is the V or the jaw on the holder's body
+        double fixed = 0, moving = 0;  ///< along z [N]; `fixed` is the jaw on the holder's body
     };
     Sides sides(const Wrench& wrench) const noexcept;
+    double vee_force(const Sides& s) const noexcept { return n_.vee_moves ? s.moving : s.fixed; }
+    double pad_force(const Sides& s) const noexcept { return n_.vee_moves ? s.fixed : s.moving; }
+    /// Flat jaws and collars: line pressures of both sides. Two rigid ones share a moment as they share the force.
+    struct Lines {
+        mechanics::LineContact fixed, moving;
+    };
+    Lines lines(const Wrench& wrench) const noexcept;
     struct Flanks {
         mechanics::LineContact a, b;
     };
@@ -57,14 +68,17 @@ class GripJoint : public Joint {
     double parts_utilisation(const Wrench& wrench) const noexcept;
     double ring_stress(const Wrench& wrench) const noexcept;
     double pad_pressure(const Wrench& wrench) const noexcept;
+    std::vector<NamedValue> crushing(const Wrench& wrench) const;
+    bool drives_slip(const Wrench& wrench) const noexcept;
+    /// Sum of a collar's normal forces over F.
+    double collar_share() const noexcept;
     /// `near`: the answer for a load close by, from which to start.
     mechanics::SlipLimit<4> flat_slip(const Wrench& wrench,
                                       const mechanics::SlipLimit<4>* near = nullptr) const noexcept;
 
     GripNumbers n_;
-    mechanics::LineContacts lines_;  ///< flat jaws only: points along the two lines
-    std::vector<double> stations_, weights_;
-    double ring_coefficient_ = 0;                    ///< m of flat jaws or a collar: moment per F and radius
+    mechanics::LineContacts lines_;                  ///< flat jaws only: points along the two lines
+    std::vector<double> cells_;                      ///< ends of the cells along a line
     std::vector<std::array<double, 3>> ring_table_;  ///< V jaw: influence of both flanks and the pad round the ring
     void set_ring();
 };

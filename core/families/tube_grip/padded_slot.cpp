@@ -8,7 +8,9 @@
 #include "families/squeeze.h"
 #include "families/tube_grip/other_grips.h"
 #include "mechanics/contact_pressure.h"
+#include "mechanics/first_exit.h"
 #include "mechanics/friction_limit.h"
+#include "mechanics/opposed_beds.h"
 #include "quantity/format.h"
 
 namespace clampet::families {
@@ -19,41 +21,51 @@ constexpr std::size_t most_points = 512;
 
 struct Slot {
     bool locked = true;
+    double into_body = -1;  ///< sign that turns Fz into a push into the fixed face
     double force = 0, length = 0, width = 0, bar = 0, friction = 0, pad_strength = 0;
     std::shared_ptr<const mechanics::PressureSolver> solver;
     std::shared_ptr<const mechanics::PlanarContacts> contacts;
 
-    /// Forces on the two faces: a locked jaw shares a push with the other side, a spring keeps its force.
+    /// Forces of the fixed and the moving face: a locked jaw shares a push with the other side, a spring keeps its
+    /// force.
     std::array<double, 2> sides(const Wrench& w) const {
-        if (!locked) return {force + std::abs(w.fz), force};
-        return {force + std::abs(w.fz) / 2, force - std::abs(w.fz) / 2};
+        const double push = into_body * w.fz;
+        if (!locked) return {force + push, force};
+        if (push > 2 * force) return {push, 0};
+        return {force + push / 2, force - push / 2};
     }
-    double parted(const Wrench& w) const { return std::abs(w.fz) / ((locked ? 2 : 1) * force); }
-    /// Each face takes half of a moment; it is lost when the lesser one's resultant reaches the edge.
+    double parted(const Wrench& w) const { return -into_body * w.fz / ((locked ? 2 : 1) * force); }
+    /// The bar turns in the slot: the faces are loaded at opposite ends.
+    mechanics::OpposedPressures pressures(const Wrench& w) const {
+        const auto N = sides(w);
+        return mechanics::opposed_pressures(*solver, N[0], N[1], w.my, -w.mx);
+    }
+    /// Lost when the resultants reach the edges of their faces.
     double rocked(const Wrench& w) const {
-        const double least = std::max(0.0, sides(w)[1]),
-                     asked = std::max(std::abs(w.my) / length, std::abs(w.mx) / width);
-        return least > 0 ? asked / least : asked > 0 ? infinite : 0;
+        const auto N = sides(w);
+        const double sum = std::max(0.0, N[0]) + N[1],
+                     asked = std::max(std::abs(w.my) / length, std::abs(w.mx) / width) * 2;
+        return sum > 0 ? asked / sum : asked > 0 ? infinite : 0;
+    }
+    bool drives_slip(const Wrench& w) const {
+        return std::hypot(w.fx, w.fy, w.mz / length) > mechanics::least_driving_share * friction * force;
     }
     mechanics::SlipLimit<3> slip(const Wrench& w) const;
     double pressure(const Wrench& w) const {
-        double most = 0;
-        for (const double N : sides(w)) {
-            const auto p = solver->solve(N, w.my / 2, -w.mx / 2);
-            most = std::max(most, p.in_balance ? solver->greatest(p) : infinite);
-        }
-        return most;
+        const auto p = pressures(w);
+        if (!p.in_balance) return infinite;
+        return std::max({0.0, solver->greatest(p.fixed), solver->greatest(p.moving)});
     }
 };
 
 mechanics::SlipLimit<3> Slot::slip(const Wrench& w) const {
     mechanics::SlipLimit<3> none;
     none.multiplier = 0;
+    const auto p = pressures(w);
+    if (!p.in_balance) return none;
     std::array<double, most_points + mechanics::sum_block> sum{}, f{};
-    for (const double N : sides(w)) {
-        const auto p = solver->solve(N, w.my / 2, -w.mx / 2);
-        if (!p.in_balance) return none;
-        solver->forces(p, friction, f.data());
+    for (const auto& face : {p.fixed, p.moving}) {
+        solver->forces(face, friction, f.data());
         for (std::size_t i = 0; i < contacts->padded(); ++i) sum[i] += f[i];
     }
     return mechanics::slip_limit(*contacts, std::span<const double>(sum.data(), contacts->padded()),
@@ -81,9 +93,11 @@ drawing::Drawing section(const Slot& g, const Load& load) {
 
 FormulaMode slips(const Slot& g) {
     FormulaMode m;
-    m.mode = {"slips", ModeClass::ultimate, "slides or twists in the slot", false, false};
+    m.mode = {"slips", ModeClass::ultimate, "slides|slide or twists|twist in the slot", false, false};
     m.utilisation = [g](const Wrench& w) {
-        if (!(g.force > 0) || g.parted(w) >= 1 || g.rocked(w) >= 1) return infinite;
+        if (!(g.force > 0)) return infinite;
+        if (!g.drives_slip(w)) return 0.0;
+        if (g.parted(w) >= 1 || g.rocked(w) >= 1) return infinite;
         const double multiplier = g.slip(w).multiplier;
         return multiplier > 0 ? 1 / multiplier : infinite;
     };
@@ -95,15 +109,15 @@ FormulaMode slips(const Slot& g) {
         const auto s = g.sides(w);
         return std::vector<NamedValue>{{"along", g.friction * (s[0] + std::max(0.0, s[1])), Dimension::force}};
     };
-    m.motion = [g](const Wrench& w) -> std::string {
+    m.motion = [g](const Wrench& w) -> Phrase {
         const auto at = g.slip(w);
         const double turned = std::abs(at.motion[2] * w.mz / g.solver->patch().size);
-        return turned > std::abs(at.motion[0] * w.fx + at.motion[1] * w.fy) ? "twists in the slot"
-                                                                            : "slides in the slot";
+        return turned > std::abs(at.motion[0] * w.fx + at.motion[1] * w.fy) ? "twists|twist in the slot"
+                                                                            : "slides|slide in the slot";
     };
     m.ends_with = [g](const Wrench& w) {
         if (!(g.force > 0)) return infinite;
-        return std::max({g.parted(w), g.rocked(w), g.solver->outreach(g.sides(w)[1], w.my / 2, -w.mx / 2)});
+        return std::max(g.parted(w), g.rocked(w));
     };
     m.tolerance = 2e-4;
     m.formula = "min Σ μ p dA |v| over both faces";
@@ -119,6 +133,7 @@ Result<std::shared_ptr<const Joint>> join_slot(const Values& v) {
     Slot g;
     g.locked = text(v, "squeezed_by") != "spring" && text(v, "jaw_law") == "locked";
     g.force = squeezed->force;
+    g.into_body = text(v, "fixed_side") == "own" ? -1 : 1;
     g.length = number(v, "length");
     g.width = number(v, "slot_width");
     g.bar = number(v, "diameter");
@@ -127,7 +142,7 @@ Result<std::shared_ptr<const Joint>> join_slot(const Values& v) {
     mechanics::PatchShape shape;
     const double a = g.length / 2, b = g.width / 2;
     shape.polygon = {{-a, -b}, {a, -b}, {a, b}, {-a, b}};
-    const auto patch = mechanics::make_patch(shape, mechanics::Bedding::even, 5, 28);
+    const auto patch = mechanics::make_patch(shape, mechanics::Bedding::even, 7, 34);
     if (!patch) return patch.problem();
     g.solver = std::make_shared<const mechanics::PressureSolver>(*patch, 1e-6);
     g.contacts = std::make_shared<const mechanics::PlanarContacts>(patch->x, patch->y, patch->size);
@@ -138,29 +153,27 @@ Result<std::shared_ptr<const Joint>> join_slot(const Values& v) {
         {"holding_force", "μ ΣN", "", 2 * g.friction * g.force, Dimension::force, "Coulomb friction"});
     parts.modes.push_back(slips(g));
     parts.modes.push_back(
-        ratio({"parts", ModeClass::ultimate, "is pulled out of its jaw", "pull", Dimension::force,
-               [](const Wrench& w) { return std::abs(w.fz); },
+        ratio({"parts", ModeClass::ultimate, "is|be pulled out of its jaw", "pull", Dimension::force,
+               [g](const Wrench& w) { return -g.into_body * w.fz; },
                [g](const Wrench&) { return (g.locked ? 2 : 1) * g.force; }, "F, or 2F locked", "derived"}));
     FormulaMode rocks;
-    rocks.mode = {"rocks", ModeClass::ultimate, "rocks over the edge of its pads", false, false};
+    rocks.mode = {"rocks", ModeClass::ultimate, "rocks|rock over the edge of its pads", false, false};
     rocks.utilisation = [g](const Wrench& w) { return g.force > 0 ? g.rocked(w) : infinite; };
     rocks.demand = [](const Wrench& w) {
         return std::vector<NamedValue>{{"moment", std::hypot(w.mx, w.my), Dimension::torque}};
     };
     rocks.capacity = [g](const Wrench& w) {
         return std::vector<NamedValue>{
-            {"moment", std::max(0.0, g.sides(w)[1]) * std::min(g.length, g.width), Dimension::torque}};
+            {"moment", (std::max(0.0, g.sides(w)[0]) + g.sides(w)[1]) / 2 * std::min(g.length, g.width),
+             Dimension::torque}};
     };
-    rocks.formula = "max(|My|/L, |Mx|/b) = N, half on each face";
+    rocks.formula = "2 max(|My|/L, |Mx|/b) = ΣN, at opposite ends of the faces";
     rocks.source = "statics";
     parts.modes.push_back(std::move(rocks));
     parts.modes.push_back(
-        ratio({"crush", ModeClass::ultimate, "crushes its pads", "pressure", Dimension::stress,
+        ratio({"crush", ModeClass::ultimate, "crushes|crush its pads", "pressure", Dimension::stress,
                [g](const Wrench& w) { return g.pressure(w); }, [g](const Wrench&) { return g.pad_strength; },
                "p of the no-tension block", "derived"}));
-    parts.modes.back().ends_with = [g](const Wrench& w) {
-        return g.force > 0 ? std::max(g.parted(w), g.rocked(w)) : infinite;
-    };
     parts.modes.back().tolerance = 2e-4;
     parts.results = {{"clamping_force", g.force, Dimension::force},
                      {"normal_force_sum", 2 * g.force, Dimension::force},

@@ -10,7 +10,7 @@ class PairJoint : public Joint {
         for (const auto& m : first_->modes()) modes_.push_back(m);
         for (Mode m : second_->modes()) {
             m.key += "_second";
-            m.label += ", second tube";
+            m.label = m.label.followed_by(", second tube");
             modes_.push_back(std::move(m));
         }
     }
@@ -22,10 +22,10 @@ class PairJoint : public Joint {
         return is_first(mode) ? first_->load_factor(mode, ray)
                               : second_->load_factor(mode - count(), {turned(ray.start), turned(ray.direction)});
     }
-    std::string motion(std::size_t mode, const Wrench& w) const override {
+    Phrase motion(std::size_t mode, const Wrench& w) const override {
         if (is_first(mode)) return first_->motion(mode, w);
         const auto words = second_->motion(mode - count(), turned(w));
-        return words.empty() ? words : words + ", second tube";
+        return words.empty() ? words : words.followed_by(", second tube");
     }
     std::vector<NamedValue> demand(std::size_t mode, const Wrench& w) const override {
         return is_first(mode) ? first_->demand(mode, w) : second_->demand(mode - count(), turned(w));

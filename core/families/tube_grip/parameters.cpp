@@ -55,8 +55,13 @@ std::vector<Parameter> make_rows() {
                                 "Which side grips and which side is the tube: it decides on which side of the tube the "
                                 "fixed jaw lies."),
                      {"flat", "vee"}),
-            for_jaws(choice_row("vee_on", "The V is on", {{"body", "the body"}, {"moving", "the moving jaw"}}, "body",
-                                "The body's V is pressed on by a load towards the support."),
+            for_jaws(choice_row("fixed_side", "The fixed jaw",
+                                {{"own", "lies between"}, {"far", "hooks round the tube"}}, "own",
+                                "Between tube and what holds it, a load that presses both together presses on the "
+                                "fixed jaw; hooked round the far side, a load that pulls them apart does."),
+                     {"flat", "vee", "collar", "slot"}),
+            for_jaws(choice_row("vee_on", "The V is on", {{"body", "the fixed jaw"}, {"moving", "the moving jaw"}},
+                                "body", "The other jaw has the pad."),
                      {"vee"}),
             [&] {
                 Parameter p = for_jaws(

@@ -12,7 +12,7 @@ namespace clampet::families {
 drawing::Drawing GripJoint::section(const Load& load) const {
     using namespace drawing;
     Drawing d;
-    const double r = n_.radius, up = n_.fixed_on_top ? 1 : -1;  // the fixed side's place on z
+    const double r = n_.radius, up = n_.fixed_on_top != n_.vee_moves ? 1 : -1;  // of the V or fixed jaw
     const Sides s = sides(load.whole());
     const double half =
         n_.jaws == Jaws::vee ? std::max(1.5 * r, std::min(n_.flank, 3 * r) * std::sin(n_.half_angle)) : 1.6 * r;
@@ -32,7 +32,7 @@ drawing::Drawing GripJoint::section(const Load& load) const {
             const Point contact = at(side * r * std::cos(touch), r * std::sin(touch));
             const Point out = at(side * 1.5 * r * std::cos(touch), 1.5 * r * std::sin(touch));
             d.arrow(out, contact,
-                    side > 0 ? quantity::format(s.fixed / (2 * std::sin(n_.half_angle)), Dimension::force) : "");
+                    side > 0 ? quantity::format(vee_force(s) / (2 * std::sin(n_.half_angle)), Dimension::force) : "");
         }
         d.text(at(0, apex + 0.35 * thick), fmt::format("{} V", quantity::format(2 * n_.half_angle, Dimension::angle)),
                Align::centre, TextRole::number);
@@ -70,7 +70,8 @@ drawing::Drawing GripJoint::section(const Load& load) const {
                 at(width, -r - 0.25 * thick), at(width, -r), at(-width, -r), at(-width, -r - 0.25 * thick),
                 at(-half, -r - 0.25 * thick)},
                Material::wood);
-        d.arrow(at(0, -r - 0.95 * thick), at(0, -r), quantity::format(s.moving, Dimension::force));
+        d.arrow(at(0, -r - 0.95 * thick), at(0, -r),
+                quantity::format(n_.jaws == Jaws::vee ? pad_force(s) : s.moving, Dimension::force));
         for (const double side : {-1.0, 1.0})
             d.line(at(side * half * 0.86, -r - 1.5 * thick), at(side * half * 0.86, r + 1.2 * thick), Line::centre);
     }

@@ -10,7 +10,6 @@
 #include "families/tube_grip/grip_joint.h"
 #include "families/tube_grip/other_grips.h"
 #include "mechanics/first_exit.h"
-#include "mechanics/quadrature.h"
 #include "mechanics/ring_bending.h"
 
 namespace clampet::families {
@@ -18,18 +17,18 @@ namespace {
 
 constexpr double pi = std::numbers::pi;
 constexpr double infinite = std::numeric_limits<double>::infinity();
-constexpr std::size_t line_points = 16;
+constexpr std::size_t line_points = 32;
 static_assert(2 * line_points % mechanics::sum_block == 0);
 
 enum ModeIndex : std::size_t { slips, parts, rocks, crush, opens };
 
 const std::array<Mode, 5>& grip_modes() {
     static const std::array<Mode, 5> modes{{
-        {"slips", ModeClass::ultimate, "slides along or turns round the tube", false},
-        {"parts", ModeClass::ultimate, "is pulled out of its jaw", false},
-        {"rocks", ModeClass::ultimate, "rocks off the ends of its jaw", false},
-        {"crush", ModeClass::ultimate, "crushes the tube or its pads", false},
-        {"opens", ModeClass::service, "opens at one end of the jaw", false},
+        {"slips", ModeClass::ultimate, "slides|slide along or turns|turn round the tube", false},
+        {"parts", ModeClass::ultimate, "is|be pulled out of its jaw", false},
+        {"rocks", ModeClass::ultimate, "rocks|rock off the ends of its jaw", false},
+        {"crush", ModeClass::ultimate, "crushes|crush the tube or its pads", false},
+        {"opens", ModeClass::service, "opens|open at one end of the jaw", false},
     }};
     return modes;
 }
@@ -80,11 +79,14 @@ Result<std::shared_ptr<const Joint>> join_jaws(const Values& v) {
     n.locked = text(v, "squeezed_by") != "spring" && text(v, "jaw_law") == "locked";
     n.seated = text(v, "seating") == "as_tightened";
     n.two_rigid = text(v, "rigid_jaws") == "two";
-    // The body lies on the holder's own side: a load towards the support presses its V or fixed jaw on the tube.
-    n.into_fixed = text(v, "vee_on") == "moving" && n.jaws == Jaws::vee ? 1 : -1;
-    n.fixed_on_top = (n.into_fixed < 0) == (text(v, "held_by") == "payload");
+    // The fixed jaw lies on the holder's own side, unless it hooks round the tube: then the same load pulls on it.
+    const bool own_side = text(v, "fixed_side") == "own";
+    n.into_body = own_side ? -1 : 1;
+    n.fixed_on_top = own_side == (text(v, "held_by") == "payload");
+    n.vee_moves = text(v, "vee_on") == "moving";
+    n.vee_sign = own_side == !n.vee_moves ? 1 : -1;
     const auto& fit = text(v, "collar_fit");
-    n.collar_share = fit == "cosine" ? 8 / pi : fit == "loose" ? 2 : pi;
+    n.collar_fit = fit == "cosine" ? CollarFit::close : fit == "loose" ? CollarFit::loose : CollarFit::lapped;
     n.tube_strength = number(v, "tube_strength");
     n.pad_width = number(v, "pad_width");
     n.pad_strength = number(v, "pad_strength");
@@ -136,16 +138,11 @@ const Family& tube_grip() {
 GripJoint::GripJoint(GripNumbers numbers) : n_(std::move(numbers)) {
     set_ring();
     if (n_.jaws != Jaws::flat) return;
-    const double r = n_.radius, scale = std::max(r, n_.length / 2);
-    for (const double side : {1.0, -1.0}) {  // +z first
-        for (const auto& node : mechanics::gauss_nodes(line_points, -n_.length / 2, n_.length / 2)) {
-            if (side > 0) {
-                stations_.push_back(node.at);
-                weights_.push_back(node.weight);
-            }
-            lines_.add(-side * r / scale, node.at / scale);
-        }
-    }
+    const double r = n_.radius, scale = std::max(r, n_.length / 2), L = n_.length;
+    for (std::size_t i = 0; i <= line_points; ++i) cells_.push_back(L * (static_cast<double>(i) / line_points - 0.5));
+    for (const double side : {1.0, -1.0})  // +z first
+        for (std::size_t i = 0; i < line_points; ++i)
+            lines_.add(-side * r / scale, (cells_[i] + cells_[i + 1]) / 2 / scale);
 }
 
 std::span<const Mode> GripJoint::modes() const noexcept {
@@ -153,41 +150,55 @@ std::span<const Mode> GripJoint::modes() const noexcept {
 }
 
 GripJoint::Sides GripJoint::sides(const Wrench& w) const noexcept {
-    const double F = n_.squeeze.force, push = n_.into_fixed * w.fz;
-    Sides s;
-    if (!n_.locked) return {F + push, F};
-    s.fixed = F + push / 2;
-    s.moving = F - push / 2;
-    if (s.moving < 0) s = {push, 0};
-    if (s.fixed < 0) s = {0, -push};
-    return s;
+    const double F = n_.squeeze.force, push = n_.into_body * w.fz;
+    if (!n_.locked) return {std::max(0.0, F + push), F};  // the spring keeps its force, the body bears the load
+    if (push > 2 * F) return {push, 0};
+    if (push < -2 * F) return {0, -push};
+    return {F + push / 2, F - push / 2};
 }
 
 GripJoint::Flanks GripJoint::flanks(const Wrench& w) const noexcept {
     const double s = 2 * std::sin(n_.half_angle), c = 2 * std::cos(n_.half_angle);
-    const double V = sides(w).fixed;
-    const double my = n_.into_fixed * w.my;
+    const double V = vee_force(sides(w)), my = n_.vee_sign * w.my;
     return {{n_.length, V / s + w.fy / c, my / s + w.mz / c}, {n_.length, V / s - w.fy / c, my / s - w.mz / c}};
+}
+
+GripJoint::Lines GripJoint::lines(const Wrench& w) const noexcept {
+    const Sides s = sides(w);
+    const double sum = s.fixed + s.moving;
+    const bool collar = n_.jaws == Jaws::collar;
+    const double rocking = collar ? std::hypot(w.my, w.mz) : w.my;
+    if (!collar && !n_.two_rigid) return {{n_.length, s.fixed, rocking}, {n_.length, s.moving, 0}};
+    const double share = sum > 0 ? rocking / sum : rocking, turned = collar ? 1 : -1;
+    return {{n_.length, s.fixed, share * s.fixed}, {n_.length, s.moving, turned * share * s.moving}};
+}
+
+double GripJoint::collar_share() const noexcept {
+    return n_.collar_fit == CollarFit::close ? 8 / pi : n_.collar_fit == CollarFit::loose ? 2 : pi;
 }
 
 double GripJoint::normal_sum(const Wrench& w) const noexcept {
     const Sides s = sides(w);
-    if (n_.jaws == Jaws::collar) return n_.collar_share * (s.fixed + s.moving) / 2;
+    if (n_.jaws == Jaws::collar) return collar_share() * (s.fixed + s.moving) / 2;
     if (n_.jaws == Jaws::flat) return s.fixed + s.moving;
     const double wedge = std::sin(n_.half_angle) + (n_.seated ? n_.friction * std::cos(n_.half_angle) : 0);
-    return s.moving + std::max(0.0, s.fixed) / wedge;
+    return pad_force(s) + vee_force(s) / wedge;
+}
+
+bool GripJoint::drives_slip(const Wrench& w) const noexcept {
+    const double scale = std::max(n_.radius, n_.length / 2);
+    const double across = n_.jaws == Jaws::flat ? std::hypot(w.fy, w.mz / scale) : 0;
+    return std::hypot(w.fx, w.mx / n_.radius, across) > mechanics::least_driving_share * n_.friction * n_.squeeze.force;
 }
 
 mechanics::SlipLimit<4> GripJoint::flat_slip(const Wrench& w, const mechanics::SlipLimit<4>* near) const noexcept {
     std::array<double, 2 * line_points> limit{};
-    const Sides s = sides(w);
-    const double rocking = n_.two_rigid ? w.my / 2 : w.my;
-    const mechanics::LineContact fixed{n_.length, s.fixed, rocking},
-        moving{n_.length, s.moving, n_.two_rigid ? -rocking : 0};
+    const Lines at = lines(w);
+    const auto& above = n_.fixed_on_top ? at.fixed : at.moving;
+    const auto& below = n_.fixed_on_top ? at.moving : at.fixed;
     for (std::size_t i = 0; i < line_points; ++i) {
-        const double f = n_.friction * weights_[i];
-        limit[i] = f * (n_.fixed_on_top ? fixed : moving).density(stations_[i]);
-        limit[line_points + i] = f * (n_.fixed_on_top ? moving : fixed).density(stations_[i]);
+        limit[i] = n_.friction * above.force_between(cells_[i], cells_[i + 1]);
+        limit[line_points + i] = n_.friction * below.force_between(cells_[i], cells_[i + 1]);
     }
     const double scale = std::max(n_.radius, n_.length / 2);
     return mechanics::slip_limit(lines_, std::span<const double>(limit), {w.fx, w.fy, w.mx / scale, w.mz / scale},
@@ -195,6 +206,7 @@ mechanics::SlipLimit<4> GripJoint::flat_slip(const Wrench& w, const mechanics::S
 }
 
 double GripJoint::load_factor(std::size_t mode, const Ray& ray) const noexcept {
+    if (mode == slips && !drives_slip(ray.start) && !drives_slip(ray.direction)) return mechanics::not_driven;
     if (n_.jaws != Jaws::flat || mode != slips) return Joint::load_factor(mode, ray);
     if (!(n_.squeeze.force > 0)) return 0;
     const double held = mechanics::first_exit([&](double lambda) {
@@ -204,96 +216,100 @@ double GripJoint::load_factor(std::size_t mode, const Ray& ray) const noexcept {
     mechanics::SlipLimit<4> last;  // each look starts from the motion of the one before
     const auto used = [&](double lambda) {
         const Wrench w = ray.at(lambda);
-        const Sides s = sides(w);
-        if (s.fixed <= 0 || s.moving < 0 || rocks_utilisation(w, 0.5) >= 1) return infinite;
+        if (parts_utilisation(w) >= 1 || rocks_utilisation(w, 0.5) >= 1) return infinite;
         const auto limit = flat_slip(w, std::isfinite(last.multiplier) ? &last : nullptr);
         if (!(limit.multiplier > 0)) return infinite;
         last = limit;
         return 1 / limit.multiplier;
     };
-    return mechanics::first_exit_below(held, used, 1e-5);
+    const double exit = mechanics::first_exit_below(held, used, 1e-5);
+    // Whole jaws are concave; where one opens or empties, the tube may slip, hold again and slip.
+    const double opened = mechanics::first_exit([&](double lambda) {
+        const Wrench w = ray.at(lambda);
+        return std::max(rocks_utilisation(w, 1.0 / 6), n_.locked ? std::abs(w.fz) / (2 * n_.squeeze.force) : 0);
+    });
+    return mechanics::look_below(opened, exit, used, 1e-5).exit;
 }
 
 double GripJoint::slips_utilisation(const Wrench& w) const noexcept {
-    const Sides s = sides(w);
-    if (s.fixed <= 0 || s.moving < 0) return infinite;
+    if (!drives_slip(w)) return 0;  // it may part or rock, but not slip
+    if (parts_utilisation(w) >= 1) return infinite;
     if (n_.jaws == Jaws::flat) {
         if (rocks_utilisation(w, 0.5) >= 1) return infinite;
         const double multiplier = flat_slip(w).multiplier;
         return multiplier > 0 ? 1 / multiplier : infinite;
     }
-    const double hold = n_.friction * normal_sum(w), drag = std::hypot(w.fx, w.mx / n_.radius);
-    return hold > 0 ? drag / hold : drag > 0 ? infinite : 0;
+    const double hold = n_.friction * normal_sum(w);
+    return hold > 0 ? std::hypot(w.fx, w.mx / n_.radius) / hold : infinite;
 }
 
 double GripJoint::rocks_utilisation(const Wrench& w, double lost_at) const noexcept {
-    const double L = n_.length;
-    const auto of = [&](double moment, double force) {
-        return force > 0 ? std::abs(moment) / (force * L * lost_at) : moment != 0 ? infinite : 0.0;
+    const auto of = [&](const mechanics::LineContact& c) {
+        return c.force > 0 ? std::abs(c.moment) / (c.force * c.length * lost_at) : c.moment != 0 ? infinite : 0.0;
     };
-    const Sides s = sides(w);
     if (n_.jaws == Jaws::vee) {
         const Flanks f = flanks(w);
-        return std::max(of(f.a.moment, f.a.force), of(f.b.moment, f.b.force));
+        return std::max(of(f.a), of(f.b));
     }
-    if (n_.jaws == Jaws::collar) return of(std::hypot(w.my, w.mz) / 2, std::min(s.fixed, s.moving));
-    if (n_.two_rigid) return of(w.my / 2, std::min(s.fixed, s.moving));
-    return of(w.my, s.fixed);
+    const Lines at = lines(w);
+    return std::max(of(at.fixed), of(at.moving));
 }
 
 double GripJoint::parts_utilisation(const Wrench& w) const noexcept {
-    const double F = n_.squeeze.force, push = n_.into_fixed * w.fz, share = n_.locked ? 2 : 1;
-    if (n_.jaws != Jaws::vee) return std::abs(push) / (share * F);
-    // A flank is empty when (F + push/share)/sin = |Fy|/cos.
-    return (std::abs(w.fy) * std::tan(n_.half_angle) - push / share) / F;
+    const double F = n_.squeeze.force, share = n_.locked ? 2 : 1, push = n_.into_body * w.fz / share;
+    const double body = -push / F;  // pressed into the body it stays; pulled from it, its jaw empties
+    if (n_.jaws != Jaws::vee) return body;
+    // A flank is empty when V/sin = |Fy|/cos; V is what presses on the V under the load.
+    const double vee = n_.vee_moves ? (n_.locked ? push : 0) : -push;
+    return std::max(body, (std::abs(w.fy) * std::tan(n_.half_angle) + vee) / F);
 }
 
 void GripJoint::set_ring() {
-    if (n_.jaws == Jaws::vee) {
-        const double off = pi / 2 - n_.half_angle;
-        const std::array<double, 3> loads{off, -off, pi};
-        const auto add = [&](double at) {
-            ring_table_.push_back({mechanics::ring_influence(at - loads[0]), mechanics::ring_influence(at - loads[1]),
-                                   mechanics::ring_influence(at - loads[2])});
-        };
-        for (const double load : loads) add(load);
-        for (int i = 0; i < 36; ++i) add(2 * pi * i / 36);
-        return;
-    }
-    std::vector<mechanics::RadialForce> unit{{0, 1}, {pi, 1}};
-    const bool even = n_.collar_share > 3, loose = n_.collar_share < 2.2;
-    if (n_.jaws == Jaws::collar && !loose) {
-        unit.clear();
-        for (int i = 0; i < 24; ++i) {
-            const double angle = 2 * pi * (i + 0.5) / 24;
-            // Per radian: 2F/pi |cos| from two close halves, F/2 from a lapped one.
-            unit.push_back({angle, (even ? 0.5 : 2 / pi * std::abs(std::cos(angle))) * 2 * pi / 24});
-        }
-    }
-    ring_coefficient_ = mechanics::ring_moment_per_radius(unit);
+    if (n_.jaws != Jaws::vee) return;
+    const double off = pi / 2 - n_.half_angle;
+    const std::array<double, 3> loads{off, -off, pi};
+    const auto add = [&](double at) {
+        ring_table_.push_back({mechanics::ring_influence(at - loads[0]), mechanics::ring_influence(at - loads[1]),
+                               mechanics::ring_influence(at - loads[2])});
+    };
+    for (const double load : loads) add(load);
+    for (int i = 0; i < 36; ++i) add(2 * pi * i / 36);
 }
 
 double GripJoint::ring_stress(const Wrench& w) const noexcept {
-    const Sides s = sides(w);
-    double per_radius = ring_coefficient_ * std::max(s.fixed, s.moving);
+    const double mean_radius = n_.radius - n_.wall / 2, bending = 6 * mean_radius / (n_.wall * n_.wall);
     if (n_.jaws == Jaws::vee) {
         const Flanks f = flanks(w);
-        const double a = std::max(0.0, f.a.force), b = std::max(0.0, f.b.force);
-        for (const auto& row : ring_table_)
-            per_radius = std::max(per_radius, std::abs(row[0] * a + row[1] * b + row[2] * s.moving));
+        const double pad = pad_force(sides(w)) / n_.length;
+        if (!std::isfinite(f.a.peak()) || !std::isfinite(f.b.peak())) return infinite;
+        double most = 0;
+        for (const double end : {-n_.length / 2, n_.length / 2})
+            for (const auto& row : ring_table_)
+                most = std::max(most, std::abs(row[0] * f.a.density(end) + row[1] * f.b.density(end) + row[2] * pad));
+        return bending * most;
     }
-    return 6 * per_radius * n_.radius / (n_.length * n_.wall * n_.wall);
+    const Lines at = lines(w);
+    const double line = std::max(at.fixed.peak(), at.moving.peak());
+    if (n_.jaws == Jaws::flat) return bending * line / pi;
+    switch (n_.collar_fit) {
+        case CollarFit::close:
+            return bending * line * mechanics::cosine_collar_moment;
+        case CollarFit::loose:
+            return bending * line / pi;
+        default:
+            return line / (2 * n_.wall);  // even pressure bends nothing: the wall is pressed round its hoop
+    }
 }
 
 double GripJoint::pad_pressure(const Wrench& w) const noexcept {
-    const Sides s = sides(w);
-    double most = std::max(s.fixed, s.moving);
     if (n_.jaws == Jaws::vee) {
         const Flanks f = flanks(w);
-        most = std::max({f.a.force, f.b.force, s.moving});
+        return std::max({f.a.peak(), f.b.peak(), pad_force(sides(w)) / n_.length}) / n_.pad_width;
     }
-    const double width = n_.jaws == Jaws::collar ? 2 * n_.radius : n_.pad_width;
-    return most / (n_.length * width);
+    const Lines at = lines(w);
+    const double line = std::max(at.fixed.peak(), at.moving.peak());
+    if (n_.jaws == Jaws::flat || n_.collar_fit == CollarFit::loose) return line / n_.pad_width;
+    return line / (n_.radius * (n_.collar_fit == CollarFit::close ? pi / 2 : 2));  // p0 of a cosine; even
 }
 
 double GripJoint::utilisation(std::size_t mode, const Wrench& w) const noexcept {
@@ -315,20 +331,28 @@ double GripJoint::utilisation(std::size_t mode, const Wrench& w) const noexcept 
     return std::max(tube, pads);
 }
 
-std::string GripJoint::motion(std::size_t mode, const Wrench& w) const {
+Phrase GripJoint::motion(std::size_t mode, const Wrench& w) const {
     if (mode != slips) return {};
     if (n_.jaws != Jaws::flat)
-        return std::abs(w.mx) / n_.radius > std::abs(w.fx) ? "turns round the tube" : "slides along the tube";
+        return std::abs(w.mx) / n_.radius > std::abs(w.fx) ? "turns|turn round the tube"
+                                                           : "slides|slide along the tube";
     const auto limit = flat_slip(w);
     const double scale = std::max(n_.radius, n_.length / 2);
-    const std::array<std::pair<double, const char*>, 4> shares{
-        {{limit.motion[0] * w.fx, "slides along the tube"},
-         {limit.motion[1] * w.fy, "slides across the jaws"},
-         {limit.motion[2] * w.mx / scale, "turns round the tube"},
-         {limit.motion[3] * w.mz / scale, "yaws between the jaws"}}};
+    const std::array<std::pair<double, Phrase>, 4> shares{
+        {{limit.motion[0] * w.fx, "slides|slide along the tube"},
+         {limit.motion[1] * w.fy, "slides|slide across the jaws"},
+         {limit.motion[2] * w.mx / scale, "turns|turn round the tube"},
+         {limit.motion[3] * w.mz / scale, "yaws|yaw between the jaws"}}};
     return std::max_element(shares.begin(), shares.end(),
                             [](const auto& a, const auto& b) { return std::abs(a.first) < std::abs(b.first); })
         ->second;
+}
+
+std::vector<NamedValue> GripJoint::crushing(const Wrench& w) const {
+    std::vector<NamedValue> values{{"tube_stress", n_.solid ? 0 : ring_stress(w), Dimension::stress},
+                                   {"pad_pressure", n_.pad_width > 0 ? pad_pressure(w) : 0, Dimension::stress}};
+    std::erase_if(values, [](const NamedValue& v) { return !std::isfinite(v.value); });
+    return values;
 }
 
 std::vector<NamedValue> GripJoint::demand(std::size_t mode, const Wrench& w) const {
@@ -338,8 +362,7 @@ std::vector<NamedValue> GripJoint::demand(std::size_t mode, const Wrench& w) con
         case parts:
             return {{"pull", std::hypot(w.fy, w.fz), Dimension::force}};
         case crush:
-            return {{"tube_stress", n_.solid ? 0 : ring_stress(w), Dimension::stress},
-                    {"pad_pressure", n_.pad_width > 0 ? pad_pressure(w) : 0, Dimension::stress}};
+            return crushing(w);
         default:
             return {{"rocking_moment", std::hypot(w.my, w.mz), Dimension::torque}};
     }
@@ -378,18 +401,18 @@ Working GripJoint::working(const Load& load) const {
     const Sides s = sides(w);
     const double sum = normal_sum(w);
     lines.push_back({"force_fixed_side", n_.locked ? "F + push/2" : "F + push",
-                     fmt::format("{:.1f} N, push {:.2f} N", n_.squeeze.force, n_.into_fixed * w.fz), s.fixed,
+                     fmt::format("{:.1f} N, push {:.2f} N", n_.squeeze.force, n_.into_body * w.fz), s.fixed,
                      Dimension::force, n_.locked ? "locked jaw, derived" : "spring jaw, derived"});
     lines.push_back({"force_moving_side", n_.locked ? "F − push/2" : "F", "", s.moving, Dimension::force, "derived"});
     const double degrees = n_.half_angle * 180 / pi;
     if (n_.jaws == Jaws::vee)
         lines.push_back({"normal_force_sum",
                          n_.seated ? "ΣN = F_pad + F_V/(sin β + μ cos β)" : "ΣN = F_pad + F_V/sin β",
-                         fmt::format("{:.1f} N + {:.1f} N / sin {:.1f}°", s.moving, s.fixed, degrees), sum,
+                         fmt::format("{:.1f} N + {:.1f} N / sin {:.1f}°", pad_force(s), vee_force(s), degrees), sum,
                          Dimension::force, "derived, wedge action of the V"});
     else if (n_.jaws == Jaws::collar)
         lines.push_back({"normal_force_sum", "ΣN = k F, k = 8/π close, 2 loose, π lapped",
-                         fmt::format("{:.4f} · {:.1f} N", n_.collar_share, (s.fixed + s.moving) / 2), sum,
+                         fmt::format("{:.4f} · {:.1f} N", collar_share(), (s.fixed + s.moving) / 2), sum,
                          Dimension::force, "derived, cosine pressure"});
     else
         lines.push_back({"normal_force_sum", "ΣN = F_fixed + F_moving", "", sum, Dimension::force, "derived"});
@@ -411,12 +434,14 @@ Working GripJoint::working(const Load& load) const {
                          Dimension::force, "derived"});
     }
     if (!n_.solid)
-        lines.push_back(
-            {"tube_stress", "σ = 6 m F r/(L t²)",
-             fmt::format("r {:.2f} mm, L {:.1f} mm, t {:.2f} mm", n_.radius * 1e3, n_.length * 1e3, n_.wall * 1e3),
-             ring_stress(w), Dimension::stress, "Roark, circular rings"});
+        lines.push_back({"tube_stress", "σ = 6 m f r/t², f the greatest force per length, r to the middle of the wall",
+                         fmt::format("r {:.2f} mm, L {:.1f} mm, t {:.2f} mm", (n_.radius - n_.wall / 2) * 1e3,
+                                     n_.length * 1e3, n_.wall * 1e3),
+                         ring_stress(w), Dimension::stress, "Roark, circular rings"});
     if (n_.pad_width > 0)
-        lines.push_back({"pad_pressure", "N/(L b)", "", pad_pressure(w), Dimension::stress, "derived"});
+        lines.push_back(
+            {"pad_pressure", "greatest force per length/b", "", pad_pressure(w), Dimension::stress, "derived"});
+    std::erase_if(lines, [](const WorkLine& line) { return !std::isfinite(line.value); });  // rocked off: no stress
     return lines;
 }
 

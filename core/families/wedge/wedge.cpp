@@ -4,6 +4,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <limits>
 #include <numbers>
 
 #include "families/formula_joint.h"
@@ -30,6 +31,33 @@ struct Wedge {
     double out() const {
         return symmetric ? std::tan(rho_1() - angle / 2) + std::tan(rho_2() - angle / 2)
                          : std::tan(rho_1()) + std::tan(rho_2() - angle);
+    }
+    /// The same where part of the friction, a share of the normal force, is spent sideways.
+    double out_beside(double spent) const {
+        const auto angle_left = [spent](double mu) {
+            return std::atan(std::sqrt(std::max(0.0, mu * mu - spent * spent)));
+        };
+        const double r1 = angle_left(friction_1), r2 = angle_left(friction_2);
+        return symmetric ? std::tan(r1 - angle / 2) + std::tan(r2 - angle / 2) : std::tan(r1) + std::tan(r2 - angle);
+    }
+    /// Share of the friction that a pull out and a push sideways use together: 1/k where k times both moves it.
+    double slips(double pull, double side, double pressed) const {
+        if (!(pull > 0) && !(side > 0)) return 0;
+        if (!(pressed > 0)) return std::numeric_limits<double>::infinity();
+        const double least = std::min(friction_1, friction_2);
+        if (!(side > 0)) {
+            const double most = pressed * out();
+            return most > 0 ? pull / most : std::numeric_limits<double>::infinity();
+        }
+        double low = 0, high = least * pressed / side;  // k
+        const auto holds = [&](double k) { return k * pull <= pressed * out_beside(k * side / pressed); };
+        if (!holds(0)) return std::numeric_limits<double>::infinity();
+        if (holds(high)) return 1 / high;
+        for (int i = 0; i < 60 && high - low > 1e-12 * high; ++i) {
+            const double middle = (low + high) / 2;
+            (holds(middle) ? low : high) = middle;
+        }
+        return low > 0 ? 1 / low : std::numeric_limits<double>::infinity();
     }
     /// (rho_1 + rho_2)/delta, with half of the friction where it shakes.
     double locking_margin() const {
@@ -95,20 +123,33 @@ Result<FormulaParts> build(const Values& v) {
          "statics of a wedge"},
     };
     parts.modes.push_back(margin(
-        "locks", "works its way out", [g](const Wrench&) { return g.locking_margin(); },
+        "locks", "works|work its way out", [g](const Wrench&) { return g.locking_margin(); },
         g.symmetric ? "2 ρ/δ" : "(ρ₁ + ρ₂)/δ", "statics of a wedge; half of the friction where it shakes"));
     const auto pressed = [g](const Wrench& w) { return g.normal - w.fz; };
+    FormulaMode slips;
+    slips.mode = {"slips", ModeClass::ultimate, "slides|slide out of its faces", false, false};
+    slips.utilisation = [g, pressed](const Wrench& w) {
+        return g.slips(std::max(0.0, -w.fx), std::abs(w.fy), pressed(w));
+    };
+    slips.motion = [](const Wrench& w) -> Phrase {
+        return -w.fx > std::abs(w.fy) ? "is|be pulled out backwards" : "slides|slide sideways";
+    };
+    slips.demand = [](const Wrench& w) {
+        return std::vector<NamedValue>{{"pull", std::max(0.0, -w.fx), Dimension::force},
+                                       {"side_force", std::abs(w.fy), Dimension::force}};
+    };
+    slips.capacity = [g, pressed](const Wrench& w) {
+        const double N = std::max(0.0, pressed(w));
+        return std::vector<NamedValue>{{"pull", std::max(0.0, N * g.out()), Dimension::force},
+                                       {"side_force", std::min(g.friction_1, g.friction_2) * N, Dimension::force}};
+    };
+    slips.formula =
+        "pull (N − Fz)[tan ρ₁ + tan(ρ₂ − δ)], sideways μ (N − Fz), on one friction: √(μ² − (Fy/N)²) is left";
+    slips.source = "statics of a wedge, Coulomb friction";
+    slips.capacity_is_concave = true;  // a cone of friction over a force that falls with Fz
+    parts.modes.push_back(std::move(slips));
     parts.modes.push_back(
-        ratio({"pulls_out", ModeClass::ultimate, "is pulled out backwards", "pull", Dimension::force,
-               [](const Wrench& w) { return -w.fx; }, [g, pressed](const Wrench& w) { return pressed(w) * g.out(); },
-               "(N − Fz)[tan ρ₁ + tan(ρ₂ − δ)]", "statics of a wedge"}));
-    parts.modes.push_back(
-        ratio({"slips", ModeClass::ultimate, "slides sideways", "side_force", Dimension::force,
-               [](const Wrench& w) { return std::abs(w.fy); },
-               [g, pressed](const Wrench& w) { return std::min(g.friction_1, g.friction_2) * pressed(w); },
-               "μ (N − Fz)", "Coulomb friction"}));
-    parts.modes.push_back(
-        ratio({"parts", ModeClass::ultimate, "is pulled off its faces", "pull", Dimension::force,
+        ratio({"parts", ModeClass::ultimate, "is|be pulled off its faces", "pull", Dimension::force,
                [](const Wrench& w) { return w.fz; }, [g](const Wrench&) { return g.normal; }, "N", "statics"}));
     parts.results = {
         {"normal_force", g.normal, Dimension::force},
