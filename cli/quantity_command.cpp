@@ -15,7 +15,7 @@ int quantity_command(const std::string& text, const std::string& unit, bool json
     if (!value) return fail(value.problem(), wrong_usage);
     std::string dimension_name = "number";
     Dimension dimension = Dimension::number;
-    for (int i = 0; i <= static_cast<int>(Dimension::price); ++i) {
+    for (int i = 0; i < quantity::dimension_count; ++i) {
         if (!(quantity::exponents_of(static_cast<Dimension>(i)) == value->exponents)) continue;
         dimension = static_cast<Dimension>(i);
         dimension_name = quantity::name_of(dimension);
@@ -31,6 +31,18 @@ int quantity_command(const std::string& text, const std::string& unit, bool json
         si = *torque;
         dimension = Dimension::torque;
         dimension_name = "torque";
+    }
+    if (dimension == Dimension::price) {
+        const std::string named = *quantity::currency_of(text), currency = named.empty() ? "EUR" : named;
+        const auto target = unit.empty() ? Result<std::string>(currency) : quantity::currency_of(unit);
+        if (!target || *target != currency)
+            return fail({"--to", fmt::format("{} is not converted to {}.", currency, unit), "Leave --to out."},
+                        wrong_usage);
+        if (json)
+            print({{"text", text}, {"dimension", dimension_name}, {"value", si}, {"unit", currency}});
+        else
+            fmt::print("price: {:.2f} {}\n", si, currency);
+        return done;
     }
     std::string converted;
     double in_unit = 0;

@@ -20,7 +20,7 @@ namespace {
 struct Node {
     ThreadEnd free;
     std::optional<RouteStep> step;
-    std::size_t before = 0;
+    std::size_t before = 0, offer = 0, length = 0;
 };
 
 struct Offer {
@@ -28,24 +28,35 @@ struct Offer {
     bool in_stock = false;
 };
 
-/// Breadth first: the first chain found is a shortest one.
+/// Longer chains wobble more than they help.
+constexpr std::size_t longest_chain = 5, most_nodes = 50'000;
+
+/// Breadth first: the first chain found is a shortest one. A chain frees no end twice, and uses no adapter more often
+/// than there are of it.
 std::optional<std::vector<RouteStep>> shortest(const ThreadEnd& from, const ThreadEnd& to,
                                                const std::vector<Offer>& offers) {
-    std::deque<Node> nodes{{from, {}, 0}};
-    for (std::size_t at = 0; at < nodes.size(); ++at) {
+    std::deque<Node> nodes{{from, {}, 0, 0, 0}};
+    for (std::size_t at = 0; at < nodes.size() && nodes.size() < most_nodes; ++at) {
         if (nodes[at].free.mates(to)) {
             std::vector<RouteStep> steps;
             for (std::size_t i = at; nodes[i].step; i = nodes[i].before) steps.push_back(*nodes[i].step);
             std::reverse(steps.begin(), steps.end());
             return steps;
         }
-        for (const auto& [adapter, stocked] : offers)
+        if (nodes[at].length == longest_chain) continue;
+        for (std::size_t k = 0; k < offers.size(); ++k)
             for (const bool turned : {false, true}) {
-                const ThreadEnd in = turned ? adapter->b : adapter->a, out = turned ? adapter->a : adapter->b;
-                const bool known =
-                    std::any_of(nodes.begin(), nodes.end(), [&](const Node& n) { return n.free == out; });
-                if (!in.mates(nodes[at].free) || known) continue;
-                nodes.push_back({out, RouteStep{*adapter, in, out, stocked}, at});
+                const Adapter& adapter = *offers[k].adapter;
+                const ThreadEnd in = turned ? adapter.b : adapter.a, out = turned ? adapter.a : adapter.b;
+                if (!in.mates(nodes[at].free)) continue;
+                unsigned used = 0;
+                bool freed_before = out == from;
+                for (std::size_t i = at; nodes[i].step; i = nodes[i].before) {
+                    used += nodes[i].offer == k;
+                    freed_before = freed_before || nodes[i].free == out;
+                }
+                if (freed_before || used >= adapter.count) continue;
+                nodes.push_back({out, RouteStep{adapter, in, out, offers[k].in_stock}, at, k, nodes[at].length + 1});
             }
     }
     return std::nullopt;
@@ -70,7 +81,10 @@ Result<ThreadEnd> read_end(std::string_view text) {
     return ThreadEnd{thread->designation, male};
 }
 
-Result<std::vector<Adapter>> read_adapters(std::string_view json) {
+namespace {
+
+/// `own`: a drawer's list, one of each unless it says more; else what can be bought, any number.
+Result<std::vector<Adapter>> read_list(std::string_view json, bool own) {
     const auto document = nlohmann::json::parse(json, nullptr, false);
     const std::string example = R"(Write {"adapters": [{"name": "bush", "a": "3/8-16 male", "b": "1/4-20 female"}]}.)";
     if (!document.is_object() || !document.contains("adapters") || !document["adapters"].is_array())
@@ -85,14 +99,27 @@ Result<std::vector<Adapter>> read_adapters(std::string_view json) {
         if (!a || !b)
             return Problem{"stock", fmt::format("Adapter {}: {}", all.size() + 1, (a ? b : a).problem().what),
                            (a ? b : a).problem().remedy};
-        all.push_back(
-            {field("name").empty() ? name_of(*a) + " to " + name_of(*b) : field("name"), *a, *b, field("source")});
+        unsigned count = own ? 1 : Adapter::any_number;
+        if (row.contains("count")) {
+            if (!row["count"].is_number_unsigned() || row["count"].get<std::uint64_t>() > 1'000'000)
+                return Problem{"stock", fmt::format("Adapter {}: its count is not a number of pieces.", all.size() + 1),
+                               "Write for example \"count\": 2, or leave it out for one."};
+            count = row["count"].get<unsigned>();
+        }
+        all.push_back({field("name").empty() ? name_of(*a) + " to " + name_of(*b) : field("name"), *a, *b,
+                       field("source"), count});
     }
     return all;
 }
 
+}  // namespace
+
+Result<std::vector<Adapter>> read_adapters(std::string_view json) {
+    return read_list(json, true);
+}
+
 std::span<const Adapter> adapters() {
-    static const std::vector<Adapter> all = *read_adapters(embedded::adapters());
+    static const std::vector<Adapter> all = *read_list(embedded::adapters(), false);
     return all;
 }
 

@@ -25,10 +25,13 @@ struct Adapter {
     std::string name;
     ThreadEnd a, b;
     std::string source;
+    static constexpr unsigned any_number = 1'000'000;
+    unsigned count = 1;  ///< pieces that there are
 };
 /// What can be bought.
 std::span<const Adapter> adapters();
-/// Reads {"adapters":[{"name","a","b"}]}. Errors: a Problem with the row that is wrong.
+/// Reads {"adapters":[{"name","a","b","count"}]}, one of each where no count is given. Errors: a Problem with the row
+/// that is wrong.
 Result<std::vector<Adapter>> read_adapters(std::string_view json);
 
 struct RouteStep {
@@ -37,7 +40,8 @@ struct RouteStep {
     bool in_stock = false;
 };
 /// The fewest adapters that join two ends: from what is in stock alone if that is possible, else with what can be
-/// bought. Meaning  Empty when the ends already screw together. Errors   A Problem when no chain does.
+/// bought, five at the most, each no more often than there are of it.
+/// Meaning  Empty when the ends already screw together. Errors   A Problem when no chain does.
 Result<std::vector<RouteStep>> adapter_route(const ThreadEnd& from, const ThreadEnd& to,
                                              std::span<const Adapter> in_stock);
 

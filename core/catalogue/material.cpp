@@ -19,7 +19,8 @@ std::vector<Material> read_materials() {
     for (const auto& row : document.at("materials")) {
         all.push_back({row.at("name"), row.at("density_kg_m3"), row.at("youngs_modulus_GPa").get<double>() * 1e9,
                        row.at("poisson"), row.at("ultimate_MPa").get<double>() * 1e6,
-                       row.at("bearing_MPa").get<double>() * 1e6, row.at("soft_thread"), row.at("source")});
+                       row.at("yield_MPa").get<double>() * 1e6, row.at("bearing_MPa").get<double>() * 1e6,
+                       row.at("soft_thread"), row.at("source")});
     }
     return all;
 }

@@ -15,6 +15,7 @@ struct Material {
     std::string name;
     double density = 0, youngs_modulus = 0, poisson = 0;
     double ultimate = 0;       ///< tensile strength [Pa]
+    double yield = 0;          ///< R_p of a metal, what a plastic or timber screw may be stretched to [Pa]
     double bearing = 0;        ///< allowable pressure where something is pressed on it [Pa]
     bool soft_thread = false;  ///< wood and plastic: three turns instead of two, longer engagement
     std::string source;

@@ -13,7 +13,9 @@ std::span<const StockRow> stock() {
         std::vector<StockRow> rows;
         const auto document = nlohmann::json::parse(embedded::stock());
         for (const auto& row : document.at("rows")) {
-            StockRow r{row.at("group"), row.at("name"), {}, row.at("source")};
+            StockRow r{row.at("group"), row.at("name"), {}, row.at("source"), {}};
+            if (row.contains("texts"))
+                for (const auto& [key, value] : row["texts"].items()) r.texts[key] = value.get<std::string>();
             for (const auto& [key, value] : row.at("sizes").items()) r.sizes[key] = value.get<double>();
             rows.push_back(std::move(r));
         }

@@ -12,6 +12,7 @@ struct StockRow {
     std::string group, name;
     std::map<std::string, double, std::less<>> sizes;
     std::string source;
+    std::map<std::string, std::string, std::less<>> texts;  ///< "inside": a thread; "material"
     /// A size by its name; 0 where the row has none.
     double size(std::string_view key) const {
         const auto found = sizes.find(key);

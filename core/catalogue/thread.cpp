@@ -250,7 +250,9 @@ FitVerdict fit(const Thread& male, const Thread& female, double engaged_turns) {
     }
     verdict.turns_low = turns(male.external_pitch.high, female.internal_pitch.low);
     verdict.turns_high = turns(male.external_pitch.low, female.internal_pitch.high);
-    if (verdict.turns_high < 0) {
+    verdict.turns_low = std::max(0.0, verdict.turns_low);  // no turn backwards: it may jam at once
+    if (verdict.turns_high <= 0) {
+        verdict.turns_high = 0;
         verdict.fit = Fit::too_big;
         verdict.reason = "The flanks of the male thread are thicker than the female groove: it does not start.";
     } else if (verdict.turns_low > engaged_turns) {
@@ -263,7 +265,7 @@ FitVerdict fit(const Thread& male, const Thread& female, double engaged_turns) {
         verdict.reason = fmt::format(
             "The pitches differ ({:.3f} and {:.3f} mm): it jams after {:.2f} to {:.2f} turns; a chamfer adds about "
             "one.",
-            male.pitch * 1e3, female.pitch * 1e3, std::max(0.0, verdict.turns_low), verdict.turns_high);
+            male.pitch * 1e3, female.pitch * 1e3, verdict.turns_low, verdict.turns_high);
     }
     return verdict;
 }

@@ -117,9 +117,10 @@ class Joint {
 
 /// Rows of a stock table that fill inputs at once: a tube its diameter and its wall.
 struct StockUse {
-    std::string group, label;                                ///< of catalogue::stock(); "Tube"
-    std::vector<std::pair<std::string, std::string>> fills;  ///< input and the row's size that fills it
-    std::vector<std::pair<std::string, std::string>> sets;   ///< choices that go with it
+    std::string group, label;                                     ///< of catalogue::stock(); "Tube"
+    std::vector<std::pair<std::string, std::string>> fills;       ///< input and the row's size that fills it
+    std::vector<std::pair<std::string, std::string>> sets;        ///< choices that go with it
+    std::vector<std::pair<std::string, std::string>> names = {};  ///< input and the row's text that fills it
 };
 
 class Family {

@@ -6,26 +6,49 @@
 
 namespace clampet::families {
 
-Result<std::vector<mechanics::Point>> read_points(const std::string& text, const std::string& where) {
+namespace {
+
+/// "x,y" or, where three are allowed, "x,y,z"; lengths, bare ones in mm.
+Result<std::vector<std::array<double, 3>>> read(const std::string& text, const std::string& where, std::size_t most) {
     constexpr std::size_t most_points = 64;
-    std::vector<mechanics::Point> points;
+    std::vector<std::array<double, 3>> places;
     const std::string example = "Write for example -20 mm,-20 mm; 20 mm,-20 mm; 0 mm,25 mm.";
     std::size_t at = 0;
     while (at <= text.size()) {
         const std::size_t end = std::min(text.find(';', at), text.size());
-        const std::string pair = text.substr(at, end - at);
+        const std::string place = text.substr(at, end - at);
         at = end + 1;
-        if (pair.find_first_not_of(' ') == pair.npos) continue;
-        const std::size_t comma = pair.find(',');
-        if (comma == pair.npos) return Problem{where, fmt::format("“{}” is not an x,y pair.", pair), example};
-        const auto x = quantity::parse(pair.substr(0, comma), quantity::Dimension::length, "mm");
-        const auto y = quantity::parse(pair.substr(comma + 1), quantity::Dimension::length, "mm");
-        if (!x || !y) return Problem{where, fmt::format("“{}” is not an x,y pair.", pair), example};
-        points.push_back({*x, *y});
-        if (points.size() > most_points)
+        if (place.find_first_not_of(' ') == place.npos) continue;
+        std::array<double, 3> numbers{};
+        std::size_t count = 0, from = 0;
+        bool good = true;
+        while (good && from <= place.size()) {
+            const std::size_t comma = std::min(place.find(',', from), place.size());
+            const auto value = quantity::parse(place.substr(from, comma - from), quantity::Dimension::length, "mm");
+            good = value && count < most;
+            if (good) numbers[count++] = *value;
+            from = comma + 1;
+        }
+        if (!good || count < 2) return Problem{where, fmt::format("“{}” is not an x,y pair.", place), example};
+        places.push_back(numbers);
+        if (places.size() > most_points)
             return Problem{where, fmt::format("There are more than {} points.", most_points), "Use fewer."};
     }
+    return places;
+}
+
+}  // namespace
+
+Result<std::vector<mechanics::Point>> read_points(const std::string& text, const std::string& where) {
+    const auto places = read(text, where, 2);
+    if (!places) return places.problem();
+    std::vector<mechanics::Point> points;
+    for (const auto& p : *places) points.push_back({p[0], p[1]});
     return points;
+}
+
+Result<std::vector<std::array<double, 3>>> read_places(const std::string& text, const std::string& where) {
+    return read(text, where, 3);
 }
 
 }  // namespace clampet::families

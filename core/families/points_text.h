@@ -1,4 +1,5 @@
 #pragma once
+#include <array>
 #include <string>
 #include <vector>
 
@@ -8,4 +9,7 @@
 namespace clampet::families {
 /// Reads "x,y; x,y; …" with units: "-20 mm,0 mm; 20 mm,0 mm". Errors: a Problem that names the corner.
 Result<std::vector<mechanics::Point>> read_points(const std::string& text, const std::string& where);
+/// The same with a third number, a height, where it is given.
+Result<std::vector<std::array<double, 3>>> read_places(const std::string& text, const std::string& where);
+
 }  // namespace clampet::families

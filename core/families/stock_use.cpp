@@ -49,6 +49,9 @@ Result<StockOffer> stock_named(const Family& family, std::string_view name) {
 Values values_from(const StockOffer& offer) {
     Values values;
     for (const auto& [input, size] : offer.use->fills) values.insert_or_assign(input, Value{offer.row->size(size)});
+    for (const auto& [input, key] : offer.use->names)
+        if (const auto found = offer.row->texts.find(key); found != offer.row->texts.end())
+            values.insert_or_assign(input, Value{found->second});
     for (const auto& [input, choice] : offer.use->sets) values.insert_or_assign(input, Value{choice});
     return values;
 }

@@ -3,6 +3,8 @@
 #include <algorithm>
 #include <numbers>
 
+#include "catalogue/material.h"
+
 namespace clampet::mechanics {
 
 MatingSizes basic_sizes(const catalogue::Thread& male, const catalogue::Thread& female) {
@@ -22,6 +24,10 @@ double external_shear_area_per_length(const MatingSizes& s) noexcept {
 double internal_shear_area_per_length(const MatingSizes& s) noexcept {
     return std::max(0.0, std::numbers::pi / s.pitch * s.external_major *
                              (s.pitch / 2 + (s.external_major - s.internal_pitch) / std::numbers::sqrt3));
+}
+
+double thread_shear(const catalogue::Material& material) noexcept {
+    return material.ultimate * (material.soft_thread ? sustained_share : shear_share);
 }
 
 }  // namespace clampet::mechanics

@@ -1,6 +1,10 @@
 #pragma once
 #include "catalogue/thread.h"
 
+namespace clampet::catalogue {
+struct Material;
+}
+
 namespace clampet::mechanics {
 
 /// Sizes that decide how much thread is sheared: basic ("typical") or the worst that the class allows.
@@ -22,5 +26,9 @@ double internal_shear_area_per_length(const MatingSizes& sizes) noexcept;
 inline constexpr double shear_share = 0.577;
 /// What a plastic or wooden socket keeps for ever; from memory.
 inline constexpr double sustained_share = 0.4;
+
+/// Shear strength of a thread in a material: 0.577 of the tensile strength, in wood and plastic 0.4 for a load that
+/// stays [Pa]. In every family, socket or screw.
+double thread_shear(const catalogue::Material& material) noexcept;
 
 }  // namespace clampet::mechanics

@@ -65,4 +65,10 @@ double largest_preload(const TightenedScrew& s, double stress_area, double proof
     return 0.9 * proof_stress * stress_area / std::sqrt(1 + 3 * ratio * ratio);
 }
 
+double highest_preload(TightenedScrew screw, double torque) noexcept {
+    screw.thread_friction *= low_friction_share;
+    screw.bearing_friction *= low_friction_share;
+    return high_torque_share * torque / torque_per_preload(screw);
+}
+
 }  // namespace clampet::mechanics

@@ -31,6 +31,13 @@ double torque_per_preload_linear(const TightenedScrew& screw, double bearing_mea
 /// psi < rho': the screw does not turn back by itself. `friction_factor` scales mu_t (0.5 where it shakes).
 bool is_self_locking(const TightenedScrew& screw, double friction_factor = 1) noexcept;
 
+/// The high end (95 %) of a hand's torque and the low end (5 %) of friction, as shares of the typical; from memory.
+inline constexpr double high_torque_share = 1.5, low_friction_share = 0.8;
+/// Preload that the high end of the torque and the low end of the friction leave while it is tightened [N].
+double highest_preload(TightenedScrew screw, double torque) noexcept;
+/// Tightening may use this share of the force at which the thread strips.
+inline constexpr double tightening_share = 0.7;
+
 /// Preload at which tension and torsion together reach 0.9 R_p:
 /// N = 0.9 R_p A_0 / sqrt(1 + 3 [1.5 (d_2/d_0)(P/(pi d_2) + 1.155 mu_t)]^2) [N].
 /// Symbols  A_0 stress area [m^2], d_0 its diameter, R_p proof or yield stress [Pa]. Source VDI 2230 part 1, step R7.

@@ -87,6 +87,11 @@ rig::Shape read_shape(const Node& n) {
     n.only({"kind", "at", "size", "diameter", "length", "axis", "profile", "material"});
     rig::Shape s;
     const std::string kind = n.one_of("kind", {"box", "cylinder", "sphere", "prism"}, "box");
+    // What its kind does not have would be dropped when it is written: it is refused by name.
+    if (kind == "box") n.only({"kind", "at", "material", "size"});
+    if (kind == "sphere") n.only({"kind", "at", "material", "diameter"});
+    if (kind == "cylinder") n.only({"kind", "at", "material", "diameter", "length", "axis"});
+    if (kind == "prism") n.only({"kind", "at", "material", "profile", "length", "axis"});
     s.kind = kind == "box"        ? rig::ShapeKind::box
              : kind == "cylinder" ? rig::ShapeKind::cylinder
              : kind == "sphere"   ? rig::ShapeKind::sphere

@@ -8,7 +8,8 @@ namespace clampet::quantity {
 namespace {
 
 constexpr Exponents none{}, length{1}, mass{0, 1}, force{1, 1, -2}, torque{2, 1, -2}, stress{-1, 1, -2},
-    stiffness{0, 1, -2}, speed{1, 0, -1}, time{0, 0, 1}, angle{0, 0, 0, 1}, money{0, 0, 0, 0, 1};
+    stiffness{0, 1, -2}, speed{1, 0, -1}, time{0, 0, 1}, angle{0, 0, 0, 1}, money{0, 0, 0, 0, 1}, area{2},
+    density{-3, 1}, frequency{0, 0, -1}, rotary{2, 1, -2, -1}, inertia{2, 1};
 
 std::vector<Unit> make_units() {
     std::vector<Unit> all{
@@ -77,6 +78,23 @@ std::vector<Unit> make_units() {
         {"bar", 1e5, stress},
         {"psi", pound_force / (inch * inch), stress},
         {"ksi", 1e3 * pound_force / (inch * inch), stress},
+        {"Hz", 1, frequency},
+        {"mm2", 1e-6, area},
+        {"mm²", 1e-6, area},
+        {"cm2", 1e-4, area},
+        {"cm²", 1e-4, area},
+        {"m2", 1, area},
+        {"m²", 1, area},
+        {"in2", inch * inch, area},
+        {"in²", inch * inch, area},
+        {"kg/m3", 1, density},
+        {"kg/m³", 1, density},
+        {"g/cm3", 1e3, density},
+        {"g/cm³", 1e3, density},
+        {"lb/ft3", pound / (12 * inch * 12 * inch * 12 * inch), density},
+        {"lb/ft³", pound / (12 * inch * 12 * inch * 12 * inch), density},
+        {"Nm/rad", 1, rotary},
+        {"kgm²", 1, inertia},
         {"s", 1, time},
         {"ms", 1e-3, time},
         {"min", 60, time},
@@ -103,7 +121,7 @@ struct Entry {
     Exponents exponents;
     std::string_view example, si;
 };
-constexpr std::array<Entry, 10> entries{{
+constexpr std::array<Entry, dimension_count> entries{{
     {Dimension::number, "number", none, "0.35", ""},
     {Dimension::length, "length", length, "30 mm or 1 1/4 in", "m"},
     {Dimension::angle, "angle", angle, "45 deg or 0.8 rad", "rad"},
@@ -114,6 +132,12 @@ constexpr std::array<Entry, 10> entries{{
     {Dimension::stiffness, "stiffness", stiffness, "200 N/mm", "N/m"},
     {Dimension::speed, "speed", speed, "0.5 m/s", "m/s"},
     {Dimension::price, "price", money, "3.50 EUR", ""},
+    {Dimension::area, "area", area, "20 mm² or 0.03 in²", "m²"},
+    {Dimension::density, "density", density, "550 kg/m³", "kg/m³"},
+    {Dimension::frequency, "frequency", frequency, "4 Hz", "Hz"},
+    {Dimension::time, "time", time, "2 s or 24 h", "s"},
+    {Dimension::rotary_stiffness, "rotary stiffness", rotary, "500 N·m/rad", "N·m/rad"},
+    {Dimension::inertia, "inertia", inertia, "0.02 kg·m²", "kg·m²"},
 }};
 const Entry& entry(Dimension dimension) {
     return entries.at(static_cast<std::size_t>(dimension));
@@ -150,6 +174,10 @@ std::optional<Unit> unit_named(std::string_view symbol) {
         if (unit.symbol == symbol) return unit;
     if (symbol == "N·m") return Unit{"N·m", 1, torque};
     if (symbol == "in·lb" || symbol == "in·lbf") return Unit{"in·lb", inch * pound_force, torque};
+    if (symbol == "N·m/rad") return Unit{"N·m/rad", 1, rotary};
+    if (symbol == "in·lb/rad") return Unit{"in·lb/rad", inch * pound_force, rotary};
+    if (symbol == "kg·m²") return Unit{"kg·m²", 1, inertia};
+    if (symbol == "lb·in²") return Unit{"lb·in²", pound * inch * inch, inertia};
     if (symbol == "N/mm") return Unit{"N/mm", 1e3, stiffness};
     if (symbol == "N/m") return Unit{"N/m", 1, stiffness};
     if (symbol == "lbf/in") return Unit{"lbf/in", pound_force / inch, stiffness};

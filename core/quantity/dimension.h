@@ -7,7 +7,25 @@
 namespace clampet::quantity {
 
 /// The physical dimensions that Clampet's inputs have.
-enum class Dimension { number, length, angle, force, torque, mass, stress, stiffness, speed, price };
+enum class Dimension {
+    number,
+    length,
+    angle,
+    force,
+    torque,
+    mass,
+    stress,
+    stiffness,
+    speed,
+    price,
+    area,
+    density,
+    frequency,
+    time,
+    rotary_stiffness,
+    inertia
+};
+inline constexpr int dimension_count = 16;
 
 /// Exponents of metre, kilogram, second, radian and currency.
 struct Exponents {

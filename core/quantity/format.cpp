@@ -69,6 +69,18 @@ std::string_view display_unit(Dimension dimension, System system) {
             return metric ? "m/s" : "in/s";
         case Dimension::price:
             return "€";
+        case Dimension::area:
+            return metric ? "mm²" : "in²";
+        case Dimension::density:
+            return metric ? "kg/m³" : "lb/ft³";
+        case Dimension::frequency:
+            return "Hz";
+        case Dimension::time:
+            return "s";
+        case Dimension::rotary_stiffness:
+            return metric ? "N·m/rad" : "in·lb/rad";
+        case Dimension::inertia:
+            return metric ? "kg·m²" : "lb·in²";
     }
     return "";
 }

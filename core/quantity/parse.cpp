@@ -288,7 +288,7 @@ class Reader {
 constexpr Exponents acceleration{1, 0, -2};
 
 std::string described(const Measured& value) {
-    for (int i = 0; i <= static_cast<int>(Dimension::price); ++i) {
+    for (int i = 0; i < dimension_count; ++i) {
         const auto dimension = static_cast<Dimension>(i);
         if (value.exponents == exponents_of(dimension)) return fmt::format("a {}", name_of(dimension));
     }
@@ -309,6 +309,7 @@ Result<Measured> parse_any(std::string_view text) {
         return Problem{"", "This entry is too long.", "Write a number and a unit, for example 30 mm."};
     try {
         const Measured value = Reader(text).read();
+        if (const auto one = currency_of(text); !one) return one.problem();
         if (!std::isfinite(value.si))
             return Problem{"", "This is too large a number.", "Write a number that can be built."};
         return value;
@@ -338,6 +339,20 @@ Result<double> parse(std::string_view text, Dimension dimension, std::string_vie
         remedy = fmt::format("For the pull of that mass write {:.4g} kgf.", value->si);
     return Problem{"", fmt::format("“{}” is {}, and a {} is wanted.", text, described(*value), name_of(dimension)),
                    remedy};
+}
+
+Result<std::string> currency_of(std::string_view text) {
+    static constexpr std::pair<std::string_view, std::string_view> signs[] = {
+        {"€", "EUR"}, {"EUR", "EUR"}, {"$", "USD"}, {"USD", "USD"}, {"£", "GBP"}, {"GBP", "GBP"}};
+    std::string found;
+    for (const auto& [sign, code] : signs) {
+        if (text.find(sign) == text.npos || found == code) continue;
+        if (!found.empty())
+            return Problem{"", fmt::format("“{}” mixes {} and {}.", text, found, code),
+                           "Write the amount in one currency: none is converted."};
+        found = code;
+    }
+    return found;
 }
 
 }  // namespace clampet::quantity

@@ -27,4 +27,8 @@ Result<Measured> parse_any(std::string_view text);
 /// Errors   A Problem that names the dimension that was typed and the one that is wanted.
 Result<double> parse(std::string_view text, Dimension dimension, std::string_view bare_unit = {});
 
+/// The currency that an amount was typed in, "EUR", "USD" or "GBP"; amounts are never converted. Empty where none is
+/// named. Errors: two in one entry.
+Result<std::string> currency_of(std::string_view text);
+
 }  // namespace clampet::quantity

@@ -331,6 +331,7 @@ Result<RigCheck> check(const rig::Rig& rig, const CheckOptions& options) {
 }
 
 Result<RigCheck> check_valid(const rig::Rig& rig, const CheckOptions& options) {
+    if (const auto cases = cases_of(options); !cases) return cases.problem();
     if (options.required && !(*options.required > 0 && *options.required <= 100))
         return Problem{"required", "The required factor must be more than 0 and at most 100.", "For example 2."};
     RigCheck result;

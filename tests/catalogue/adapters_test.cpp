@@ -1,5 +1,6 @@
 #include "catalogue/adapters.h"
 
+#include <algorithm>
 #include <catch2/catch.hpp>
 #include <set>
 
@@ -64,4 +65,25 @@ TEST_CASE("every row of stock has a source, sizes in order, and a name of its ow
     }
     CHECK(catalogue::stock_group("washer").size() > 10);
     CHECK(catalogue::stock_group("nothing").empty());
+}
+
+TEST_CASE("a chain uses no adapter more often than there are of it", "[adapters]") {
+    // From one quarter-inch stud to another: a bush, a coupling, and the bush again the other way round.
+    const auto stock = [](const char* bushes) {
+        return *catalogue::read_adapters(
+            std::string(R"({"adapters":[{"name":"bush","a":"1/4-20 female","b":"3/8-16 female")") + bushes +
+            R"(},{"name":"stud","a":"3/8-16 male","b":"3/8-16 male"}]})");
+    };
+    const auto all_from_stock = [](const auto& route) {
+        return std::all_of(route.begin(), route.end(), [](const auto& step) { return step.in_stock; });
+    };
+    const auto one = route("1/4-20 male", "1/4-20 male", stock(""));
+    REQUIRE(one);
+    CHECK_FALSE(all_from_stock(*one));
+    const auto two = route("1/4-20 male", "1/4-20 male", stock(R"(,"count":2)"));
+    REQUIRE(two);
+    CHECK(two->size() == 3);
+    CHECK(all_from_stock(*two));
+    CHECK_THAT(catalogue::read_adapters(R"({"adapters":[{"a":"M6 male","b":"M8 male","count":-1}]})").problem().remedy,
+               Catch::Contains("\"count\": 2"));
 }

@@ -1,6 +1,8 @@
 #include "catalogue/thread.h"
 
 #include "approximately.h"
+#include "catalogue/stock.h"
+#include "families/thread/stack_design.h"
 
 using namespace clampet;
 using catalogue::Fit;
@@ -197,4 +199,24 @@ TEST_CASE("any two threads are told apart alike from both sides", "[catalogue][t
                 CHECK(there.turns_low <= there.turns_high);
             }
         }
+}
+
+TEST_CASE("no thread goes in by less than no turn", "[catalogue][thread]") {
+    for (const auto& a : catalogue::threads())
+        for (const auto& b : catalogue::threads()) {
+            const auto fit = catalogue::fit(a, b);
+            CAPTURE(a.designation, b.designation, fit.turns_low, fit.turns_high);
+            CHECK(fit.turns_low >= 0);
+            CHECK(fit.turns_high >= fit.turns_low);
+            CHECK(fit.reason.find(" -") == fit.reason.npos);
+        }
+}
+
+TEST_CASE("washers that give way are no washers of a stack", "[catalogue][thread]") {
+    std::size_t rubber = 0;
+    for (const auto* row : catalogue::stock_group("washer")) rubber += row->texts.at("kind") == "rubber";
+    CHECK(rubber > 0);
+    for (const char* name : {"M6", "M8", "M10", "1/4-20"})
+        for (const auto* row : families::washers_for(*catalogue::thread_named(name)))
+            CHECK(row->texts.at("kind") != "rubber");
 }

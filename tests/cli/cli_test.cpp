@@ -411,3 +411,17 @@ TEST_CASE("an error is one line, whatever the name that was given", "[cli]") {
         CHECK(std::count(r.err.begin(), r.err.end(), '\n') == 1);
     }
 }
+
+TEST_CASE("amounts, areas and cases are told as they are", "[cli]") {
+    CHECK(run("quantity '10 USD'").out == "price: 10.00 USD\n");
+    CHECK(json::parse(run("quantity '3.5 £' --json").out).at("unit") == "GBP");
+    CHECK(run("quantity '10 USD' --to EUR").exit_code == 2);
+    const auto told = json::parse(run("bench thread --json").out);
+    for (const auto& line : told.at("working"))
+        if (line.at("quantity") == "external_shear_area") {
+            CHECK(line.at("unit") == "m²");
+            CHECK(line.at("value").get<double>() < 1e-3);
+        }
+    CHECK_THAT(run("check " + demo + " --case nope").err,
+               Catch::StartsWith("clampet-cli: case: There is no load case"));
+}

@@ -3,6 +3,7 @@
 #include <numbers>
 
 #include "families/bench.h"
+#include "families/stock_use.h"
 #include "mechanics/curved_beam.h"
 #include "mechanics/wood.h"
 
@@ -99,8 +100,11 @@ TEST_CASE("withdrawal of screws, inch and metric forms agree", "[insert][publish
 }
 
 TEST_CASE("what holds in wood, and what does not", "[insert]") {
-    const Values screw{
-        {"kind", std::string("wood_screw")}, {"diameter", 0.005}, {"length", 0.03}, {"wood_gravity", 0.55}};
+    const Values screw{{"kind", std::string("wood_screw")},
+                       {"diameter", 0.005},
+                       {"length", 0.03},
+                       {"wood_gravity", 0.55},
+                       {"wood_thickness", 0.04}};
     const double mean = 108.25 * 0.55 * 0.55 * 5 * 30;
     CHECK(factor("insert", screw, {0, 0, 1, 0, 0, 0}, "pulls_out") == relative(mean * 0.7 * 0.6, 1e-3));
     auto brief = screw;
@@ -109,7 +113,21 @@ TEST_CASE("what holds in wood, and what does not", "[insert]") {
     auto end = screw;
     end["grain"] = std::string("end");
     CHECK(factor("insert", end, {0, 0, 1, 0, 0, 0}, "pulls_out") == 0);
-    CHECK(problem("insert", {{"length", 0.03}, {"wood_thickness", 0.018}}).where == "length");
+    // Only what lies in the wood holds; what sticks out is said.
+    auto through = screw;
+    through["wood_thickness"] = 0.018;
+    CHECK(factor("insert", through, {0, 0, 1, 0, 0, 0}, "pulls_out") == relative(mean * 18 / 30 * 0.7 * 0.6, 1e-3));
+    CHECK_THAT(joint("insert", through)->advisories()[0].text, Catch::Contains("12 mm beyond the wood"));
+    const auto pull = [](double length) {
+        return factor("insert",
+                      {{"length", length},
+                       {"wood_thickness", 0.01},
+                       {"engaged", 0.03},
+                       {"thread_inside", std::string("M4")},
+                       {"screw", std::string("M4")}},
+                      {0, 0, 1, 0, 0, 0}, "pulls_out");
+    };
+    CHECK(pull(0.02) == relative(pull(0.01), 1e-9));
     CHECK(factor("insert", {{"kind", std::string("tee_nut")}}, {0, 0, -1, 0, 0, 0}, "pushed_out") == 0);
     CHECK(std::isinf(factor("insert", {{"kind", std::string("tee_nut")}, {"backed", std::string("yes")}},
                             {0, 0, -1, 0, 0, 0}, "pushed_out")));
@@ -217,4 +235,75 @@ TEST_CASE("a padded slot, a spring clamp, and crossed tubes", "[tube_grip]") {
     // A force along the second tube's axis slides there; along the first, it turns the second at its lever arm.
     CHECK(factor("tube_grip", pair, {0, 1, 0, 0.05 * -1, 0, 0}, "slips_second") == relative(along, 1e-6));
     CHECK(std::isinf(factor("tube_grip", pair, {0, 0, 0, 0, 0, 1}, "slips_second")));
+}
+
+TEST_CASE("the screw must go into the insert, and plastic threads hold 0.4", "[insert]") {
+    const auto refused =
+        problem("insert", {{"screw", std::string("3/8-16")}, {"thread_inside", std::string("1/4-20")}});
+    CHECK(refused.where == "screw");
+    CHECK_THAT(refused.remedy, Catch::Contains("Use a 1/4-20 UNC screw"));
+    CHECK(problem("insert", {{"thread_inside", std::string("3/8-16")}, {"screw", std::string("3/8-16")}}).where ==
+          "diameter");
+    const auto strip = [](const char* material) {
+        const Values v{{"insert_material", std::string(material)}, {"wall_over_thread", 2.0}};
+        for (const auto& line : report("insert", v, Wrench{}).working)
+            if (line.quantity == "insert_strip") return line.value;
+        return 0.0;
+    };
+    // 0.4 of nylon's 48 MPa against 0.577 of brass's 380.
+    CHECK(strip("nylon 12, printed") / strip("brass") == relative(0.4 * 48 / (0.577 * 380), 1e-3));
+    // A row of stock sets thread, sizes and material together.
+    const auto* family = families::family_named("insert");
+    const auto values = families::values_from(*families::stock_named(*family, "3/8-16 in wood, brass"));
+    CHECK(std::get<std::string>(values.at("thread_inside")) == "3/8-16 UNC");
+    CHECK(std::get<double>(values.at("diameter")) == 0.0127);
+    auto whole = values;
+    whole["screw"] = std::string("3/8-16");
+    CHECK(families::join(*family, whole));
+}
+
+TEST_CASE("captive nuts turn at what corners bear in wood", "[insert]") {
+    // Six corners, a quarter of each side in a triangle; dowel bearing 11 200 G or 6100 G^1.45/sqrt D psi (NDS).
+    const double flange = 0.02, L = 0.008, G = 0.6, side = flange / 2;
+    const double F_e = 6100 * std::pow(G, 1.45) / std::sqrt(flange / 0.0254) * 6894.757;
+    const Values v{
+        {"kind", std::string("captive_nut")}, {"flange_diameter", flange}, {"length", L}, {"wood_gravity", G}};
+    CHECK(factor("insert", v, {0, 0, 0, 0, 0, 1}, "spins_out") ==
+          relative(6 * side / 2 * L * F_e / 2 * side / 3, 1e-3));
+}
+
+TEST_CASE("tightened bolts that are themselves too weak say so without a pull", "[fastener_group]") {
+    const Values v{{"kind", std::string("preloaded")}, {"preload", 1500.0}, {"pull_strength", 1000.0}};
+    for (const Wrench& w : {Wrench{}, Wrench{1, 0, 0, 0, 0, 0}, Wrench{0, 0, 1e-6, 0, 0, 0}}) {
+        const auto r = report("fastener_group", v, w);
+        CHECK(mode(r, "pulls_out").factor == relative(1000.0 / 1500, 1e-9));  // 1.5 times too tight
+        CHECK(r.governs == "pulls_out");
+    }
+    const Values firm{{"kind", std::string("preloaded")}, {"preload", 1000.0}, {"pull_strength", 1500.0}};
+    CHECK(factor("fastener_group", firm, {0, 0, 400, 0, 0, 0}, "pulls_out") == relative(1500.0 / 100, 1e-6));
+}
+
+TEST_CASE("a strong hand on slippery threads is what overtightens", "[screw_drive]") {
+    // 1.5 T at 0.8 of the friction, against 0.9 R_p and 0.7 of stripping; plastic screws strip at 0.4 of their
+    // strength.
+    const Values steel{{"knob", std::string("star_50")}, {"tip", std::string("ball")}};
+    const auto r = report("screw_drive", steel, Wrench{});
+    const auto& over = mode(r, "overtightens");
+    const double typical = result(r, "force_fresh");
+    REQUIRE(over.demand.size() == 1);
+    CHECK(over.demand[0].value > 1.5 * typical);
+    CHECK(over.demand[0].value < 1.5 / 0.8 * typical);
+    CHECK(over.factor == relative(over.capacity[0].value / over.demand[0].value, 1e-9));
+    auto nylon = steel;
+    nylon["screw_material"] = std::string("nylon 12, printed");
+    auto brass = steel;
+    brass["nut_material"] = std::string("steel 8.8");
+    brass["screw_material"] = std::string("brass");
+    nylon["nut_material"] = std::string("steel 8.8");
+    CHECK(result(report("screw_drive", nylon, Wrench{}), "strip_force") /
+              result(report("screw_drive", brass, Wrench{}), "strip_force") ==
+          relative(0.4 * 48 / (0.577 * 380), 1e-3));
+    // A button turns on the screw's own tip: more force from the same hand than a solid pad.
+    CHECK(result(report("screw_drive", {}, Wrench{}), "force_fresh") >
+          1.3 * result(report("screw_drive", {{"tip", std::string("pad")}}, Wrench{}), "force_fresh"));
 }

@@ -63,3 +63,36 @@ TEST_CASE("feet that are none", "[families][stance]") {
     CHECK(mode(report("stance", free, pushed(10, 3)), "tips").factor ==
           relative(mode(report("stance", base(), pushed(10, 3)), "tips").factor, 1e-9));
 }
+
+TEST_CASE("feet at unequal heights tip about the line through two feet", "[families][stance]") {
+    // Two feet on a step of 0.2 m: the axis of tipping towards +x lies 0.2 m higher, the lever of a push h − 0.2.
+    const Values step{
+        {"layout", std::string("points")},
+        {"points", std::string("-300 mm,-200 mm; 300 mm,-200 mm,200 mm; 300 mm,200 mm,200 mm; -300 mm,200 mm")}};
+    CHECK(mode(report("stance", step, pushed(10, 0)), "tips").factor == relative(W * 0.3 / (10 * (h - 0.2)), 1e-9));
+    CHECK(mode(report("stance", step, pushed(-10, 0)), "tips").factor == relative(W * 0.3 / (10 * h), 1e-9));
+    // Towards +y the line slopes: the moment about it is the same by projection, its lever too.
+    const double slope = 0.2 / std::hypot(0.6, 0.2), level = 0.6 / std::hypot(0.6, 0.2);
+    const double about = level * (h - 0.0) - slope * 0;  // the push along y passes over x = 0: half way up the slope
+    CHECK(mode(report("stance", step, pushed(0, 10)), "tips").factor ==
+          relative(W * 0.2 * level / (10 * (about - 0.1 * level)), 1e-6));
+}
+
+TEST_CASE("four rigid feet rock over a diagonal, three do not", "[families][stance]") {
+    auto rigid = base();
+    rigid["feet_are"] = std::string("rigid");
+    const auto weight_at = [](double x, double y, double fx) {
+        return Load{{0, 0, -W, -W * y, W * x, 0}, {fx, 0, 0, 0, h * fx, 0}};
+    };
+    // Over the middle both diagonals carry it: the least push rocks it.
+    CHECK(mode(report("stance", rigid, weight_at(0, 0, -1)), "rocks").factor == 0);
+    // 0.1 m ahead: it rocks when the push has brought the resultant back to a diagonal, y = ± (0.4/0.6) x: at x = 0.
+    CHECK(mode(report("stance", rigid, weight_at(0.1, 0, -1)), "rocks").factor == relative(W * 0.1 / h, 1e-9));
+    CHECK(mode(report("stance", rigid, weight_at(0.1, 0, 1)), "rocks").factor > 1e3);
+    // Nearer to one diagonal: at y = 0.05 it is met at x = 0.075.
+    CHECK(mode(report("stance", rigid, weight_at(0.1, 0.05, -1)), "rocks").factor == relative(W * 0.025 / h, 1e-6));
+    CHECK(mode(report("stance", rigid, weight_at(0.1, 0, -1)), "rocks").mode_class == families::ModeClass::service);
+    const Values legs{{"layout", std::string("legs")}, {"feet", 3.0}, {"feet_are", std::string("rigid")}};
+    for (const auto& m : report("stance", legs, pushed(1, 0)).modes) CHECK(m.mode != "rocks");
+    for (const auto& m : report("stance", base(), pushed(1, 0)).modes) CHECK(m.mode != "rocks");
+}

@@ -27,8 +27,8 @@ TEST_CASE("shear areas agree with FED-STD-H28/2", "[families][thread][published]
                           Wrench{});
     double seen_external = 0, seen_internal = 0;
     for (const auto& line : r.working) {
-        if (line.quantity == "external_shear_area") seen_external = line.value * 1e-6;
-        if (line.quantity == "internal_shear_area") seen_internal = line.value * 1e-6;
+        if (line.quantity == "external_shear_area") seen_external = line.value;
+        if (line.quantity == "internal_shear_area") seen_internal = line.value;
     }
     CHECK(seen_external / square_inch == relative(external, 2e-3));
     CHECK(seen_internal / square_inch == relative(internal, 2e-3));

@@ -12,7 +12,7 @@ extern "C" int LLVMFuzzerTestOneInput(const std::uint8_t* data, std::size_t size
     const std::string_view text(reinterpret_cast<const char*>(data), size);
     const auto any = parse_any(text);
     if (any && !std::isfinite(any->si)) std::abort();
-    for (int i = 0; i <= static_cast<int>(Dimension::price); ++i) {
+    for (int i = 0; i < clampet::quantity::dimension_count; ++i) {
         const auto dimension = static_cast<Dimension>(i);
         const auto value = parse(text, dimension, "mm");
         if (!value) continue;

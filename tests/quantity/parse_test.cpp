@@ -110,3 +110,34 @@ TEST_CASE("no entry crashes, and none gives NaN or infinity", "[quantity]") {
     CHECK_FALSE(quantity::parse_any(std::string(150, '(')));
     CHECK_FALSE(quantity::parse_any("9e307 m * 9e307"));
 }
+
+TEST_CASE("amounts keep their currency, and two are not mixed", "[quantity]") {
+    CHECK(*quantity::currency_of("10 USD") == "USD");
+    CHECK(*quantity::currency_of("$10") == "USD");
+    CHECK(*quantity::currency_of("3.50 €") == "EUR");
+    CHECK(quantity::currency_of("10 mm")->empty());
+    CHECK_THAT(quantity::currency_of("10 USD + 5 EUR").problem().what, Catch::Contains("mixes"));
+    CHECK_FALSE(quantity::parse("10 USD + 5 EUR", Dimension::price));
+    CHECK(*quantity::parse("10 USD + 5 USD", Dimension::price) == 15);
+}
+
+TEST_CASE("areas, densities, frequencies, times, turning stiffness and inertia", "[quantity]") {
+    CHECK(*quantity::parse("20 mm²", Dimension::area) == Approx(20e-6));
+    CHECK(*quantity::parse("1 in2", Dimension::area) == Approx(6.4516e-4));
+    CHECK(*quantity::parse("550 kg/m3", Dimension::density) == 550);
+    CHECK(*quantity::parse("0.68 g/cm³", Dimension::density) == Approx(680));
+    CHECK(*quantity::parse("4 Hz", Dimension::frequency) == 4);
+    CHECK(*quantity::parse("24 h", Dimension::time) == 86400);
+    CHECK(*quantity::parse("500 Nm/rad", Dimension::rotary_stiffness) == 500);
+    CHECK_FALSE(quantity::parse("500 N·m", Dimension::rotary_stiffness));
+    for (int i = 0; i < quantity::dimension_count; ++i) {
+        const auto d = static_cast<Dimension>(i);
+        CAPTURE(quantity::name_of(d));
+        CHECK(quantity::dimension_named(quantity::name_of(d)) == d);
+        for (const auto system : {quantity::System::metric, quantity::System::imperial})
+            if (const auto unit = quantity::display_unit(d, system); !unit.empty()) {
+                REQUIRE(quantity::unit_named(unit));
+                CHECK(quantity::unit_named(unit)->exponents == quantity::exponents_of(d));
+            }
+    }
+}

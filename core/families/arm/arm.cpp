@@ -212,10 +212,10 @@ void add_modes(const Arm& g, FormulaParts& parts) {
     sways.mode = {"sways", ModeClass::service, "sways|sway too slowly", false, true};
     sways.utilisation = [g](const Wrench&) { return g.least_frequency / g.frequency; };
     sways.demand = [g](const Wrench&) {
-        return std::vector<NamedValue>{{"frequency", g.frequency, Dimension::number}};
+        return std::vector<NamedValue>{{"frequency", g.frequency, Dimension::frequency}};
     };
     sways.capacity = [g](const Wrench&) {
-        return std::vector<NamedValue>{{"least_frequency", g.least_frequency, Dimension::number}};
+        return std::vector<NamedValue>{{"least_frequency", g.least_frequency, Dimension::frequency}};
     };
     sways.formula = "first frequency of arm, root and payload [Hz] over what is wanted";
     sways.source = "inverse iteration; check Blevins";
@@ -276,13 +276,13 @@ Result<FormulaParts> build(const Values& v) {
                      {"tip_compliance", "drop per newton, frame of beams with shear and the root's spring", "",
                       1 / g.compliance(2, 2), Dimension::stiffness, "Przemieniecki"},
                      {"own_sag", "by its own weight, level", "", g.own_sag(), Dimension::length, "Przemieniecki"},
-                     {"first_frequency", "f₁ [Hz]", "", g.frequency, Dimension::number, "inverse iteration"},
-                     {"settles_in", "3/(ζ ω) [s]", "", settle, Dimension::number, "Blevins; ζ from memory"},
+                     {"first_frequency", "f₁", "", g.frequency, Dimension::frequency, "inverse iteration"},
+                     {"settles_in", "3/(ζ ω)", "", settle, Dimension::time, "Blevins; ζ from memory"},
                      {"buckles_at", "π² E I/(4 L²)", "", g.buckling, Dimension::force, "Euler"}};
     parts.results = {{"tip_stiffness", 1 / g.compliance(2, 2), Dimension::stiffness},
                      {"own_sag", g.own_sag(), Dimension::length},
-                     {"frequency", g.frequency, Dimension::number},
-                     {"settle_time", settle, Dimension::number},
+                     {"frequency", g.frequency, Dimension::frequency},
+                     {"settle_time", settle, Dimension::time},
                      {"buckling_load", g.buckling, Dimension::force}};
     parts.loaded_results = [g](const Load& load) {
         const Wrench w = load.whole();
@@ -333,7 +333,7 @@ const Family& arm() {
                 "Wood Handbook, from memory"),
             quantity_row("modulus_ratio", "E over G", Dimension::number, 16, {2, 40},
                          "Timber 16, metals and plastics 2.6.", "Wood Handbook, from memory"),
-            quantity_row("density", "Density, kg/m³", Dimension::number, 500, {1, 20000},
+            quantity_row("density", "Density", Dimension::density, 500, {1, 20000},
                          "Pine 450, beech 720, birch plywood 680, aluminium 2700, steel 7850.", "from memory"),
             quantity_row(
                 "strength", "It may be stressed to", Dimension::stress, 25e6, {1e5, 1e10},
@@ -343,7 +343,7 @@ const Family& arm() {
                          "For the frequency; its weight comes with the load.", "input"),
             gap_row("payload_offset", "Payload, above the tip", 0.06, 5, "Its centre of gravity."),
             length_row("payload_gyration", "Payload, radius of gyration", 0.05, 5, "About its own centre."),
-            quantity_row("root_stiffness", "Root turns by, N·m/rad", Dimension::number, 0, {0, 1e9},
+            quantity_row("root_stiffness", "Root turns by", Dimension::rotary_stiffness, 0, {0, 1e9},
                          "Stiffness of the joint at the root; 0 is rigid. A soft pad can matter more than the arm.",
                          "input"),
             choice_row("duration", "The load", {{"short", "is short"}, {"lasting", "stays"}}, "short",
@@ -355,7 +355,7 @@ const Family& arm() {
             length_row("drop_limit", "It may droop by", 0.010, 5, "At the tip."),
             quantity_row("tilt_limit", "It may turn by", Dimension::angle, 0.0175, {1e-6, 3},
                          "What the picture may tilt.", "common practice"),
-            quantity_row("frequency_limit", "Least frequency, Hz", Dimension::number, 3, {0.01, 1000},
+            quantity_row("frequency_limit", "Least frequency", Dimension::frequency, 3, {0.01, 1000},
                          "Slower ones are seen as sway.", "common practice"),
             quantity_row("damping", "Damping ratio", Dimension::number, 0.01, {0.0001, 1},
                          "Timber and bolted metal 0.01, with rubber 0.05.", "from memory"),

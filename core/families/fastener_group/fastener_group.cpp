@@ -208,10 +208,10 @@ void add_preloaded_modes(const Group& g, FormulaParts& parts) {
     parts.modes.push_back(ratio({"parts", ModeClass::ultimate, "opens|open under one bolt", "pull", Dimension::force,
                                  [g](const Wrench& w) { return g.largest_tension(w); },
                                  [g](const Wrench&) { return g.preload; }, "F", "statics"}));
-    parts.modes.push_back(ratio({"pulls_out", ModeClass::ultimate, "breaks|break or pulls|pull out a bolt", "pull",
-                                 Dimension::force, [g](const Wrench& w) { return g.largest_tension(w); },
-                                 [g](const Wrench&) { return g.preload < g.pull ? g.pull : 0.0; },
-                                 "once it has opened, the bolt carries T_i", "statics"}));
+    parts.modes.push_back(
+        ratio({"pulls_out", ModeClass::ultimate, "breaks|break or pulls|pull out a bolt", "pull", Dimension::force,
+               [g](const Wrench& w) { return std::max(g.preload, g.largest_tension(w)); },
+               [g](const Wrench&) { return g.pull; }, "the preload, and T_i once it has opened", "statics"}));
 }
 
 Result<FormulaParts> build(const Values& v) {

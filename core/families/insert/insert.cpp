@@ -22,6 +22,7 @@ constexpr double pi = std::numbers::pi;
 
 struct Insert {
     std::string kind;
+    double in_wood = 0;  ///< of its length, what lies in the wood [m]
     double gravity = 0, diameter = 0, length = 0, thickness = 0, edge = 0, lever = 0;
     double pull_out = 0;    ///< least of wood, thread and screw [N]
     double least_pull = 0;  ///< that, or what draws the head through the part on it [N]
@@ -64,39 +65,56 @@ drawing::Drawing section(const Insert& g, const Load& load) {
 
 struct Threaded {
     double screw_strip = infinite, insert_strip = infinite, tension = infinite;
+    double wall = 0;  ///< outside over thread diameter
 };
 
-Result<Threaded> threaded(const Values& v, double length, double dilation) {
-    const auto thread = catalogue::thread_named(text(v, "screw"));
-    if (!thread) return Problem{"screw", thread.problem().what, thread.problem().remedy};
+/// The screw in the insert's own thread. `outside` is what surrounds it.
+Result<Threaded> threaded(const Values& v, double length, double outside) {
+    const auto male = catalogue::thread_named(text(v, "screw")),
+               female = catalogue::thread_named(text(v, "thread_inside"));
+    if (!male) return Problem{"screw", male.problem().what, male.problem().remedy};
+    if (!female) return Problem{"thread_inside", female.problem().what, female.problem().remedy};
+    const double engaged = std::min(number(v, "engaged"), length);
+    const auto fit = catalogue::fit(*male, *female, engaged / male->pitch);
+    if (fit.fit != catalogue::Fit::fits && fit.fit != catalogue::Fit::by_luck)
+        return Problem{
+            "screw", fmt::format("{} does not go into {}: {}", male->designation, female->designation, fit.reason),
+            fmt::format("Use a {} screw, or an insert with {} inside.", female->designation, male->designation)};
+    if (!(outside > female->major))
+        return Problem{"diameter",
+                       fmt::format("{} of {:.3g} mm does not leave a wall in {:.3g} mm outside.", female->designation,
+                                   female->major * 1e3, outside * 1e3),
+                       "Give the insert's outside diameter, or the thread that is really inside."};
     const auto screw = catalogue::material_named(text(v, "screw_material")),
                own = catalogue::material_named(text(v, "insert_material"));
     if (!screw) return Problem{"screw_material", screw.problem().what, screw.problem().remedy};
     if (!own) return Problem{"insert_material", own.problem().what, own.problem().remedy};
-    const double engaged = std::min(number(v, "engaged"), length);
-    const auto sizes = mechanics::basic_sizes(*thread, *thread);
+    const double given = number(v, "wall_over_thread"), wall = given > 0 ? given : outside / female->major;
+    const double dilation = wall >= 1.9 ? 1 : std::max(0.0, -wall * wall + 3.8 * wall - 2.61);
+    const auto sizes = mechanics::basic_sizes(*male, *female);
     return Threaded{
-        mechanics::external_shear_area_per_length(sizes) * engaged * mechanics::shear_share * screw->ultimate *
-            dilation,
-        mechanics::internal_shear_area_per_length(sizes) * engaged * mechanics::shear_share * own->ultimate * dilation,
-        thread->stress_area * screw->ultimate};
+        mechanics::external_shear_area_per_length(sizes) * engaged * mechanics::thread_shear(*screw) * dilation,
+        mechanics::internal_shear_area_per_length(sizes) * engaged * mechanics::thread_shear(*own) * dilation,
+        male->stress_area * screw->ultimate, wall};
 }
 
 /// Torque at which it turns in the wood: shear round an insert; corners or prongs bearing on the wood. Infinite for
 /// screws, which are turned by intent.
 double spin_out(const Values& v, const Insert& g) {
-    const double bearing = mechanics::wood_bearing(g.gravity), flange = number(v, "flange_diameter");
+    const double flange = number(v, "flange_diameter");
     if (g.kind == "insert")
-        return pi * g.diameter * g.diameter * g.length / 2 * mechanics::wood_shear(g.gravity) * 0.7 *
+        return pi * g.diameter * g.diameter * g.in_wood / 2 * mechanics::wood_shear(g.gravity) * 0.7 *
                (1 - number(v, "slots"));
     if (g.kind == "captive_nut") {
-        // Six corners press on the pocket's sides: half of each side bears, triangular, at a third of the side.
-        const double side = flange / 2;
+        // Six corners press on the pocket's sides: half of each side bears, triangular, at a third of the side. Corners
+        // bear as dowels do, not at the proportional limit across the grain.
+        const double side = flange / 2, bearing = mechanics::dowel_bearing(g.gravity, flange);
         return 6 * (side / 2 * g.length * bearing / 2) * side / 3;
     }
     if (g.kind == "tee_nut") {
         const double prongs = 4, prong_length = 0.006, prong_width = 0.0015;
-        return prongs * prong_length * prong_width * bearing * 0.85 * flange / 2;
+        return prongs * prong_length * prong_width * mechanics::dowel_bearing(g.gravity, prong_width) * 0.85 * flange /
+               2;
     }
     return infinite;
 }
@@ -112,27 +130,29 @@ Result<FormulaParts> build(const Values& v) {
     g.lever = number(v, "lever");
     const bool screw = g.kind == "wood_screw" || g.kind == "lag";
     const bool end_grain = text(v, "grain") == "end";
-    if (!screw && g.kind != "tee_nut" && g.length > g.thickness)
-        return Problem{"length",
-                       fmt::format("An insert {:.3g} mm long does not fit wood {:.3g} mm thick.", g.length * 1e3,
-                                   g.thickness * 1e3),
-                       fmt::format("Use one of at most {:.3g} mm, or thicker wood.", g.thickness * 1e3)};
+    // What sticks out holds nothing: it is said, not refused.
+    g.in_wood = std::min(g.length, g.thickness);
     // The lower 5 % of withdrawal tests, and wood under a load that stays: both belong to the capacity.
     const double lower = 0.7, lasting = text(v, "duration") == "lasting" ? 0.6 : 1;
     double wood = 0;
     FormulaParts parts;
+    if (g.length > g.thickness && g.kind != "tee_nut")
+        parts.advisories.push_back({fmt::format("{} {:.3g} mm beyond the wood; only {:.3g} mm hold.",
+                                                screw ? "Its point comes through, it sticks out" : "It sticks out",
+                                                (g.length - g.thickness) * 1e3, g.in_wood * 1e3),
+                                    false});
     const auto say = [&](const char* name, const char* formula, double value, const char* source,
                          Dimension d = Dimension::force) {
         parts.working.push_back({name, formula, "", value, d, source});
     };
     if (g.kind == "wood_screw") {
-        wood = end_grain ? 0 : mechanics::wood_screw_withdrawal(g.gravity, g.diameter) * g.length;
+        wood = end_grain ? 0 : mechanics::wood_screw_withdrawal(g.gravity, g.diameter) * g.in_wood;
         say("withdrawal_mean", "15 700 G² D lbf/in", wood, "Wood Handbook, from memory");
     } else if (g.kind == "lag") {
-        wood = mechanics::lag_withdrawal(g.gravity, g.diameter) * g.length * (end_grain ? 0.75 : 1);
+        wood = mechanics::lag_withdrawal(g.gravity, g.diameter) * g.in_wood * (end_grain ? 0.75 : 1);
         say("withdrawal_mean", "8100 G^1.5 D^0.75 lbf/in; × 0.75 in end grain", wood, "Wood Handbook, from memory");
     } else if (g.kind == "insert") {
-        wood = mechanics::wood_shear(g.gravity) * pi * g.diameter * g.length * (end_grain ? 0.75 : 1);
+        wood = mechanics::wood_shear(g.gravity) * pi * g.diameter * g.in_wood * (end_grain ? 0.75 : 1);
         say("wood_shear", "34.5 G² MPa", mechanics::wood_shear(g.gravity), "derived from screw withdrawal",
             Dimension::stress);
         say("wood_round_it", "τ π D L", wood, "derived from screw withdrawal");
@@ -150,15 +170,16 @@ Result<FormulaParts> build(const Values& v) {
     g.pull_out = wood_capacity;
     g.weakest = "the wood";
     if (!screw) {
-        const double around = number(v, "wall_over_thread");
-        const double dilation = around >= 1.9 ? 1 : std::max(0.0, -around * around + 3.8 * around - 2.61);
-        if (around < 1.4)
-            parts.advisories.push_back({"The insert's wall is too thin for its screw: it dilates.", true});
-        const auto metal =
-            threaded(v, g.kind == "insert" ? g.length : std::max(g.length, number(v, "engaged")), dilation);
+        const bool barrel = g.kind != "captive_nut";
+        const auto metal = threaded(v, g.kind == "insert" ? g.length : std::max(g.length, number(v, "engaged")),
+                                    barrel ? g.diameter : number(v, "flange_diameter"));
         if (!metal) return metal.problem();
-        say("insert_strip", "internal shear area × 0.577 σ_u × dilation", metal->insert_strip, "FED-STD-H28/2");
-        say("screw_strip", "external shear area × 0.577 σ_u × dilation", metal->screw_strip, "FED-STD-H28/2");
+        if (metal->wall < 1.4)
+            parts.advisories.push_back({"The insert's wall is too thin for its screw: it dilates.", true});
+        say("insert_strip", "internal shear area × 0.577 σ_u (0.4 in plastic) × dilation", metal->insert_strip,
+            "FED-STD-H28/2");
+        say("screw_strip", "external shear area × 0.577 σ_u (0.4 in plastic) × dilation", metal->screw_strip,
+            "FED-STD-H28/2");
         say("screw_tension", "A_t σ_u", metal->tension, "ISO 898-1");
         for (const auto& [name, value] : {std::pair{"the insert's thread", metal->insert_strip},
                                           {"the screw's thread", metal->screw_strip},
@@ -174,7 +195,7 @@ Result<FormulaParts> build(const Values& v) {
     const bool wooden_side = text(v, "side_of") == "wood";
     const double side_gravity = number(v, "side_gravity"), part = number(v, "side_thickness");
     const auto yields = mechanics::yield_modes(
-        {g.diameter, mechanics::dowel_bending(g.diameter), g.length, mechanics::dowel_bearing(g.gravity, g.diameter),
+        {g.diameter, mechanics::dowel_bending(g.diameter), g.in_wood, mechanics::dowel_bearing(g.gravity, g.diameter),
          part, wooden_side ? mechanics::dowel_bearing(side_gravity, g.diameter) : mechanics::steel_plate_bearing});
     g.lateral = yields.least();
     for (const auto& [name, value] : {std::pair{"yields_I_m", yields.i_m},
@@ -262,7 +283,7 @@ Result<FormulaParts> build(const Values& v) {
         parts.results.push_back({"code_value",
                                  (g.kind == "lag" ? mechanics::nds_lag(g.gravity, g.diameter)
                                                   : mechanics::nds_wood_screw(g.gravity, g.diameter)) *
-                                     g.length * (end_grain ? (g.kind == "lag" ? 0.75 : 0) : 1),
+                                     g.in_wood * (end_grain ? (g.kind == "lag" ? 0.75 : 0) : 1),
                                  Dimension::force});
     parts.section = [g](const Load& load) { return section(g, load); };
     return parts;
@@ -288,20 +309,23 @@ const Family& insert() {
             quantity_row("wood_gravity", "Wood, specific gravity", Dimension::number, 0.62, {0.1, 1.2},
                          "Oven-dry: pine 0.42, birch plywood 0.62, oak 0.66, beech 0.68.",
                          "Wood Handbook, from memory"),
-            length_row("diameter", "Outside diameter", 0.010, 0.1, "Of the insert or barrel; of a screw its shank."),
-            length_row("length", "Length in the wood", 0.012, 0.3, "Of insert or threaded part."),
+            length_row("diameter", "Outside diameter", 0.0095, 0.1, "Of the insert or barrel; of a screw its shank."),
+            length_row("length", "Length", 0.0127, 0.3,
+                       "Of insert or threaded part; what does not fit into the wood holds nothing."),
             length_row("wood_thickness", "Wood thickness", 0.018, 0.5, "Measured: plywood is thinner than its name."),
             length_row("edge_distance", "To the nearest edge", 0.030, 1, "From the middle of the hole."),
             choice_row("grain", "Into", {{"face", "face or side grain"}, {"end", "end grain"}}, "face",
                        "End grain holds less, wood screws hardly."),
             choice_row("duration", "The load", {{"lasting", "stays"}, {"short", "is short"}}, "lasting",
                        "Wood keeps about 0.6 of its strength under a load that stays."),
-            metal(text_row("screw", "Screw", "3/8-16", "The thread inside.", "catalogue")),
+            metal(text_row("thread_inside", "Thread inside", "1/4-20", "Of the insert or nut.", "catalogue")),
+            metal(text_row("screw", "Screw", "1/4-20", "What is screwed into it.", "catalogue")),
             metal(length_row("engaged", "Engaged thread", 0.008, 0.2, "Of screw in the insert or nut.")),
             metal(text_row("screw_material", "Screw of", "steel 4.6", "For its strength.", "catalogue")),
             metal(text_row("insert_material", "Insert or nut of", "brass", "For its thread's strength.", "catalogue")),
-            metal(quantity_row("wall_over_thread", "Outside over thread diameter", Dimension::number, 1.9, {1, 10},
-                               "Thin walls dilate below 1.9.", "VDI 2230, from memory")),
+            metal(quantity_row("wall_over_thread", "Outside over thread diameter", Dimension::number, 0, {0, 10},
+                               "Thin walls dilate below 1.9. 0: from its outside and its thread.",
+                               "VDI 2230, from memory")),
             shown_for(length_row("flange_diameter", "Flange or corners", 0.022, 0.1,
                                  "Diameter of the tee-nut's flange, or across the nut's corners."),
                       "kind", {"tee_nut", "captive_nut"}),
@@ -324,7 +348,11 @@ const Family& insert() {
             length_row("lever", "Pries over", 0.025, 1, "From it to the edge that the part on it would lever on."),
         },
         &build, true,
-        {{"insert", "Insert", {{"diameter", "outer"}, {"length", "length"}}, {{"kind", "insert"}}},
+        {{"insert",
+          "Insert",
+          {{"diameter", "outer"}, {"length", "length"}},
+          {{"kind", "insert"}},
+          {{"thread_inside", "inside"}, {"insert_material", "material"}}},
          {"plywood", "Plywood, real thickness", {{"wood_thickness", "thickness"}}, {}}});
     return family;
 }

@@ -105,12 +105,12 @@ Result<FormulaParts> build(const Values& v) {
          Dimension::torque, "input"},
         {"inertia_over_mass", "k² + e², √ of it", "", std::sqrt(g.gyration * g.gyration + g.offset * g.offset),
          Dimension::length, "parallel axes"},
-        {"inertia", "I = m (k² + e²) [kg m²]", "", g.inertia(), Dimension::number, "parallel axes"},
+        {"inertia", "I = m (k² + e²)", "", g.inertia(), Dimension::inertia, "parallel axes"},
         {"start_torque", "I α + T_drag + m g e sin φ", "", g.starting(), Dimension::torque, "Newton's second law"},
         {"stop_torque", "I α_stop + m g e sin φ − T_drag", "", g.stopping(), Dimension::torque, "Newton's second law"}};
     const double spare = g.torque - g.drag - g.leaning();
     parts.results = {{"available_torque", g.torque, Dimension::torque},
-                     {"inertia", g.inertia(), Dimension::number},
+                     {"inertia", g.inertia(), Dimension::inertia},
                      {"start_torque", g.starting(), Dimension::torque},
                      {"stop_torque", g.stopping(), Dimension::torque},
                      {"greatest_acceleration", std::max(0.0, spare) / g.inertia(), Dimension::number}};

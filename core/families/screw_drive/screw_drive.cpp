@@ -42,6 +42,7 @@ struct Drive {
     mechanics::TightenedScrew screw;
     catalogue::Thread thread;
     double torque = 0, force = 0, fresh = 0;    ///< [N m], aged and fresh force [N]
+    double highest = 0;                         ///< fresh force of a strong hand on slippery threads [N]
     double buckling = 0, strip = 0, yield = 0;  ///< [N]
     double free_length = 0, knob = 0, engaged = 0;
     double locking = 0;  ///< tan rho' / tan psi
@@ -86,12 +87,13 @@ void add_modes(const Drive& g, FormulaParts& parts) {
     FormulaMode twists;
     twists.mode = {"overtightens", ModeClass::service, "yields|yield or strips|strip while it is tightened", false,
                    true};
-    twists.utilisation = [g](const Wrench&) { return g.fresh / std::min(g.yield, 0.7 * g.strip); };
-    twists.demand = [g](const Wrench&) { return std::vector<NamedValue>{{"preload", g.fresh, Dimension::force}}; };
-    twists.capacity = [g](const Wrench&) {
-        return std::vector<NamedValue>{{"preload", std::min(g.yield, 0.7 * g.strip), Dimension::force}};
+    const double allowed = std::min(g.yield, mechanics::tightening_share * g.strip);
+    twists.utilisation = [g, allowed](const Wrench&) { return allowed > 0 ? g.highest / allowed : infinite; };
+    twists.demand = [g](const Wrench&) { return std::vector<NamedValue>{{"preload", g.highest, Dimension::force}}; };
+    twists.capacity = [allowed](const Wrench&) {
+        return std::vector<NamedValue>{{"preload", allowed, Dimension::force}};
     };
-    twists.formula = "0.9 R_p A_0/√(1 + 3 (τ/σ)²), and 0.7 of stripping";
+    twists.formula = "at 1.5 T and 0.8 μ: 0.9 R_p A_0/√(1 + 3 (τ/σ)²), and 0.7 of stripping";
     twists.source = "VDI 2230 part 1, step R7";
     parts.modes.push_back(std::move(twists));
 }
@@ -113,7 +115,10 @@ Result<FormulaParts> build(const Values& v) {
                : key == "spanner" ? number(v, "spanner_force") * number(v, "spanner_length")
                                   : number(v, "torque");
     const auto& tip = text(v, "tip");
-    const double tip_diameter = tip == "ball" ? 0 : number(v, "tip_diameter");
+    // In a button that turns, the screw's own tip rubs, at 0.6 of its root (common practice).
+    const double tip_diameter = tip == "ball"     ? 0
+                                : tip == "button" ? 0.6 * thread->minor_external
+                                                  : number(v, "tip_diameter");
     g.screw = {.pitch = thread->pitch,
                .pitch_diameter = thread->pitch_diameter,
                .flank_half_angle = thread->flank_half_angle,
@@ -125,6 +130,7 @@ Result<FormulaParts> build(const Values& v) {
         return Problem{"tip_hole", ok.problem().what, ok.problem().remedy};
     const double arm = mechanics::torque_per_preload(g.screw), kept = number(v, "kept");
     g.fresh = g.torque / arm;
+    g.highest = mechanics::highest_preload(g.screw, g.torque);
     g.force = kept * g.fresh;
     g.free_length = number(v, "free_length");
     g.engaged = number(v, "engaged");
@@ -133,11 +139,10 @@ Result<FormulaParts> build(const Values& v) {
                                          (g.free_length * g.free_length)
                                    : infinite;
     const auto sizes = mechanics::basic_sizes(*thread, *thread);
-    const double keep = nut_material->soft_thread ? mechanics::sustained_share : mechanics::shear_share;
-    g.strip = g.engaged * std::min(mechanics::external_shear_area_per_length(sizes) * mechanics::shear_share *
-                                       screw_material->ultimate,
-                                   mechanics::internal_shear_area_per_length(sizes) * keep * nut_material->ultimate);
-    g.yield = mechanics::largest_preload(g.screw, thread->stress_area, screw_material->bearing);
+    g.strip = g.engaged *
+              std::min(mechanics::external_shear_area_per_length(sizes) * mechanics::thread_shear(*screw_material),
+                       mechanics::internal_shear_area_per_length(sizes) * mechanics::thread_shear(*nut_material));
+    g.yield = mechanics::largest_preload(g.screw, thread->stress_area, screw_material->yield);
     const double share = text(v, "place") == "shakes" ? 0.5 : 1;
     g.locking = share * g.screw.thread_friction / std::cos(g.screw.flank_half_angle) / std::tan(thread->lead_angle());
     FormulaParts parts;
@@ -195,8 +200,13 @@ const Family& screw_drive() {
                                    "Dry steel 0.15; oiled 0.10.", "from memory"),
                       0.8, 1.3, false),
             choice_row("tip", "What rubs",
-                       {{"ball", "a ball tip: nothing"}, {"pad", "a solid pad"}, {"ring", "a ring or a head"}}, "pad",
-                       "A ball tip turns on a point; a solid pad rubs at 2/3 of its radius."),
+                       {{"button", "a button that turns on the tip"},
+                        {"ball", "a ball tip: nothing"},
+                        {"pad", "a solid pad"},
+                        {"ring", "a ring or a head"}},
+                       "button",
+                       "In a button or swivel foot only the screw's tip rubs; a ball tip turns on a point; a solid pad "
+                       "rubs at 2/3 of its radius."),
             shown_for(length_row("tip_diameter", "Rubbing face, outside", 0.012, 0.3, "Outer diameter of what rubs."),
                       "tip", {"pad", "ring"}),
             shown_for(gap_row("tip_hole", "Rubbing face, hole", 0.0084, 0.3, "Diameter of the hole in it."), "tip",

@@ -26,8 +26,11 @@ std::span<const Parameter> stance_parameters() {
         laid(length_row("length", "Length, along x", 0.6, 10, "Between the outer feet.", "input"), {"rectangle"}),
         laid(length_row("width", "Width, along y", 0.5, 10, "Between the outer feet.", "input"), {"rectangle"}),
         laid(text_row("points", "Feet", "-300 mm,-250 mm; 300 mm,-250 mm; 0 mm,350 mm",
-                      "x,y of each foot, separated by semicolons."),
+                      "x,y of each foot, separated by semicolons; a third number is how much higher it stands."),
              {"points"}),
+        laid(choice_row("feet_are", "Feet", {{"level", "give a little or are levelled"}, {"rigid", "are rigid"}},
+                        "level", "Four rigid feet on a hard floor stand on three, and rock over a diagonal."),
+             {"legs", "rectangle", "points"}),
         friction_row("friction", "Friction on the floor", "rubber on timber floor",
                      "Feet on the floor, dry and clean."),
     };

@@ -17,23 +17,15 @@ namespace {
 using mechanics::Point;
 constexpr double infinite = std::numeric_limits<double>::infinity();
 constexpr std::size_t most_feet = 64;
-enum ModeIndex : std::size_t { tips, slides };
+enum ModeIndex : std::size_t { tips, slides, rocks };
 
-const std::array<Mode, 2>& stance_modes() {
-    static const std::array<Mode, 2> modes{{
-        {"tips", ModeClass::ultimate, "tips|tip over", true},
-        {"slides", ModeClass::ultimate, "slides|slide on its feet", true},
-    }};
-    return modes;
-}
-
-std::vector<Point> circle_of(int count, double radius, double turn) {
-    std::vector<Point> points;
+std::vector<Foot> circle_of(int count, double radius, double turn) {
+    std::vector<Foot> feet;
     for (int i = 0; i < count; ++i) {
         const double a = turn + 2 * std::numbers::pi * i / count;
-        points.push_back({radius * std::cos(a), radius * std::sin(a)});
+        feet.push_back({radius * std::cos(a), radius * std::sin(a), 0});
     }
-    return points;
+    return feet;
 }
 
 class Stance : public Family {
@@ -45,7 +37,7 @@ class Stance : public Family {
     Result<std::shared_ptr<const Joint>> join(const Values& v) const override {
         const auto& layout = text(v, "layout");
         if (layout == "clamped") return std::shared_ptr<const Joint>(std::make_shared<StanceJoint>());
-        std::vector<Point> feet;
+        std::vector<Foot> feet;
         if (layout == "legs") {
             const double count = number(v, "feet");
             if (count != std::floor(count))
@@ -55,16 +47,19 @@ class Stance : public Family {
             feet = circle_of(36, number(v, "spread"), 0);
         } else if (layout == "rectangle") {
             const double a = number(v, "length") / 2, b = number(v, "width") / 2;
-            feet = {{-a, -b}, {a, -b}, {a, b}, {-a, b}};
+            feet = {{-a, -b, 0}, {a, -b, 0}, {a, b, 0}, {-a, b, 0}};
         } else {
-            auto points = read_points(text(v, "points"), "points");
+            auto points = read_places(text(v, "points"), "points");
             if (!points) return points.problem();
-            feet = *points;
+            for (const auto& p : *points) feet.push_back({p[0], p[1], p[2]});
         }
-        auto patch = mechanics::make_feet(feet);
+        std::vector<Point> places;
+        for (const auto& foot : feet) places.push_back({foot.x, foot.y});
+        auto patch = mechanics::make_feet(places);
         if (!patch) return patch.problem();
+        const bool rigid = layout != "round" && text(v, "feet_are") == "rigid";
         return std::shared_ptr<const Joint>(
-            std::make_shared<StanceJoint>(std::move(feet), *patch, number(v, "friction")));
+            std::make_shared<StanceJoint>(std::move(feet), *patch, number(v, "friction"), rigid));
     }
 };
 
@@ -76,17 +71,48 @@ const Family& stance() {
 }
 
 StanceJoint::StanceJoint() = default;
-StanceJoint::StanceJoint(std::vector<Point> feet, const mechanics::Patch& patch, double friction)
-    : feet_(std::move(feet)),
-      polygon_(patch.outline),
-      solver_(patch),
-      edges_(mechanics::hull_edges(patch)),
-      friction_(friction) {
+StanceJoint::StanceJoint(std::vector<Foot> feet, const mechanics::Patch& patch, double friction, bool rigid)
+    : feet_(std::move(feet)), polygon_(patch.outline), solver_(patch), friction_(friction) {
     contacts_ = mechanics::PlanarContacts(patch.x, patch.y, patch.size);
+    std::vector<Foot> corners;
+    for (const Point& p : polygon_)
+        corners.push_back(
+            *std::find_if(feet_.begin(), feet_.end(), [&](const Foot& f) { return f.x == p.x && f.y == p.y; }));
+    const std::size_t n = corners.size();
+    for (std::size_t i = 0; i < n; ++i) edges_.push_back(line(corners[i], corners[(i + 1) % n]));
+    modes_ = {{"tips", ModeClass::ultimate, "tips|tip over", true},
+              {"slides", ModeClass::ultimate, "slides|slide on its feet", true}};
+    if (!rigid || n < 4) return;
+    for (std::size_t i = 0; i < n; ++i)
+        for (std::size_t k = i + 2; k < n; ++k)
+            if (i > 0 || k + 1 < n) diagonals_.push_back(line(corners[i], corners[k]));
+    modes_.push_back({"rocks", ModeClass::service, "rocks|rock over two of its feet", true});
+}
+
+StanceJoint::FootLine StanceJoint::line(const Foot& from, const Foot& to) noexcept {
+    const double x = to.x - from.x, y = to.y - from.y, z = to.z - from.z, length = std::hypot(x, y, z);
+    FootLine l{from, {x / length, y / length, z / length}, 0};
+    l.arm = l.along[1] * from.x - l.along[0] * from.y;
+    return l;
+}
+
+/// along · (M − from × F), without what Fz at the origin does.
+double StanceJoint::FootLine::overturning(const Wrench& w) const noexcept {
+    const double mx = w.mx + from.z * w.fy, my = w.my - from.z * w.fx, mz = w.mz - from.x * w.fy + from.y * w.fx;
+    return along[0] * mx + along[1] * my + along[2] * mz;
+}
+
+/// How near the resultant is to a diagonal: 1 on it, where one of the two feet beside it lifts and the other comes
+/// down.
+double StanceJoint::rocks_utilisation(const Wrench& w) const noexcept {
+    const double scale = std::max(std::abs(w.fz), 1e-9) * solver_->patch().size;
+    double nearest = infinite;
+    for (const auto& d : diagonals_) nearest = std::min(nearest, std::abs(d.room(w)) / scale);
+    return std::max(0.0, 1 - nearest);
 }
 
 std::span<const Mode> StanceJoint::modes() const noexcept {
-    return solver_ ? std::span<const Mode>(stance_modes()) : std::span<const Mode>();
+    return modes_;
 }
 
 mechanics::SlipLimit<3> StanceJoint::slip(const Wrench& w) const noexcept {
@@ -108,12 +134,13 @@ double StanceJoint::utilisation(std::size_t mode, const Wrench& w) const noexcep
     if (mode == tips) {
         double worst = 0;
         for (const auto& e : edges_) {
-            const double room = N * e.offset, overturning = e.normal.x * w.my - e.normal.y * w.mx;
+            const double room = N * e.arm, overturning = e.overturning(w);
             if (N <= 0 || overturning >= room) return infinite;
             if (overturning > 0) worst = std::max(worst, overturning / room);
         }
         return worst;
     }
+    if (mode == rocks) return rocks_utilisation(w);
     const double multiplier = slip(w).multiplier;
     return multiplier > 0 ? 1 / multiplier : infinite;
 }
@@ -122,13 +149,20 @@ double StanceJoint::load_factor(std::size_t mode, const Ray& ray) const noexcept
     if (mode == slides)
         return mechanics::first_exit_below(
             load_factor(tips, ray), [&](double lambda) { return utilisation(slides, ray.at(lambda)); }, 1e-6);
-    // Tipping about each side is linear in lambda: restoring N d less overturning n.m.
+    // The moment about a line through two feet is linear in lambda: restoring less overturning.
     double least = mechanics::not_driven;
-    for (const auto& e : edges_) {
-        const auto room = [&](const Wrench& w) { return -w.fz * e.offset - (e.normal.x * w.my - e.normal.y * w.mx); };
-        const auto size = [&](const Wrench& w) { return std::abs(w.fz * e.offset) + std::abs(w.my) + std::abs(w.mx); };
-        const double now = room(ray.start), change = room(ray.direction);
-        if (now < 0 || (now == 0 && change < -1e-9 * size(ray.direction))) return 0;
+    for (const auto& l : mode == tips ? edges_ : diagonals_) {
+        const auto size = [&](const Wrench& w) {
+            return std::abs(w.fz) * solver_->patch().size + std::abs(l.overturning(w));
+        };
+        double now = l.room(ray.start), change = l.room(ray.direction);
+        if (mode == rocks && now < 0) {  // on either side of a diagonal it stands
+            now = -now;
+            change = -change;
+        }
+        const bool on_it = std::abs(now) <= 1e-9 * size(ray.start) && size(ray.start) > 0;
+        if ((mode == tips && now < 0) || ((mode == rocks ? on_it : now == 0) && change < -1e-9 * size(ray.direction)))
+            return 0;
         if (change < 0 && now > 0 && now / -change < mechanics::largest_factor) least = std::min(least, now / -change);
     }
     return least;
@@ -143,7 +177,7 @@ Phrase StanceJoint::motion(std::size_t mode, const Wrench& w) const {
 }
 
 std::vector<NamedValue> StanceJoint::demand(std::size_t mode, const Wrench& w) const {
-    if (mode == tips) return {{"overturning_moment", std::hypot(w.mx, w.my), Dimension::torque}};
+    if (mode != slides) return {{"overturning_moment", std::hypot(w.mx, w.my), Dimension::torque}};
     return {{"shear", std::hypot(w.fx, w.fy), Dimension::force}, {"twist", std::abs(w.mz), Dimension::torque}};
 }
 
@@ -151,14 +185,14 @@ std::vector<NamedValue> StanceJoint::capacity(std::size_t mode, const Wrench& w)
     const double N = std::max(0.0, -w.fz);
     if (mode == slides) return {{"shear_alone", friction_ * N, Dimension::force}};
     double arm = infinite;
-    for (const auto& e : edges_) arm = std::min(arm, e.offset);
+    for (const auto& e : edges_) arm = std::min(arm, e.arm);
     return {{"restoring_moment", N * std::max(0.0, arm), Dimension::torque}};
 }
 
 std::vector<NamedValue> StanceJoint::results(const Load& load) const {
     if (!solver_) return {};
     double arm = infinite;
-    for (const auto& e : edges_) arm = std::min(arm, e.offset);
+    for (const auto& e : edges_) arm = std::min(arm, e.arm);
     return {{"least_arm", arm, Dimension::length}, {"weight_on_feet", -load.permanent.fz, Dimension::force}};
 }
 
@@ -168,7 +202,7 @@ Working StanceJoint::working(const Load& load) const {
     Working lines;
     const Wrench w = load.whole();
     double arm = infinite;
-    for (const auto& e : edges_) arm = std::min(arm, e.offset);
+    for (const auto& e : edges_) arm = std::min(arm, e.arm);
     lines.push_back({"weight", "N = −Fz", "", -w.fz, Dimension::force, "rig statics"});
     lines.push_back({"least_arm", "distance from the middle to the nearest side of the polygon", "", arm,
                      Dimension::length, "geometry"});

@@ -1,4 +1,5 @@
 #pragma once
+#include <array>
 #include <optional>
 
 #include "families/stance/stance.h"
@@ -9,11 +10,17 @@ namespace clampet::families {
 
 std::span<const Parameter> stance_parameters();
 
+/// A foot on the floor, or higher: on a step, a kerb, a slope [m].
+struct Foot {
+    double x = 0, y = 0, z = 0;
+};
+
 /// Feet on the ground, origin between them on the floor, z up; or a support that is clamped or bolted down.
 class StanceJoint : public Joint {
  public:
     StanceJoint();  ///< clamped: nothing can tip or slide
-    StanceJoint(std::vector<mechanics::Point> feet, const mechanics::Patch& patch, double friction);
+    /// `rigid`: four feet and more that neither give nor are levelled stand on three of them, and rock over a diagonal.
+    StanceJoint(std::vector<Foot> feet, const mechanics::Patch& patch, double friction, bool rigid);
     std::span<const Mode> modes() const noexcept override;
     double utilisation(std::size_t mode, const Wrench& wrench) const noexcept override;
     double load_factor(std::size_t mode, const Ray& ray) const noexcept override;
@@ -28,9 +35,22 @@ class StanceJoint : public Joint {
 
  private:
     mechanics::SlipLimit<3> slip(const Wrench& wrench) const noexcept;
-    std::vector<mechanics::Point> feet_, polygon_;
+    /// A line through two feet. Stable while the moment about it presses towards the middle.
+    struct FootLine {
+        Foot from;
+        std::array<double, 3> along{};  ///< unit vector, counter-clockwise round the polygon
+        double arm = 0;                 ///< of the weight about it, from the origin [m]
+        /// Moment about the line that would turn the stand over it, less that of the force along z.
+        double overturning(const Wrench& w) const noexcept;
+        double room(const Wrench& w) const noexcept { return -w.fz * arm - overturning(w); }
+    };
+    static FootLine line(const Foot& from, const Foot& to) noexcept;
+    double rocks_utilisation(const Wrench& wrench) const noexcept;
+    std::vector<Foot> feet_;
+    std::vector<mechanics::Point> polygon_;
     std::optional<mechanics::PressureSolver> solver_;
-    std::vector<mechanics::HullEdge> edges_;
+    std::vector<FootLine> edges_, diagonals_;
+    std::vector<Mode> modes_;
     mechanics::PlanarContacts contacts_;
     double friction_ = 0;
 };

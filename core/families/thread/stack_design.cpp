@@ -45,7 +45,11 @@ bool fits_over(const catalogue::StockRow& washer, const catalogue::Thread& screw
 
 std::vector<const catalogue::StockRow*> washers_for(const catalogue::Thread& screw) {
     auto rows = catalogue::stock_group("washer");
-    std::erase_if(rows, [&](const auto* row) { return !fits_over(*row, screw); });
+    // What gives way is a pad: its free thickness is not what lies under the head.
+    std::erase_if(rows, [&](const auto* row) {
+        const auto kind = row->texts.find("kind");
+        return !fits_over(*row, screw) || (kind != row->texts.end() && kind->second == "rubber");
+    });
     std::stable_sort(rows.begin(), rows.end(),
                      [](const auto* a, const auto* b) { return a->size("thickness") < b->size("thickness"); });
     return rows;

@@ -16,10 +16,7 @@ namespace clampet::families {
 namespace {
 
 constexpr double infinite = std::numeric_limits<double>::infinity();
-/// Tightening may use this share of the stripping force.
-constexpr double tightening_share = 0.7;
-/// The high end of hand torque and the low end of friction, for over-tightening; from memory.
-constexpr double high_torque = 1.5, low_friction = 0.8;
+using mechanics::tightening_share;
 
 enum ModeIndex : std::size_t { clamps_not, strips, breaks, overtightens };
 
@@ -33,13 +30,13 @@ Result<catalogue::Thread> thread_of(const Values& v, const char* key) {
     return found;
 }
 
-mechanics::TightenedScrew tightened(const Values& v, const catalogue::Thread& male, double friction_factor) {
+mechanics::TightenedScrew tightened(const Values& v, const catalogue::Thread& male) {
     const bool spun = text(v, "turned") == "payload";
     return {.pitch = male.pitch,
             .pitch_diameter = male.pitch_diameter,
             .flank_half_angle = male.flank_half_angle,
-            .thread_friction = friction_factor * number(v, "thread_friction"),
-            .bearing_friction = friction_factor * number(v, spun ? "face_friction" : "bearing_friction"),
+            .thread_friction = number(v, "thread_friction"),
+            .bearing_friction = number(v, spun ? "face_friction" : "bearing_friction"),
             .bearing_outer_diameter = number(v, spun ? "face_outer" : "bearing_outer"),
             .bearing_inner_diameter = number(v, spun ? "face_inner" : "bearing_inner")};
 }
@@ -92,10 +89,9 @@ Result<std::shared_ptr<const Joint>> ThreadFamily::join(const Values& v) const {
     n.socket_material = socket_material->name;
     n.soft_socket = socket_material->soft_thread;
     n.screw_strength = screw_material->ultimate;
-    n.proof_stress = screw_material->bearing;
-    n.screw_shear =
-        screw_material->ultimate * (screw_material->soft_thread ? mechanics::sustained_share : mechanics::shear_share);
-    n.socket_shear = socket_material->ultimate * (n.soft_socket ? mechanics::sustained_share : mechanics::shear_share);
+    n.proof_stress = screw_material->yield;
+    n.screw_shear = mechanics::thread_shear(*screw_material);
+    n.socket_shear = mechanics::thread_shear(*socket_material);
     n.sizes = text(v, "limits") == "worst" ? mechanics::worst_sizes(n.male, n.female)
                                            : mechanics::basic_sizes(n.male, n.female);
     n.torque = number(v, "torque");
@@ -103,13 +99,13 @@ Result<std::shared_ptr<const Joint>> ThreadFamily::join(const Values& v) const {
     n.load_share = number(v, "load_share");
     n.pivot = number(v, "pivot");
     n.payload_turned = text(v, "turned") == "payload";
-    n.screw = tightened(v, n.male, 1);
+    n.screw = tightened(v, n.male);
     if (const auto ok = mechanics::check_screw(n.screw); !ok) return ok.problem();
     const double arm = mechanics::torque_per_preload(n.screw);
     if (!(arm > 0))
         return Problem{"thread_friction", "Without any friction the torque would turn into unlimited preload.",
                        "Give the friction in the thread, for example 0.15."};
-    n.highest_preload = high_torque * n.torque / mechanics::torque_per_preload(tightened(v, n.male, low_friction));
+    n.highest_preload = mechanics::highest_preload(n.screw, n.torque);
 
     const double per_length = std::min(mechanics::external_shear_area_per_length(n.sizes) * n.screw_shear,
                                        mechanics::internal_shear_area_per_length(n.sizes) * n.socket_shear);
@@ -264,11 +260,11 @@ Working ThreadJoint::working(const Load& load) const {
                      clamps() ? fmt::format("{:.2f} · {:.1f} N", n_.kept, n_.fresh_preload) : state_sentence(),
                      n_.preload, Dimension::force, "retention from memory"});
     lines.push_back({"external_shear_area", "π n e D₁ [P/2 + (d₂ − D₁)/√3]", "",
-                     v.engaged * mechanics::external_shear_area_per_length(n_.sizes) * 1e6, Dimension::number,
-                     "FED-STD-H28/2 [mm²]"});
+                     v.engaged * mechanics::external_shear_area_per_length(n_.sizes), Dimension::area,
+                     "FED-STD-H28/2"});
     lines.push_back({"internal_shear_area", "π n e d [P/2 + (d − D₂)/√3]", "",
-                     v.engaged * mechanics::internal_shear_area_per_length(n_.sizes) * 1e6, Dimension::number,
-                     "FED-STD-H28/2 [mm²]"});
+                     v.engaged * mechanics::internal_shear_area_per_length(n_.sizes), Dimension::area,
+                     "FED-STD-H28/2"});
     lines.push_back({"strip_force", "min(A τ) of screw and socket",
                      fmt::format("τ {} and {}", quantity::format(n_.screw_shear, Dimension::stress),
                                  quantity::format(n_.socket_shear, Dimension::stress)),
