@@ -1,6 +1,7 @@
 #include <fmt/format.h>
 
 #include "commands.h"
+#include "long_work.h"
 #include "project/file.h"
 #include "project/rig_json.h"
 #include "quantity/format.h"
@@ -69,9 +70,10 @@ int check_command(const CheckRequest& request, bool json) {
     study::CheckOptions options;
     options.cases = request.cases;
     if (request.required != 0) options.required = request.required;
-    const auto result = study::check(*rig, options);
+    const LongWork work("checked", json);
+    const auto result = study::check(*rig, options, work.job(request.threads));
     if (!result) return fail(result.problem(), wrong_usage);
-    const int exit_code = result->verdict == study::Verdict::holds ? done : not_all_hold;
+    const int exit_code = result->verdict == study::Verdict::holds && !result->stopped ? done : not_all_hold;
     if (json) {
         ordered_json rows = ordered_json::array();
         for (const auto& r : result->interfaces) rows.push_back(interface_json(r));
@@ -80,6 +82,7 @@ int check_command(const CheckRequest& request, bool json) {
                {"verdict", std::string(study::name_of(result->verdict))},
                {"headline", study::headline(*result)},
                {"worst", result->worst ? ordered_json(result->interfaces[*result->worst].id) : ordered_json(nullptr)},
+               {"stopped", result->stopped},
                {"interfaces", rows}});
         return exit_code;
     }
@@ -92,6 +95,8 @@ int check_command(const CheckRequest& request, bool json) {
                    quantity::format_factor(r.low) + " to " + quantity::format_factor(r.high), study::short_sentence(r));
         for (const auto& a : r.advisories) fmt::print("{:<26} {}\n", "", a.text);
     }
+    if (result->stopped)
+        fmt::print("\nstopped: {} of {} interfaces were checked\n", result->interfaces.size(), rig->interfaces.size());
     fmt::print("\nrequired {}\n", quantity::format_factor(result->required));
     return exit_code;
 }

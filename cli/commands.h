@@ -33,6 +33,7 @@ struct CheckRequest {
     std::string file;
     std::vector<std::string> cases;
     double required = 0;  ///< 0: the rig's own
+    unsigned threads = 0;  ///< 0: as many as there are cores
 };
 int check_command(const CheckRequest& request, bool json);
 int validate_command(const std::string& file, bool json);

@@ -30,6 +30,8 @@ void add_commands(CLI::App& app, Arguments& a, int& exit_code) {
     check->add_option("--case", a.check.cases, "Only this load case: rest, \"hand push\"");
     check->add_option("--required", a.check.required, "Required factor instead of the rig's own")
         ->check(CLI::Range(0.01, 100.0));
+    check->add_option("--threads", a.check.threads, "Workers; the answer is the same for any number")
+        ->check(CLI::Range(1, 256));
     json_flag(check);
     check->callback([&] { exit_code = check_command(a.check, a.json); });
 

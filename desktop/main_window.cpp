@@ -72,6 +72,9 @@ MainWindow::MainWindow(const QString& recovery_folder, QWidget* parent)
         return QFileDialog::getSaveFileName(
             this, tr("Save the rig"), QString::fromStdString(document_.rig().name) + ".clampet.json", file_filter);
     };
+    document_.check_in_background([this](std::function<void()> answer) {
+        QMetaObject::invokeMethod(this, std::move(answer), Qt::QueuedConnection);
+    });
     autosave_.setSingleShot(true);
     connect(&autosave_, &QTimer::timeout, this, &MainWindow::keep_copy);
     build_shell();

@@ -278,7 +278,7 @@ std::vector<CurvePoint> factor_curve(const Family& family, const Values& given, 
         std::isfinite(best->least.factor)) {
         const auto before = best - 1, after = best + 1;
         const double beside = std::max(before->least.factor, after->least.factor);
-        if (before->built && after->built && best->least.factor > 1.1 * beside) {
+        if (before->built && after->built && best->least.factor > 1.005 * beside) {
             const Trial top = search.climb(*before, *best, *after, 12);
             if (top.value != best->value) trials.insert(top.value > best->value ? after : best, top);
         }

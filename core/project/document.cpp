@@ -34,7 +34,11 @@ Document::Document() : saved_(rig_) {}
 void Document::set_rig(rig::Rig rig, const std::string& only_interface) {
     rig_ = std::move(rig);
     ++revision_;
-    if (rig_.parts.empty()) {
+    if (live_) live_->stop();
+    if (live_ && rig_.interfaces.size() > longest_at_once && (checking_ || only_interface.empty())) {
+        check_later();
+    } else if (rig_.parts.empty()) {
+        checking_ = false;
         check_ = {};
     } else if (!only_interface.empty()) {
         // No load changed: only this interface is computed again.
@@ -45,9 +49,36 @@ void Document::set_rig(rig::Rig rig, const std::string& only_interface) {
         }
         study::conclude(check_);
     } else if (auto checked = study::check_valid(rig_)) {
+        checking_ = false;
         check_ = std::move(*checked);
     }
     modified_ = !saved_ || !(rig_ == *saved_);
+}
+
+void Document::check_in_background(LiveCheck::Post post) {
+    live_ = std::make_unique<LiveCheck>(std::move(post));
+}
+
+/// Every interface is in its place at once, its result follows.
+void Document::check_later() {
+    checking_ = true;
+    check_ = {};
+    check_.required = rig_.required;
+    check_.placement = rig::place(rig_);
+    for (const auto& id : check_.placement.from_payload_down) {
+        study::InterfaceResult pending;
+        pending.id = id;
+        pending.name = rig_.interface(id)->name;
+        pending.verdict = study::Verdict::doubtful;
+        pending.pending = true;
+        check_.interfaces.push_back(std::move(pending));
+    }
+    study::conclude(check_);
+    live_->start(rig_, [this](study::RigCheck checked) {
+        checking_ = false;
+        check_ = std::move(checked);
+        notify({true, {}});
+    });
 }
 
 Status Document::perform(const Edit& edit, Gesture gesture) {

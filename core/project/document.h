@@ -9,6 +9,7 @@
 
 #include "project/edits.h"
 #include "project/history.h"
+#include "project/live_check.h"
 #include "study/check.h"
 
 namespace clampet::project {
@@ -28,7 +29,13 @@ class Document {
     Document& operator=(const Document&) = delete;
 
     const rig::Rig& rig() const { return rig_; }
+    /// The check of the rig. While a large one is being checked on a worker, its results are marked as pending.
     const study::RigCheck& check() const { return check_; }
+    bool is_checking() const { return checking_; }
+    /// Rigs of more interfaces than `longest_at_once` are checked on a worker from now on, whose answer comes through
+    /// `post`, on this thread. Without it every check is done at once.
+    void check_in_background(LiveCheck::Post post);
+    static constexpr std::size_t longest_at_once = 12;
     bool is_empty() const { return rig_.parts.empty(); }
 
     /// Does an edit, or gives the Problem and changes nothing.
@@ -64,6 +71,7 @@ class Document {
 
  private:
     void set_rig(rig::Rig rig, const std::string& only_interface);
+    void check_later();
     void notify(const Change& change);
 
     rig::Rig rig_;
@@ -75,6 +83,8 @@ class Document {
     std::optional<rig::Rig> saved_;  ///< what the file holds, so that undoing back to it is unmodified
     std::uint64_t revision_ = 0;
     std::vector<std::weak_ptr<Observer>> observers_;
+    bool checking_ = false;
+    std::unique_ptr<LiveCheck> live_;
 };
 
 }  // namespace clampet::project

@@ -325,22 +325,29 @@ void conclude(RigCheck& check) {
     }
 }
 
-Result<RigCheck> check(const rig::Rig& rig, const CheckOptions& options) {
+Result<RigCheck> check(const rig::Rig& rig, const CheckOptions& options, const Job& job) {
     if (const auto ok = rig::validate_structure(rig); !ok) return ok.problem();
-    return check_valid(rig, options);
+    return check_valid(rig, options, job);
 }
 
-Result<RigCheck> check_valid(const rig::Rig& rig, const CheckOptions& options) {
+Result<RigCheck> check_valid(const rig::Rig& rig, const CheckOptions& options, const Job& job) {
     if (const auto cases = cases_of(options); !cases) return cases.problem();
     if (options.required && !(*options.required > 0 && *options.required <= 100))
         return Problem{"required", "The required factor must be more than 0 and at most 100.", "For example 2."};
     RigCheck result;
     result.required = options.required.value_or(rig.required);
     result.placement = rig::place(rig);
-    for (const auto& id : result.placement.from_payload_down) {
-        auto interface = check_interface(rig, result.placement, *rig.interface(id), options);
-        if (!interface) return rig::placed(rig, id, interface.problem());
-        result.interfaces.push_back(std::move(*interface));
+    const auto& ids = result.placement.from_payload_down;
+    std::vector<std::optional<Result<InterfaceResult>>> checked(ids.size());
+    run(job, ids.size(),
+        [&](std::size_t i) { checked[i] = check_interface(rig, result.placement, *rig.interface(ids[i]), options); });
+    for (std::size_t i = 0; i < ids.size(); ++i) {
+        if (!checked[i]) {
+            result.stopped = true;
+            continue;
+        }
+        if (!*checked[i]) return rig::placed(rig, ids[i], checked[i]->problem());
+        result.interfaces.push_back(std::move(**checked[i]));
     }
     conclude(result);
     return result;

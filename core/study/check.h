@@ -7,6 +7,7 @@
 #include "families/family.h"
 #include "rig/rig.h"
 #include "rig/statics.h"
+#include "study/job.h"
 #include "study/verdict.h"
 
 namespace clampet::study {
@@ -36,6 +37,7 @@ struct InterfaceResult {
     Verdict verdict = Verdict::slips;
     std::vector<families::Advisory> advisories;
     mechanics::Load rest;  ///< the weights alone
+    bool pending = false;  ///< not computed yet: it is being checked
 };
 
 struct RigCheck {
@@ -44,6 +46,7 @@ struct RigCheck {
     double required = 0;
     Verdict verdict = Verdict::holds;
     rig::Placement placement;
+    bool stopped = false;  ///< cancelled: only some of the interfaces are there
 };
 
 struct CheckOptions {
@@ -56,13 +59,13 @@ struct CheckOptions {
 /// inputs (42 and the typical
 ///          worst one at the ends of the band), then refined to 0.5 degrees.
 /// Errors   A Problem when the rig is not valid, or a case is unknown.
-Result<RigCheck> check(const rig::Rig& rig, const CheckOptions& options = {});
+Result<RigCheck> check(const rig::Rig& rig, const CheckOptions& options = {}, const Job& job = {});
 
 /// One interface of a placed, validated rig.
 Result<InterfaceResult> check_interface(const rig::Rig& rig, const rig::Placement& placement,
                                         const rig::Interface& interface, const CheckOptions& options = {});
 /// check() for a rig that is known to be valid: an edited document's.
-Result<RigCheck> check_valid(const rig::Rig& rig, const CheckOptions& options = {});
+Result<RigCheck> check_valid(const rig::Rig& rig, const CheckOptions& options = {}, const Job& job = {});
 /// Picks the worst interface and the rig's verdict.
 void conclude(RigCheck& check);
 

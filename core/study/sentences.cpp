@@ -2,6 +2,7 @@
 
 #include <fmt/format.h>
 
+#include <algorithm>
 #include <cmath>
 
 #include "quantity/format.h"
@@ -17,6 +18,10 @@ std::string too_tight(const ModeResult& m) {
 std::string under(const ModeResult& m) {
     if (m.load_case == case_push && m.direction) return fmt::format("with a push {}", direction_words(*m.direction));
     return "with the weight alone";
+}
+
+bool is_pending(const RigCheck& check) {
+    return std::any_of(check.interfaces.begin(), check.interfaces.end(), [](const auto& r) { return r.pending; });
 }
 
 }  // namespace
@@ -35,6 +40,7 @@ std::string direction_words(const Eigen::Vector3d& push) {
 }
 
 std::string short_sentence(const InterfaceResult& r) {
+    if (r.pending) return "being checked";
     if (!r.governs) return "nothing drives it";
     const auto& m = r.modes[*r.governs];
     if (m.too_tight) return too_tight(m);
@@ -54,6 +60,7 @@ std::string sentence(const InterfaceResult& r) {
 }
 
 std::string headline(const RigCheck& check) {
+    if (is_pending(check)) return "Being checked.";
     if (!check.worst) return "There is no interface yet.";
     const auto& worst = check.interfaces[*check.worst];
     if (check.verdict == Verdict::holds)
@@ -73,6 +80,7 @@ std::string tally(const RigCheck& check) {
         doubtful += r.verdict == Verdict::doubtful;
     }
     if (check.interfaces.empty()) return "no interface yet";
+    if (is_pending(check)) return "being checked";
     if (slips == 0 && doubtful == 0)
         return check.interfaces.size() == 1 ? std::string("it holds")
                                             : fmt::format("all {} hold", check.interfaces.size());

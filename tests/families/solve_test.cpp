@@ -171,3 +171,33 @@ TEST_CASE("loads, limits and strengths are not advised to change", "[advice]") {
     CHECK(changes("edge_clamp", "lower_friction"));
     CHECK(changes("tube_grip", "jaws"));
 }
+
+TEST_CASE("a window narrower than the samples is found: a balance point a few millimetres wide", "[solve]") {
+    // A counterweight on a metre of rod, a pivot with next to no friction: it balances at payload m1 a1 = m2 x, and
+    // holds while g m2 |x − x0| stays under friction/required: a few millimetres.
+    const Values v{{"payload_mass", 1.37},
+                   {"payload_arm", 0.41},
+                   {"rod_mass", 0.0},
+                   {"counter_mass", 1.9},
+                   {"weight_from", std::string("given")},
+                   {"pivot_friction", 0.05}};
+    const auto* family = families::family_named("counterweight");
+    const double x0 = 1.37 * 0.41 / 1.9;
+    for (const double start : {0.05, 0.5, 0.95}) {
+        auto from = v;
+        from["counter_arm"] = start;
+        const auto s = solved("counterweight", from, "counter_arm", {0, 0, -1, 0, 0, 0}, 1.5);
+        CAPTURE(start, s ? "" : s.problem().what);
+        REQUIRE(s);
+        CHECK(value(*s) == absolute(x0, 0.005));
+        CHECK(s->least.factor >= 1.5);
+        REQUIRE((s->low && s->high));
+        CHECK(*s->high - *s->low < 0.006);
+        // And the plot shows it.
+        double highest = 0;
+        for (const auto& p :
+             families::factor_curve(*family, from, "counter_arm", {{}, {0, 0, -1, 0, 0, 0}}, 0.01, 1, 27))
+            highest = std::max(highest, p.factor);
+        CHECK(highest > 1.5);
+    }
+}

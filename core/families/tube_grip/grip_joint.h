@@ -61,6 +61,12 @@ class GripJoint : public Joint {
     struct Flanks {
         mechanics::LineContact a, b;
     };
+    /// What the V's flanks take by their normals: less what friction on V and pad, which press unlike under a load
+    /// along z, makes of a force across and of a nod.
+    struct Normals {
+        double vee = 0, fy = 0, my = 0;
+    };
+    Normals vee_normals(const Wrench& wrench) const noexcept;
     Flanks flanks(const Wrench& wrench) const noexcept;
     double normal_sum(const Wrench& wrench) const noexcept;
     double slips_utilisation(const Wrench& wrench) const noexcept;

@@ -157,10 +157,18 @@ GripJoint::Sides GripJoint::sides(const Wrench& w) const noexcept {
     return {F + push / 2, F - push / 2};
 }
 
+GripJoint::Normals GripJoint::vee_normals(const Wrench& w) const noexcept {
+    const Sides s = sides(w);
+    const double V = vee_force(s), P = pad_force(s), sine = std::sin(n_.half_angle), sum = P + V / sine;
+    const double unlike = sum > 0 ? (P - V) / sum : 0, up = n_.fixed_on_top != n_.vee_moves ? 1 : -1;
+    return {V, w.fy - up * unlike * w.mx / n_.radius, w.my + up * unlike * n_.radius * w.fx};
+}
+
 GripJoint::Flanks GripJoint::flanks(const Wrench& w) const noexcept {
     const double s = 2 * std::sin(n_.half_angle), c = 2 * std::cos(n_.half_angle);
-    const double V = vee_force(sides(w)), my = n_.vee_sign * w.my;
-    return {{n_.length, V / s + w.fy / c, my / s + w.mz / c}, {n_.length, V / s - w.fy / c, my / s - w.mz / c}};
+    const Normals n = vee_normals(w);
+    const double V = n.vee, my = n_.vee_sign * n.my;
+    return {{n_.length, V / s + n.fy / c, my / s + w.mz / c}, {n_.length, V / s - n.fy / c, my / s - w.mz / c}};
 }
 
 GripJoint::Lines GripJoint::lines(const Wrench& w) const noexcept {
@@ -182,7 +190,11 @@ double GripJoint::normal_sum(const Wrench& w) const noexcept {
     if (n_.jaws == Jaws::collar) return collar_share() * (s.fixed + s.moving) / 2;
     if (n_.jaws == Jaws::flat) return s.fixed + s.moving;
     const double wedge = std::sin(n_.half_angle) + (n_.seated ? n_.friction * std::cos(n_.half_angle) : 0);
-    return pad_force(s) + vee_force(s) / wedge;
+    // Where the flanks press unlike, the friction that turns the tube on them lifts it out of the V as well; where it
+    // draws it in, it earns no credit.
+    const double round = std::abs(w.mx) / n_.radius, drag = std::hypot(w.fx, round);
+    const double lifts = drag > 0 ? n_.friction * round / drag * std::abs(vee_normals(w).fy) : 0;
+    return pad_force(s) + std::max(0.0, vee_force(s) - lifts) / wedge;
 }
 
 bool GripJoint::drives_slip(const Wrench& w) const noexcept {
@@ -207,6 +219,13 @@ mechanics::SlipLimit<4> GripJoint::flat_slip(const Wrench& w, const mechanics::S
 
 double GripJoint::load_factor(std::size_t mode, const Ray& ray) const noexcept {
     if (mode == slips && !drives_slip(ray.start) && !drives_slip(ray.direction)) return mechanics::not_driven;
+    if (mode == crush) {
+        // Towards the end of a jaw, where it rocks off, its pressure grows without bound: it is crushed before.
+        const double rocked = Joint::load_factor(rocks, ray), exit = Joint::load_factor(crush, ray);
+        if (!(rocked < exit) || utilisation(crush, ray.at(rocked * (1 - 1e-6))) < 1) return exit;
+        return mechanics::first_exit(
+            [&](double lambda) { return lambda < rocked ? utilisation(crush, ray.at(lambda)) : infinite; });
+    }
     if (n_.jaws != Jaws::flat || mode != slips) return Joint::load_factor(mode, ray);
     if (!(n_.squeeze.force > 0)) return 0;
     const double held = mechanics::first_exit([&](double lambda) {
@@ -261,7 +280,7 @@ double GripJoint::parts_utilisation(const Wrench& w) const noexcept {
     if (n_.jaws != Jaws::vee) return body;
     // A flank is empty when V/sin = |Fy|/cos; V is what presses on the V under the load.
     const double vee = n_.vee_moves ? (n_.locked ? push : 0) : -push;
-    return std::max(body, (std::abs(w.fy) * std::tan(n_.half_angle) + vee) / F);
+    return std::max(body, (std::abs(vee_normals(w).fy) * std::tan(n_.half_angle) + vee) / F);
 }
 
 void GripJoint::set_ring() {
