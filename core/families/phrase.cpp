@@ -17,8 +17,9 @@ Phrase::Phrase(std::string_view forms) {
             bare_ += word;
             continue;
         }
+        const auto verb_end = word.find_last_not_of(",:;") + 1;  // what follows the verb belongs to both forms
         does_ += word.substr(0, bar);
-        if (word.back() == ',') does_ += ',';
+        does_ += word.substr(verb_end);
         bare_ += word.substr(bar + 1);
     }
 }

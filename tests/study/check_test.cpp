@@ -135,3 +135,73 @@ TEST_CASE("directions in words", "[study]") {
     CHECK(study::direction_words({-1, -1, 0}) == "back and to the right");
     CHECK(study::direction_words({0, 1, 1}) == "up and to the left");
 }
+
+TEST_CASE("at the weak end a weight that helps counts 0.9 and one that hurts 1.1", "[study][check]") {
+    // A base of 4 kg in the middle of 0.8 m, 1 kg hanging 0.5 m out at 1 m: moments about the far edge by hand. The base
+    // helps, and so do 0.4 m of what the overhang weighs; on the whole it hurts.
+    rig::Rig r;
+    const rig::Port below{"below", "", {0, 0, 0}, rig::Vector::UnitZ(), rig::Vector::UnitX()},
+        top{"top", "", {0, 0, 0}, rig::Vector::UnitZ(), rig::Vector::UnitX()};
+    const auto part = [&](const char* id, double mass, rig::Vector at) {
+        rig::Part p;
+        p.id = p.name = id;
+        p.mass = mass;
+        p.centre_of_gravity = at;
+        p.ports = {below, top};
+        return p;
+    };
+    r.parts = {part("floor", 0, {0, 0, 0}), part("base", 4, {0, 0, 0}), part("load", 1, {0.5, 0, 1})};
+    const auto join = [](const char* id, const char* a, const char* b, const char* family, decltype(rig::Element::inputs) inputs) {
+        rig::Interface f;
+        f.id = f.name = id;
+        f.support = {a, "top"};
+        f.payload = {b, "below"};
+        f.elements = {{"hold", family, std::move(inputs)}};
+        return f;
+    };
+    r.interfaces = {join("feet", "floor", "base", "stance",
+                         {{"layout", std::string("rectangle")}, {"length", 0.8}, {"width", 0.8}, {"friction", 1.9}}),
+                    join("arm", "base", "load", "flat_face", {{"force", 9e5}})};
+    r.push.part = "load";
+    r.push.force = 5;
+    const double g = 9.80665;
+    const auto checked = study::check(r);
+    REQUIRE(checked);
+    for (const auto& seam : checked->interfaces) {
+        if (seam.id != "feet") continue;
+        REQUIRE(seam.governs);
+        CHECK(seam.modes[*seam.governs].mode == "tips");
+        CHECK(seam.typical == relative((5 * g * 0.4 - g * 0.5) / 5, 0.01));
+        CHECK(seam.low == relative((3.6 * g * 0.4 - 1.1 * g * 0.1) / 5, 0.01));
+    }
+}
+
+TEST_CASE("an arm in a rig weighs on itself in the world's direction", "[study][check]") {
+    // The same arm as a boom and as a post: its port turns it; only level does its own weight bend it.
+    const auto weights = [](const rig::Vector& z, const rig::Vector& x) {
+        rig::Rig r;
+        rig::Part wall, load;
+        wall.id = wall.name = "wall";
+        wall.ports = {{"root", "", {0, 0, 1}, z, x}};
+        load.id = load.name = "load";
+        load.mass = 1;
+        load.ports = {{"tip", "", {0, 0, 0}, rig::Vector::UnitZ(), rig::Vector::UnitX()}};
+        r.parts = {wall, load};
+        rig::Interface f;
+        f.id = f.name = "arm";
+        f.support = {"wall", "root"};
+        f.payload = {"load", "tip"};
+        f.elements = {{"hold", "arm", {}}};
+        r.interfaces = {f};
+        return rig::weight_wrench(r, rig::place(r), "arm");
+    };
+    const auto level = weights(rig::Vector::UnitZ(), rig::Vector::UnitX());
+    CHECK(level.gz == relative(-9.80665, 1e-12));
+    CHECK(level.gx == absolute(0, 1e-12));
+    const auto post = weights(-rig::Vector::UnitX(), rig::Vector::UnitZ());  // x, the arm's axis, points up
+    CHECK(post.gx == relative(-9.80665, 1e-12));
+    CHECK(post.gz == absolute(0, 1e-12));
+    CHECK(post.fx == relative(-9.80665, 1e-12));
+    const auto hung = weights(rig::Vector::UnitX(), -rig::Vector::UnitZ());
+    CHECK(hung.gx == relative(9.80665, 1e-12));
+}

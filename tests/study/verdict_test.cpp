@@ -65,6 +65,8 @@ TEST_CASE("a phrase has both its forms", "[families][phrase]") {
     CHECK(p.does() == "slides or twists on its face");
     CHECK(p.bare() == "slide or twist on its face");
     CHECK(families::Phrase("breaks|break, or tears|tear out").does() == "breaks, or tears out");
+    CHECK(families::Phrase("bends|bend: mode II").does() == "bends: mode II");
+    CHECK(families::Phrase("bends|bend: mode II").bare() == "bend: mode II");
     CHECK(families::Phrase("breaks|break, or tears|tear out").bare() == "break, or tear out");
     CHECK(p.followed_by(", second tube").bare() == "slide or twist on its face, second tube");
     CHECK(families::Phrase("").empty());

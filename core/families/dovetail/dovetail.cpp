@@ -61,7 +61,7 @@ struct Dovetail {
     double slips(const Wrench& w) const {
         const double asked = along(w), fy = rail_sign * w.fy;
         const Forces f = forces(w);
-        if (f.fixed < 0 || f.moving < 0) return asked > 0 || f.base < 0 ? infinite : 0;
+        if (f.fixed < 0 || f.moving < 0) return asked > 0 || (!locked && f.base < 0) ? infinite : 0;
         const double sum = 2 * force - fy;
         if (locked || f.base > 0 || !(sum > 0)) {
             const double hold = friction * f.sum();

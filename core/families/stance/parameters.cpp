@@ -28,7 +28,7 @@ std::span<const Parameter> stance_parameters() {
         laid(text_row("points", "Feet", "-300 mm,-250 mm; 300 mm,-250 mm; 0 mm,350 mm",
                       "x,y of each foot, separated by semicolons; a third number is how much higher it stands."),
              {"points"}),
-        laid(choice_row("feet_are", "Feet", {{"level", "give a little or are levelled"}, {"rigid", "are rigid"}},
+        laid(choice_row("feet_are", "The feet", {{"level", "give or are levelled"}, {"rigid", "are rigid"}},
                         "level", "Four rigid feet on a hard floor stand on three, and rock over a diagonal."),
              {"legs", "rectangle", "points"}),
         friction_row("friction", "Friction on the floor", "rubber on timber floor",
