@@ -12,6 +12,8 @@
 namespace clampet::desktop {
 namespace {
 
+constexpr const char* refused_name = "refused";
+
 using quantity::Dimension;
 
 QLabel* quiet(const QString& text, QWidget* parent) {
@@ -104,16 +106,15 @@ void BriefPage::perform(const project::Edit& edit, QuantityField* field, project
 void BriefPage::name_edits(QLineEdit* field, std::function<project::Edit(const std::string&)> edit) {
     // One visit to the field is one step; what is refused stays as typed, and the last good name in force.
     const auto gesture = std::make_shared<project::Gesture>(next_gesture());
-    connect(field, &QLineEdit::textEdited, this, [this, gesture, edit = std::move(edit)](const QString& text) {
-        if (const auto done = document_.perform(edit(text.toStdString()), *gesture); !done)
+    connect(field, &QLineEdit::textEdited, this, [this, field, gesture, edit = std::move(edit)](const QString& text) {
+        const auto done = document_.perform(edit(text.toStdString()), *gesture);
+        field->setProperty(refused_name, !done);
+        if (!done)
             emit problem(QString::fromStdString(done.problem().sentence()));
         else
             emit settled();
     });
-    connect(field, &QLineEdit::editingFinished, this, [this, gesture] {
-        *gesture = next_gesture();
-        refresh();
-    });
+    connect(field, &QLineEdit::editingFinished, this, [gesture] { *gesture = next_gesture(); });
 }
 
 void BriefPage::rebuild() {
@@ -169,7 +170,8 @@ void BriefPage::refresh() {
     const auto& rig = document_.rig();
     const auto put = [](QLineEdit* edit, const std::string& text) {
         const QString words = QString::fromStdString(text);
-        if (edit->text() != words && !(edit->hasFocus() && edit->isModified())) edit->setText(words);
+        // What was refused stays as typed, until it is typed right.
+        if (edit->text() != words && !edit->property(refused_name).toBool()) edit->setText(words);
     };
     put(name_, rig.name);
     required_->show_value(rig.required);

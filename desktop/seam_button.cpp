@@ -39,17 +39,19 @@ void SeamButton::show_result(const study::InterfaceResult& result, const QString
     const QString sentence = QString::fromStdString(study::short_sentence(result)),
                   name = QString::fromStdString(result.name);
     if (factors == factors_ && sentence == sentence_ && name == name_ && family == family_ &&
-        result.verdict == verdict_)
+        result.verdict == verdict_ && result.pending == pending_)
         return;
+    pending_ = result.pending;
     name_ = name;
     sentence_ = sentence;
     family_ = family;
     verdict_ = result.verdict;
     factors_ = factors;
     setText(name_);
-    setAccessibleName(QString("%1: %2, %3")
-                          .arg(name_, QString::fromUtf8(study::name_of(verdict_)),
-                               QString::fromStdString(quantity::format_factor(result.typical))));
+    setAccessibleName(pending_ ? tr("%1: being checked").arg(name_)
+                               : QString("%1: %2, %3")
+                                     .arg(name_, QString::fromUtf8(study::name_of(verdict_)),
+                                          QString::fromStdString(quantity::format_factor(result.typical))));
     setAccessibleDescription(QString::fromStdString(study::sentence(result)));
     update();
 }
@@ -87,12 +89,13 @@ void SeamButton::paintEvent(QPaintEvent*) {
                    QFontMetricsF(font).elidedText(text, Qt::ElideRight, place.width()));
     };
     write(r.name, name_, body_font(), t.text, Qt::AlignLeft);
+    write(r.sentence, sentence_, body_font(0.85), t.quiet, Qt::AlignLeft);
+    if (pending_) return;
     write(r.verdict, QString::fromUtf8(study::name_of(verdict_)), body_font(0.92, true), t.of(verdict_),
           Qt::AlignRight);
     paint_verdict_mark(p, r.mark, verdict_);
     write(r.factor, QString::fromStdString(quantity::format_factor(factors_.typical)), body_font(1.1, true),
           t.of(verdict_), Qt::AlignLeft);
-    write(r.sentence, sentence_, body_font(0.85), t.quiet, Qt::AlignLeft);
     paint_hold_bar(p, r.bar, verdict_);
 }
 

@@ -33,6 +33,7 @@ class SeamButton : public QAbstractButton {
  private:
     QString interface_, name_, sentence_, family_;
     study::Verdict verdict_ = study::Verdict::holds;
+    bool pending_ = false;  ///< being checked on a worker
     HoldBarFactors factors_;
 };
 

@@ -77,7 +77,9 @@ void Document::check_later() {
     live_->start(rig_, [this](study::RigCheck checked) {
         checking_ = false;
         check_ = std::move(checked);
-        notify({true, {}});
+        Change change;  // nothing came or went: every seam has its numbers now
+        for (const auto& f : check_.interfaces) change.interfaces.push_back(f.id);
+        notify(change);
     });
 }
 

@@ -49,6 +49,7 @@ std::string short_sentence(const InterfaceResult& r) {
 }
 
 std::string sentence(const InterfaceResult& r) {
+    if (r.pending) return fmt::format("{} is being checked.", r.name);
     if (!r.governs) return fmt::format("{}: no load drives it to let go.", r.name);
     const auto& m = r.modes[*r.governs];
     if (m.too_tight) return fmt::format("{} {}.", r.name, too_tight(m));

@@ -233,8 +233,46 @@ TEST_CASE("two names are two steps, and a refused one says why", "[desktop][brie
     DemoWindow::type(camera, QString(300, 'x'));
     CHECK_THAT(d.window.notice()->text().toStdString(), Catch::Contains("1 to 200 characters"));
     CHECK(d.window.notice()->isVisible());
-    QTest::keyClick(camera, Qt::Key_Backspace);
-    CHECK(d.window.document().rig().part("camera")->name.size() == 200);
+    const auto good = d.window.document().rig().part("camera")->name;
+    d.window.brief()->part_name("bush")->setFocus();
+    CHECK(camera->text().size() == 300);  // the text stays, the last good name in force
+    CHECK(d.window.document().rig().part("camera")->name == good);
+    DemoWindow::type(camera, "Three");
+    CHECK(d.window.document().rig().part("camera")->name == "Three");
+    CHECK_FALSE(d.window.notice()->isVisible());
+}
+
+TEST_CASE("a large rig shows every seam at once, and its results when they are there", "[desktop][rig]") {
+    DemoWindow d(false);
+    rig::Rig tall;
+    tall.name = "Tall";
+    for (int i = 0; i <= 40; ++i) {
+        rig::Part p;
+        p.id = "p" + std::to_string(i);
+        p.name = p.id;
+        p.mass = i == 0 ? 0 : 0.02;
+        p.ports = {{"below", "", {0, 0, 0}, rig::Vector::UnitZ(), rig::Vector::UnitX()},
+                   {"top", "", {0, 0, 0.01}, rig::Vector::UnitZ(), rig::Vector::UnitX()}};
+        tall.parts.push_back(p);
+        if (i == 0) continue;
+        rig::Interface f;
+        f.id = "s" + std::to_string(i);
+        f.name = f.id;
+        f.support = {"p" + std::to_string(i - 1), "top"};
+        f.payload = {p.id, "below"};
+        f.elements = {{"hold", "flat_face", {}}};
+        tall.interfaces.push_back(f);
+    }
+    tall.push.part = "p40";
+    REQUIRE(d.window.document().adopt(tall));
+    CHECK(d.window.document().is_checking());
+    auto* top = d.window.stack()->seam("s40");
+    REQUIRE(top);
+    CHECK(top->accessibleName() == "s40: being checked");
+    CHECK(d.window.rig_tab()->state() == "being checked");
+    CHECK(QTest::qWaitFor([&] { return !d.window.document().is_checking(); }, 20000));
+    CHECK(top->accessibleName().contains(QString::fromUtf8("×")));
+    CHECK_THAT(d.window.rig_tab()->state().toStdString(), !Catch::Contains("being"));
 }
 
 TEST_CASE("work is kept at least every five seconds while a person types on", "[desktop][recovery]") {
