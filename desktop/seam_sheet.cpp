@@ -241,9 +241,9 @@ void SeamSheet::refresh() {
     shown_revision_ = document_.revision();
     const auto& family = *families::family_named(element()->family);
     title_->setText(QString::fromStdString(interface->name));
-    verdict_->setText(result->pending ? tr("being checked")
-                                      : mark_of(result->verdict) + " " +
-                                            QString::fromUtf8(study::name_of(result->verdict)));
+    verdict_->setText(result->pending
+                          ? tr("being checked")
+                          : mark_of(result->verdict) + " " + QString::fromUtf8(study::name_of(result->verdict)));
     set_text_colour(verdict_, result->pending ? theme().quiet : theme().of(result->verdict));
     sentence_->setText(QString::fromStdString(study::sentence(*result)));
     subtitle_->setText(QString::fromUtf8(family.purpose().data(), static_cast<int>(family.purpose().size())));

@@ -2,6 +2,7 @@
 
 #include <fstream>
 
+#include "column_rig.h"
 #include "desktop/bench_page.h"
 #include "project/file.h"
 #include "project/recovery.h"
@@ -244,27 +245,7 @@ TEST_CASE("two names are two steps, and a refused one says why", "[desktop][brie
 
 TEST_CASE("a large rig shows every seam at once, and its results when they are there", "[desktop][rig]") {
     DemoWindow d(false);
-    rig::Rig tall;
-    tall.name = "Tall";
-    for (int i = 0; i <= 40; ++i) {
-        rig::Part p;
-        p.id = "p" + std::to_string(i);
-        p.name = p.id;
-        p.mass = i == 0 ? 0 : 0.02;
-        p.ports = {{"below", "", {0, 0, 0}, rig::Vector::UnitZ(), rig::Vector::UnitX()},
-                   {"top", "", {0, 0, 0.01}, rig::Vector::UnitZ(), rig::Vector::UnitX()}};
-        tall.parts.push_back(p);
-        if (i == 0) continue;
-        rig::Interface f;
-        f.id = "s" + std::to_string(i);
-        f.name = f.id;
-        f.support = {"p" + std::to_string(i - 1), "top"};
-        f.payload = {p.id, "below"};
-        f.elements = {{"hold", "flat_face", {}}};
-        tall.interfaces.push_back(f);
-    }
-    tall.push.part = "p40";
-    REQUIRE(d.window.document().adopt(tall));
+    REQUIRE(d.window.document().adopt(column(40)));
     CHECK(d.window.document().is_checking());
     auto* top = d.window.stack()->seam("s40");
     REQUIRE(top);

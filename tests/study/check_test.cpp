@@ -4,6 +4,7 @@
 
 #include "approximately.h"
 #include "mechanics/first_exit.h"
+#include "project/rig_json.h"
 #include "project/starting_points.h"
 #include "study/directions.h"
 #include "study/sentences.h"
@@ -137,8 +138,8 @@ TEST_CASE("directions in words", "[study]") {
 }
 
 TEST_CASE("at the weak end a weight that helps counts 0.9 and one that hurts 1.1", "[study][check]") {
-    // A base of 4 kg in the middle of 0.8 m, 1 kg hanging 0.5 m out at 1 m: moments about the far edge by hand. The base
-    // helps, and so do 0.4 m of what the overhang weighs; on the whole it hurts.
+    // A base of 4 kg in the middle of 0.8 m, 1 kg hanging 0.5 m out at 1 m: moments about the far edge by hand. The
+    // base helps, and so do 0.4 m of what the overhang weighs; on the whole it hurts.
     rig::Rig r;
     const rig::Port below{"below", "", {0, 0, 0}, rig::Vector::UnitZ(), rig::Vector::UnitX()},
         top{"top", "", {0, 0, 0}, rig::Vector::UnitZ(), rig::Vector::UnitX()};
@@ -151,7 +152,8 @@ TEST_CASE("at the weak end a weight that helps counts 0.9 and one that hurts 1.1
         return p;
     };
     r.parts = {part("floor", 0, {0, 0, 0}), part("base", 4, {0, 0, 0}), part("load", 1, {0.5, 0, 1})};
-    const auto join = [](const char* id, const char* a, const char* b, const char* family, decltype(rig::Element::inputs) inputs) {
+    const auto join = [](const char* id, const char* a, const char* b, const char* family,
+                         decltype(rig::Element::inputs) inputs) {
         rig::Interface f;
         f.id = f.name = id;
         f.support = {a, "top"};
@@ -204,4 +206,46 @@ TEST_CASE("an arm in a rig weighs on itself in the world's direction", "[study][
     CHECK(post.fx == relative(-9.80665, 1e-12));
     const auto hung = weights(rig::Vector::UnitX(), -rig::Vector::UnitZ());
     CHECK(hung.gx == relative(9.80665, 1e-12));
+}
+
+TEST_CASE("one rig by hand, from its file to its verdict", "[study][check][file]") {
+    // 2 kg screwed to a wall, its centre of gravity 30 mm out on the screw's axis: W = 19.61 N of shear at the face.
+    // Slides at mu N = 0.3 · 1000 N: 15.3×. Weak: mu 0.2, force 1000/1.5, weight × 1.1: 6.18×. Strong: 0.4 ·
+    // 1500: 30.6×.
+    const auto read = [](const char* required, const char* reach) {
+        const std::string text =
+            std::string(R"({"format": "clampet-rig", "schema": 1, "name": "By hand", "required": )") + required +
+            R"(, "push": {"force": 0}, "parts": [
+            {"id": "wall", "mass": 0, "role": "support", "ports": [{"id": "face", "z": [1, 0, 0], "x": [0, 0, 1]}]},
+            {"id": "camera", "mass": 2, "role": "payload", "centre_of_gravity": [0, 0, )" +
+            reach + R"(], "ports": [{"id": "base"}]}],
+            "interfaces": [{"id": "screw", "support": {"part": "wall", "port": "face"}, "payload": {"part": "camera", "port": "base"},
+            "elements": [{"id": "face", "family": "flat_face", "inputs": {"diameter": 0.04, "hole_diameter": 0, "bears": "whole",
+            "screws": "several", "force": 1000, "friction": {"low": 0.2, "typical": 0.3, "high": 0.4}, "allowable_pressure": 1e9}}]}]})";
+        const auto rig = project::read_rig(text);
+        REQUIRE(rig);
+        return *study::check(*rig);
+    };
+    const double W = 2 * 9.80665;
+    const auto near = read("2", "0.03");
+    const auto& screw = near.interfaces.at(0);
+    REQUIRE(screw.governs);
+    CHECK(screw.modes[*screw.governs].mode == "slips");
+    CHECK(screw.modes[*screw.governs].words.does() == "slides");
+    CHECK(screw.typical == relative(0.3 * 1000 / W, 2e-3));
+    CHECK(screw.low == relative(0.2 * 1000 / 1.5 / (1.1 * W), 2e-3));
+    CHECK(screw.high == relative(0.4 * 1500 / W, 2e-3));
+    CHECK(screw.verdict == Verdict::holds);
+    CHECK(screw.rest.permanent.fx == relative(-W, 1e-12));  // x of the port points up
+    CHECK(screw.rest.permanent.my == relative(-0.03 * W, 1e-12));
+    CHECK(read("16", "0.03").verdict == Verdict::doubtful);
+    // Four tenths of a metre out it tips: N R/(W a) = 1000 · 0.02/(19.6 · 0.4) = 2.55×, weak 1/1.65 of it.
+    const auto far = read("2", "0.4");
+    // A face that is about to tip presses on a few points only, on the safe side by up to 2 %.
+    for (const auto& m : far.interfaces[0].modes)
+        if (m.mode == "tips") CHECK(m.factor() == relative(1000 * 0.02 / (W * 0.4), 1e-6));
+    CHECK(far.interfaces[0].typical == relative(1000 * 0.02 / (W * 0.4), 0.02));
+    CHECK(far.interfaces[0].low == relative(1000 * 0.02 / (W * 0.4) / 1.65, 0.02));
+    CHECK(far.interfaces[0].low <= 1000 * 0.02 / (W * 0.4) / 1.65);
+    CHECK(read("2", "1.1").interfaces[0].verdict == Verdict::slips);
 }

@@ -6,41 +6,12 @@
 #include <stdexcept>
 #include <vector>
 
+#include "column_rig.h"
 #include "project/document.h"
 #include "project/rig_json.h"
 #include "project/starting_points.h"
 
 using namespace clampet;
-
-namespace {
-
-/// A column of ball joints, all alike but for what they carry.
-rig::Rig column(std::size_t seams) {
-    rig::Rig r;
-    r.name = "Column";
-    for (std::size_t i = 0; i <= seams; ++i) {
-        rig::Part part;
-        part.id = "p" + std::to_string(i);
-        part.name = part.id;
-        part.mass = i == 0 ? 0 : 0.01 + 0.001 * static_cast<double>(i % 7);
-        part.centre_of_gravity = {0.001, 0, 0.005};
-        part.ports = {{"below", "", {0, 0, 0}, rig::Vector::UnitZ(), rig::Vector::UnitX()},
-                      {"top", "", {0, 0, 0.01}, rig::Vector::UnitZ(), rig::Vector::UnitX()}};
-        r.parts.push_back(part);
-        if (i == 0) continue;
-        rig::Interface f;
-        f.id = "s" + std::to_string(i);
-        f.name = f.id;
-        f.support = {"p" + std::to_string(i - 1), "top"};
-        f.payload = {part.id, "below"};
-        f.elements = {{"hold", i % 2 ? "flat_face" : "tube_grip", {}}};
-        r.interfaces.push_back(f);
-    }
-    r.push.part = r.parts.back().id;
-    return r;
-}
-
-}  // namespace
 
 TEST_CASE("every piece is done once, whatever the workers, and told in order", "[study][job]") {
     for (const unsigned workers : {1u, 2u, 7u, 64u}) {
@@ -80,7 +51,7 @@ TEST_CASE("a cancelled job ends with what is known; an exception comes out", "[s
 }
 
 TEST_CASE("a check has the same answer for any number of workers, and stops where it is told", "[study][check][job]") {
-    const auto rig = column(30);
+    const auto rig = column(30, "tube_grip");
     const auto one = *study::check(rig);
     study::Job job;
     job.workers = 5;
@@ -126,7 +97,7 @@ TEST_CASE("a large rig is checked behind the document's back, and edits go on", 
     };
     int changes = 0;
     const auto subscription = d.observe([&](const project::Change&) { ++changes; });
-    REQUIRE(d.adopt(column(499)));
+    REQUIRE(d.adopt(column(499, "tube_grip")));
     CHECK(d.is_checking());
     CHECK(d.check().interfaces.size() == 499);
     CHECK(d.check().interfaces[3].pending);
