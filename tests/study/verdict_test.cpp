@@ -1,8 +1,6 @@
 // The one verdict rule, and the sentences that tell it.
 #include "study/verdict.h"
 
-#include <regex>
-
 #include "families/bench.h"
 #include "families/thread/stack_design.h"
 #include "study/check.h"
@@ -74,13 +72,16 @@ TEST_CASE("a phrase has both its forms", "[families][phrase]") {
 
 TEST_CASE("every mode's phrase makes a sentence", "[families][phrase][law]") {
     // "it <does>" and "it would <bare> first": a verb in front, no form of the other one, and "first" not twice.
-    const std::regex third("^(is|may|[a-z]+s)( |,|$)"), bare_is_third("^(is|[a-z]+[^s]s) ");
+    const auto first_word = [](const std::string& text) { return text.substr(0, text.find_first_of(" ,:")); };
+    const auto is_third = [](const std::string& verb) {
+        return verb == "is" || verb == "may" || (verb.ends_with("s") && !verb.ends_with("ss"));
+    };
     std::size_t phrases = 0;
     const auto check = [&](const families::Phrase& p) {
         CAPTURE(p.does(), p.bare());
-        CHECK(std::regex_search(p.does(), third));
+        CHECK(is_third(first_word(p.does())));
         CHECK(p.does() != p.bare());
-        CHECK_FALSE(std::regex_search(p.bare(), bare_is_third));
+        CHECK_FALSE(is_third(first_word(p.bare())));
         CHECK(p.bare().find('|') == std::string::npos);
         CHECK(p.does().find('|') == std::string::npos);
         CHECK(p.bare().find("first") == std::string::npos);
