@@ -222,6 +222,12 @@ void add_modes(const Arm& g, FormulaParts& parts) {
     parts.modes.push_back(std::move(sways));
 }
 
+/// Stresses and deflections are norms of what grows in proportion, so that once over their limit they stay over it: no
+/// second look below a root that was found.
+void spare_second_looks(FormulaParts& parts) {
+    for (auto& m : parts.modes) m.capacity_is_concave = true;
+}
+
 Result<Arm> read(const Values& v) {
     Arm g;
     const auto& kind = text(v, "section");
@@ -291,6 +297,7 @@ Result<FormulaParts> build(const Values& v) {
                                        {"stress", g.stress(w), Dimension::stress}};
     };
     add_modes(g, parts);
+    spare_second_looks(parts);
     parts.section = [g](const Load& load) { return section(g, load); };
     const double sunk = g.drop({0, 0, -number(v, "payload_mass") * gravity, 0, 0, 0, 0, 0, -gravity});
     if (sunk > 0.2 * g.length)

@@ -302,9 +302,12 @@ double GripJoint::ring_stress(const Wrench& w) const noexcept {
         const double pad = pad_force(sides(w)) / n_.length;
         if (!std::isfinite(f.a.peak()) || !std::isfinite(f.b.peak())) return infinite;
         double most = 0;
-        for (const double end : {-n_.length / 2, n_.length / 2})
-            for (const auto& row : ring_table_)
-                most = std::max(most, std::abs(row[0] * f.a.density(end) + row[1] * f.b.density(end) + row[2] * pad));
+        const bool alike = f.a.moment == 0 && f.b.moment == 0;
+        for (const double end : {n_.length / 2, -n_.length / 2}) {
+            const double a = f.a.density(end), b = f.b.density(end);
+            for (const auto& row : ring_table_) most = std::max(most, std::abs(row[0] * a + row[1] * b + row[2] * pad));
+            if (alike) break;
+        }
         return bending * most;
     }
     const Lines at = lines(w);
