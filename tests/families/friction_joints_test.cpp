@@ -303,3 +303,22 @@ TEST_CASE("friction under a cam may help or harm: both ends of its band are trie
         }
     CHECK(judged.low == relative(least, 1e-9));
 }
+
+TEST_CASE("a dovetail opens where base or flanks first have no pressure at an end", "[dovetail]") {
+    // A nod is shared by stiffness, k_b against 2 k cos² a: the base opens at share · M = B L/6, each flank at
+    // (1 − share) M/(2 cos a) = N L/6; a yaw takes half of M/sin a on each flank. The lesser counts.
+    const double a = 60 * pi / 180, F = 600, L = 0.05, N = F / std::sin(a), B = 2 * F / std::tan(a);
+    const double share = 1 / (1 + 2 * std::cos(a) * std::cos(a));
+    const Values v{{"force", F}, {"length", L}, {"flank_stiffness", 1.0}};
+    CHECK(factor("dovetail", v, {0, 0, 0, 0, 1, 0}, "opens") ==
+          relative(std::min(B * L / 6 / share, N * L / 6 * 2 * std::cos(a) / (1 - share)), 1e-6));
+    CHECK(factor("dovetail", v, {0, 0, 0, 0, 0, 1}, "opens") == relative(2 * std::sin(a) * N * L / 6, 1e-6));
+    // Soft flanks leave the nod to the base, stiff ones take it until they open.
+    Values soft = v, stiff = v;
+    soft["flank_stiffness"] = 0.0;
+    stiff["flank_stiffness"] = 50.0;
+    CHECK(factor("dovetail", soft, {0, 0, 0, 0, 1, 0}, "opens") == relative(B * L / 6, 1e-6));
+    const double left = 1 / (1 + 100 * std::cos(a) * std::cos(a));
+    CHECK(factor("dovetail", stiff, {0, 0, 0, 0, 1, 0}, "opens") ==
+          relative(std::min(B * L / 6 / left, N * L / 6 * 2 * std::cos(a) / (1 - left)), 1e-6));
+}
