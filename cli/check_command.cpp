@@ -70,8 +70,10 @@ int check_command(const CheckRequest& request, bool json) {
     study::CheckOptions options;
     options.cases = request.cases;
     if (request.required != 0) options.required = request.required;
-    const LongWork work("checked", json);
-    const auto result = study::check(*rig, options, work.job(request.threads));
+    const auto result = [&] {
+        const LongWork work("checked", json);  // its progress is wiped before the answer is printed
+        return study::check(*rig, options, work.job(request.threads));
+    }();
     if (!result) return fail(result.problem(), wrong_usage);
     const int exit_code = result->verdict == study::Verdict::holds && !result->stopped ? done : not_all_hold;
     if (json) {

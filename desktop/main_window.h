@@ -40,8 +40,6 @@ class MainWindow : public QMainWindow {
     void open_demo();
     bool open_file(const QString& path);
     bool save_to(const QString& path);
-    /// Keeps a copy now, as the clock does. For tests.
-    void keep_copy_now() { keep_copy(); }
     void show_brief();
     void show_rig();
     void show_benches();
