@@ -1,11 +1,13 @@
 #include <fmt/format.h>
 
 #include "commands.h"
+#include "loads/cards.h"
 #include "long_work.h"
-#include "project/file.h"
-#include "project/rig_json.h"
+#include "project/edits.h"
 #include "quantity/format.h"
+#include "quantity/parse.h"
 #include "report.h"
+#include "rig_file.h"
 #include "study/check.h"
 #include "study/sentences.h"
 
@@ -15,14 +17,6 @@ using nlohmann::ordered_json;
 using quantity::Dimension;
 
 namespace {
-
-Result<rig::Rig> load(const std::string& file) {
-    const auto text = project::read_file(file);
-    if (!text) return text.problem();
-    auto rig = project::read_rig(*text);
-    if (!rig) return Problem{file + ", " + rig.problem().where, rig.problem().what, rig.problem().remedy};
-    return rig;
-}
 
 std::string snake(std::string words) {
     for (char& c : words)
@@ -42,6 +36,7 @@ ordered_json mode_json(const study::ModeResult& m) {
     if (m.has_motion) j["motion"] = m.words.does();
     if (m.direction) j["direction"] = {m.direction->x(), m.direction->y(), m.direction->z()};
     j["wrench"] = numbers(m.load.whole());
+    j["permanent"] = numbers(m.load.permanent);
     return j;
 }
 
@@ -55,6 +50,8 @@ ordered_json interface_json(const study::InterfaceResult& r) {
             {"factor", number(r.typical)},
             {"factor_low", number(r.low)},
             {"factor_high", number(r.high)},
+            {"required", r.required},
+            {"case", r.governs ? ordered_json(r.modes[*r.governs].load_case) : ordered_json(nullptr)},
             {"governs", r.governs ? ordered_json(r.modes[*r.governs].mode) : ordered_json(nullptr)},
             {"sentence", study::sentence(r)},
             {"wrench_at_rest", numbers(r.rest.permanent)},
@@ -62,11 +59,75 @@ ordered_json interface_json(const study::InterfaceResult& r) {
             {"advisories", notes}};
 }
 
+/// The rig as it is asked about: used otherwise, or posed otherwise than the file says.
+Status as_asked(rig::Rig& rig, const CheckRequest& request) {
+    if (!request.use.empty()) {
+        auto used = loads::used(rig, request.use);
+        if (!used) return used.problem();
+        rig = std::move(*used);
+    }
+    for (const auto& text : request.pose) {
+        const auto dot = text.find('.'), equals = text.find('=');
+        if (dot == text.npos || equals == text.npos || dot > equals)
+            return Problem{"pose", fmt::format("“{}” is no pose.", text),
+                           "Write interface.axis=position, for example ball.forward=30deg."};
+        const std::string interface = text.substr(0, dot), axis = text.substr(dot + 1, equals - dot - 1);
+        const auto* f = rig.interface(interface);
+        auto dimension = Dimension::angle;
+        if (f)
+            for (const auto& each : rig::motion_of(*f).axes)
+                if (each.key == axis && each.slides) dimension = Dimension::length;
+        const auto position = quantity::parse(text.substr(equals + 1), dimension);
+        if (!position) return Problem{"pose", position.problem().what, position.problem().remedy};
+        auto posed = project::edited(rig, project::SetPose{interface, axis, *position});
+        if (!posed) return Problem{"pose", posed.problem().what, posed.problem().remedy};
+        rig = std::move(*posed);
+    }
+    return Done{};
+}
+
+/// Least factor of an interface under each load case on its own.
+ordered_json cases_json(const rig::Rig& rig, const study::CheckOptions& options, const std::string& interface) {
+    ordered_json rows = ordered_json::array();
+    std::vector<std::string> names{std::string(loads::rest)};
+    for (const auto& use : rig.cases) names.push_back(use.id);
+    for (const auto& name : names) {
+        if (!options.cases.empty() &&
+            std::find(options.cases.begin(), options.cases.end(), name) == options.cases.end())
+            continue;
+        const auto prepared = study::prepare(rig, {options.required, {name}});
+        if (!prepared || prepared->actions.empty()) continue;
+        const auto result = study::check_interface(*prepared, *rig.interface(interface));
+        if (!result) continue;
+        rows.push_back({{"case", name},
+                        {"factor", number(result->typical)},
+                        {"factor_low", number(result->low)},
+                        {"required", result->required},
+                        {"verdict", snake(std::string(study::name_of(result->verdict)))},
+                        {"governs", result->governs ? ordered_json(result->modes[*result->governs].mode)
+                                                    : ordered_json(nullptr)}});
+    }
+    return rows;
+}
+
+void print_by_case(const rig::Rig& rig, const study::CheckOptions& options, const study::RigCheck& result) {
+    fmt::print("\nby load case\n");
+    for (const auto& r : result.interfaces) {
+        fmt::print("{:<26}", r.name);
+        for (const auto& row : cases_json(rig, options, r.id))
+            fmt::print(
+                " {} {}", row["case"].get<std::string>(),
+                row["factor"].is_null() ? std::string("∞") : quantity::format_factor(row["factor"].get<double>()));
+        fmt::print("\n");
+    }
+}
+
 }  // namespace
 
 int check_command(const CheckRequest& request, bool json) {
-    const auto rig = load(request.file);
+    auto rig = load_rig(request.file);
     if (!rig) return fail(rig.problem(), unreadable);
+    if (const auto ok = as_asked(*rig, request); !ok) return fail(ok.problem(), wrong_usage);
     study::CheckOptions options;
     options.cases = request.cases;
     if (request.required != 0) options.required = request.required;
@@ -78,7 +139,10 @@ int check_command(const CheckRequest& request, bool json) {
     const int exit_code = result->verdict == study::Verdict::holds && !result->stopped ? done : not_all_hold;
     if (json) {
         ordered_json rows = ordered_json::array();
-        for (const auto& r : result->interfaces) rows.push_back(interface_json(r));
+        for (const auto& r : result->interfaces) {
+            rows.push_back(interface_json(r));
+            if (request.by_case) rows.back()["cases"] = cases_json(*rig, options, r.id);
+        }
         print({{"rig", rig->name},
                {"required", result->required},
                {"verdict", std::string(study::name_of(result->verdict))},
@@ -99,22 +163,9 @@ int check_command(const CheckRequest& request, bool json) {
     }
     if (result->stopped)
         fmt::print("\nstopped: {} of {} interfaces were checked\n", result->interfaces.size(), rig->interfaces.size());
+    if (request.by_case) print_by_case(*rig, options, *result);
     fmt::print("\nrequired {}\n", quantity::format_factor(result->required));
     return exit_code;
-}
-
-int validate_command(const std::string& file, bool json) {
-    const auto rig = load(file);
-    if (!rig) return fail(rig.problem(), unreadable);
-    if (json)
-        print({{"file", file},
-               {"valid", true},
-               {"schema", project::schema_version},
-               {"parts", rig->parts.size()},
-               {"interfaces", rig->interfaces.size()}});
-    else
-        fmt::print("{} is a sound rig: {} parts, {} interfaces.\n", file, rig->parts.size(), rig->interfaces.size());
-    return done;
 }
 
 }  // namespace clampet::cli

@@ -31,11 +31,17 @@ int thread_stack_command(const std::vector<std::string>& assignments, bool json)
 
 struct CheckRequest {
     std::string file;
-    std::vector<std::string> cases;
-    double required = 0;  ///< 0: the rig's own
+    std::vector<std::string> cases, use, pose;
+    bool by_case = false;  ///< the factors under each load case on its own, too
+    double required = 0;   ///< 0: the rig's own
     unsigned threads = 0;  ///< 0: as many as there are cores
 };
 int check_command(const CheckRequest& request, bool json);
+int cases_command(bool json);
 int validate_command(const std::string& file, bool json);
+/// Writes a file anew in the present schema; to standard output where `out` is empty.
+int migrate_command(const std::string& file, const std::string& out);
+/// The JSON Schema of a rig file, or the tables of its description.
+int schema_command(bool tables);
 
 }  // namespace clampet::cli

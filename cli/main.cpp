@@ -13,7 +13,7 @@ using namespace clampet::cli;
 struct Arguments {
     bool json = false, params = false, advice = false;
     double required = 2;
-    std::string text, unit, family, designation, thread_class, male, female, file, stock;
+    std::string text, unit, family, designation, thread_class, male, female, file, stock, out;
     std::vector<std::string> assignments;
     LoadText load;
     CheckRequest check;
@@ -27,7 +27,11 @@ void add_commands(CLI::App& app, Arguments& a, int& exit_code) {
 
     auto* check = app.add_subcommand("check", "Will this rig hold? Every interface under every load case");
     check->add_option("RIG", a.check.file, "A rig file")->required();
-    check->add_option("--case", a.check.cases, "Only this load case: rest, \"hand push\"");
+    check->add_option("--case", a.check.cases, "Only this load case, by its id or kind; rest is one");
+    check->add_option("--use", a.check.use, "Used like this instead: bench, carried, worn, moving, people, outdoors")
+        ->delimiter(',');
+    check->add_option("--pose", a.check.pose, "Posed like this instead, for example ball.forward=30deg");
+    check->add_flag("--by-case", a.check.by_case, "The factors under each load case on its own, too");
     check->add_option("--required", a.check.required, "Required factor instead of the rig's own")
         ->check(CLI::Range(0.01, 100.0));
     check->add_option("--threads", a.check.threads, "Workers; the answer is the same for any number")
@@ -100,6 +104,19 @@ void add_commands(CLI::App& app, Arguments& a, int& exit_code) {
     quantity->add_option("--to", a.unit, "In this unit");
     json_flag(quantity);
     quantity->callback([&] { exit_code = quantity_command(a.text, a.unit, a.json); });
+
+    auto* cases = app.add_subcommand("cases", "Load cases with their inputs, and the cards that set them");
+    json_flag(cases);
+    cases->callback([&] { exit_code = cases_command(a.json); });
+
+    auto* migrate = app.add_subcommand("migrate", "Writes a rig file anew in the present schema");
+    migrate->add_option("FILE", a.file)->required();
+    migrate->add_option("--out", a.out, "To this file instead of standard output");
+    migrate->callback([&] { exit_code = migrate_command(a.file, a.out); });
+
+    auto* schema = app.add_subcommand("schema", "The JSON Schema of a rig file");
+    schema->add_flag("--tables", a.params, "The tables of docs/file-format.md instead");
+    schema->callback([&] { exit_code = schema_command(a.params); });
 
     auto* validate = app.add_subcommand("validate", "Is this file a sound rig?");
     validate->add_option("FILE", a.file)->required();

@@ -8,6 +8,7 @@
 
 #include "desktop/quantity_field.h"
 #include "desktop/theme.h"
+#include "desktop/use_panel.h"
 
 namespace clampet::desktop {
 namespace {
@@ -39,7 +40,7 @@ BriefPage::BriefPage(project::Document& document, QWidget* parent) : QWidget(par
 void BriefPage::build() {
     name_ = new QLineEdit(this);
     required_ = new QuantityField(Dimension::number, this);
-    push_ = new QuantityField(Dimension::force, this);
+    use_ = new UsePanel(document_, this);
     table_ = new QWidget(this);
     auto* outer = new QVBoxLayout(this);
     outer->setContentsMargins(0, 0, 0, 0);
@@ -68,9 +69,13 @@ void BriefPage::build() {
     row(1, tr("Required factor"), required_,
         tr("On the bench 1.5, carried 2, over people or equipment 3 and always a second catch. Our judgement; local "
            "rules come first."));
-    row(2, tr("Push of a hand"), push_,
-        tr("A bump by hand at the payload, from the worst side. 15 N is common practice."));
     column->addLayout(top);
+    auto* how = new QLabel(tr("How it is used"), this);
+    how->setFont(body_font(1.1, true));
+    column->addSpacing(8);
+    column->addWidget(how);
+    column->addWidget(use_);
+    connect(use_, &UsePanel::problem, this, &BriefPage::problem);
     column->addSpacing(8);
     auto* parts = new QLabel(tr("Parts, from the payload down"), this);
     parts->setFont(body_font(1.1, true));
@@ -84,12 +89,9 @@ void BriefPage::build() {
     outer->addWidget(scroll);
     name_->setAccessibleName(tr("Name of the rig"));
     required_->set_name(tr("Required factor"), tr("How many times the load the rig must hold"));
-    push_->set_name(tr("Push of a hand"), tr("Force of a bump at the payload"));
     name_edits(name_, [](const std::string& text) -> project::Edit { return project::SetRigName{text}; });
     connect(required_, &QuantityField::committed, this,
             [this](double v, quint64 g) { perform(project::SetRequired{v}, required_, g); });
-    connect(push_, &QuantityField::committed, this,
-            [this](double v, quint64 g) { perform(project::SetPush{v}, push_, g); });
 }
 
 void BriefPage::showEvent(QShowEvent* event) {
@@ -175,7 +177,7 @@ void BriefPage::refresh() {
     };
     put(name_, rig.name);
     required_->show_value(rig.required);
-    push_->show_value(rig.push.force);
+    use_->refresh();
     for (const auto& part : rig.parts) {
         const auto row = rows_.find(part.id);
         if (row == rows_.end()) continue;

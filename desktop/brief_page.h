@@ -12,15 +12,16 @@ class QLineEdit;
 namespace clampet::desktop {
 
 class QuantityField;
+class UsePanel;
 
-/// What is to be held: masses, where they sit, and how hard a hand may push.
+/// What is to be held: masses, where they sit, and how it is used.
 class BriefPage : public QWidget {
     Q_OBJECT
  public:
     explicit BriefPage(project::Document& document, QWidget* parent = nullptr);
     QuantityField* mass(const std::string& part) const;
     QuantityField* centre(const std::string& part, int axis) const;
-    QuantityField* push() const { return push_; }
+    UsePanel* use() const { return use_; }
     QuantityField* required() const { return required_; }
     QLineEdit* rig_name() const { return name_; }
     QLineEdit* part_name(const std::string& part) const;
@@ -46,7 +47,8 @@ class BriefPage : public QWidget {
 
     project::Document& document_;
     QLineEdit* name_ = nullptr;  ///< all made when the page is first shown
-    QuantityField *required_ = nullptr, *push_ = nullptr;
+    QuantityField* required_ = nullptr;
+    UsePanel* use_ = nullptr;
     QWidget* table_ = nullptr;
     QGridLayout* grid_ = nullptr;
     std::map<std::string, Row> rows_;

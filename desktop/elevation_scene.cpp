@@ -4,7 +4,7 @@
 #include <cmath>
 #include <numbers>
 
-#include "families/stance/stance_joint.h"
+#include "desktop/words.h"
 #include "mechanics/patch.h"
 #include "quantity/dimension.h"
 
@@ -13,8 +13,14 @@ namespace {
 
 using rig::Vector;
 
+Vector towards_viewer(ViewSide view) {
+    return view == ViewSide::side    ? Vector(-Vector::UnitY())
+           : view == ViewSide::front ? Vector::UnitX()
+                                     : Vector::UnitZ();
+}
+
 double depth_of(const Vector& p, ViewSide view) {
-    return view == ViewSide::side ? -p.y() : p.x();
+    return p.dot(towards_viewer(view));
 }
 
 std::pair<Vector, Vector> across(const Vector& axis) {
@@ -60,7 +66,7 @@ QPolygonF outline(const rig::Shape& s, const Eigen::Isometry3d& world, ViewSide 
         return polygon;
     }
     const auto points = corners(s);
-    const Vector sight = view == ViewSide::side ? Vector::UnitY() : Vector::UnitX();
+    const Vector sight = towards_viewer(view);
     // A prism seen along its axis keeps its notches; everything else is convex.
     if (s.kind == rig::ShapeKind::prism && std::abs((world.linear() * s.axis).dot(sight)) > 0.999) {
         for (std::size_t i = 0; i < s.profile.size(); ++i) polygon << seen(world * points[i], view);
@@ -77,7 +83,7 @@ QPolygonF outline(const rig::Shape& s, const Eigen::Isometry3d& world, ViewSide 
 
 void add_solids(ElevationScene& scene, const project::Document& document, ViewSide view) {
     for (const auto& part : document.rig().parts) {
-        const auto& world = document.check().placement.world_from_part.at(part.id);
+        const auto& world = document.check().placed->world_from_part(part.id);
         for (const auto& shape : part.shapes)
             scene.solids.push_back(
                 {part.id, shape.material, outline(shape, world, view), depth_of(world * shape.at, view)});
@@ -99,89 +105,153 @@ void add_solids(ElevationScene& scene, const project::Document& document, ViewSi
 }
 
 void add_lever(ElevationScene& scene, const project::Document& document, ViewSide view, const std::string& selected) {
-    const auto& placement = document.check().placement;
-    const auto frame = placement.world_from_interface.find(selected);
-    if (frame == placement.world_from_interface.end()) return;
-    double mass = 0;
-    Vector moment = Vector::Zero();
-    for (const auto& id : placement.beyond.at(selected)) {
-        const auto& part = *document.rig().part(id);
-        mass += part.mass;
-        moment += part.mass * placement.centre_of_gravity(part);
-    }
+    const auto& placed = *document.check().placed;
+    if (!placed.has_interface(selected) || document.rig().interface(selected)->closes_loop) return;
+    const auto [mass, centre] = placed.mass_beyond(selected);
     if (!(mass > 0)) return;
-    const Vector centre = moment / mass, origin = frame->second.translation();
     const double weight = mass * quantity::standard_gravity;
-    const QPointF joint = seen(origin, view), cg = seen(centre, view);
-    scene.lever = {joint, cg, std::abs(cg.x() - joint.x()), weight, weight * std::abs(cg.x() - joint.x())};
+    const QPointF joint = seen(placed.world_from_interface(selected).translation(), view), cg = seen(centre, view);
+    const double arm =
+        view == ViewSide::top ? std::hypot(cg.x() - joint.x(), cg.y() - joint.y()) : std::abs(cg.x() - joint.x());
+    scene.lever = {joint, cg, arm, weight, weight * arm};
+}
+
+/// What of an action comes from any side, in words: "push 15 N".
+QString words_of_action(const rig::Action& action) {
+    const auto& free = action.free.front();
+    if (!free.forces.empty())
+        return QString("%1 %2").arg(text_of(action.margin).section(' ', 1),
+                                    shown(free.forces.front().force.norm(), quantity::Dimension::force));
+    if (free.shake != 0)
+        return QString("%1 %2 g").arg(text_of(action.margin).section(' ', 1),
+                                      QString::number(free.shake / quantity::standard_gravity, 'g', 2));
+    return text_of(action.margin).section(' ', 1);
 }
 
 void add_push(ElevationScene& scene, const project::Document& document, ViewSide view, const std::string& selected) {
-    for (const auto& result : document.check().interfaces) {
+    const auto& check = document.check();
+    for (const auto& result : check.interfaces) {
         if (result.id != selected || !result.governs) continue;
         const auto& mode = result.modes[*result.governs];
-        const auto point = rig::push_point(document.rig(), document.check().placement);
-        if (!mode.direction || !point) return;
-        scene.push = {seen(*point, view), seen(*mode.direction, view), document.rig().push.force};
+        if (!mode.direction || mode.action >= check.actions.size()) return;
+        const auto& action = check.actions[mode.action];
+        if (action.free.empty()) return;
+        // A shaken base pushes where the weight sits, the other way round.
+        const auto& forces = action.free.front().forces;
+        const bool shaken = forces.empty() && action.free.front().shake != 0;
+        const Vector at = forces.empty() ? check.placed->mass_beyond(selected).second : forces.front().at;
+        scene.push = {seen(at, view), seen(shaken ? Vector(-*mode.direction) : *mode.direction, view),
+                      words_of_action(action)};
     }
 }
 
-void add_ball(ElevationScene& scene, const project::Document& document, ViewSide view) {
-    for (const auto& f : document.rig().interfaces) {
-        if (!f.pose) continue;
-        const auto& frame = document.check().placement.world_from_interface.at(f.id);
-        const Vector stem = frame.linear() * f.pose->rotation() * Vector::UnitZ();
-        ElevationScene::Ball ball;
-        ball.interface = f.id;
-        ball.centre = seen(frame.translation(), view);
-        ball.axis = seen(frame.linear() * Vector::UnitZ(), view);
-        ball.handle = ball.centre + 0.075 * seen(stem, view);
-        ball.angle = view == ViewSide::side ? f.pose->forward : f.pose->side;
-        ball.tilt = f.pose->tilt();
-        ball.limit = std::numbers::pi / 2;
-        if (const auto prepared = rig::prepare(f, rig::End::typical))
-            for (const auto& joint : prepared->joints)
-                for (const auto& value : joint->results({}))
-                    if (value.name == "swing_limit") ball.limit = value.value;
-        // Only a clamp axis that stands upright in the picture can be dragged by angle.
-        ball.can_drag = std::hypot(ball.axis.x(), ball.axis.y()) > 0.7;
-        scene.ball = ball;
-        return;
+/// How large the rings stand off, for the size of the rig [m].
+double ring_radius(const ElevationScene& scene) {
+    return std::clamp(0.14 * std::max(scene.extent.width(), scene.extent.height()), 0.05, 0.5);
+}
+
+/// The handle of one axis, where it can be moved in this view.
+std::optional<ElevationScene::Handle> handle_of(const project::Document& document, std::size_t seam, std::size_t k,
+                                                ViewSide view, double radius) {
+    const auto& f = document.rig().interfaces[seam];
+    const auto& placed = *document.check().placed;
+    const auto& axes = placed.mechanism().seams()[seam].motion.axes;
+    const auto& axis = axes[k];
+    std::vector<double> before, all;
+    for (std::size_t i = 0; i < axes.size(); ++i) {
+        all.push_back(rig::position_of(f, axes[i].key));
+        if (i < k) before.push_back(all.back());
     }
+    const Eigen::Isometry3d port = placed.placement().world_from_port[seam];
+    const Eigen::Isometry3d carried = port * families::moved(axes, before), end = port * families::moved(axes, all);
+    const Vector direction = carried.linear() * axis.direction;
+    const double facing = direction.dot(towards_viewer(view));
+    ElevationScene::Handle h;
+    h.interface = f.id;
+    h.axis = axis.key;
+    h.name = text_of(axis.label);
+    h.plus = text_of(axis.plus);
+    h.minus = text_of(axis.minus);
+    h.slides = axis.slides;
+    h.moved_in_use = axis.moved_in_use;
+    h.position = all[k];
+    const auto stops = rig::stops_of(f, axis);
+    h.least = stops.least;
+    h.most = stops.most;
+    if (axis.slides) {
+        h.along = seen(direction, view);
+        if (std::hypot(h.along.x(), h.along.y()) < 0.7) return std::nullopt;  // it runs into the picture
+        const QPointF across(-h.along.y(), h.along.x());
+        h.pivot = seen(end.translation(), view);
+        h.handle = h.pivot - 0.6 * radius * across * (across.y() < 0 ? -1 : 1);
+        return h;
+    }
+    if (std::abs(facing) < 0.7) return std::nullopt;  // only what turns in the picture can be dragged by angle
+    h.sense = facing > 0 ? 1 : -1;
+    h.pivot = seen(carried * axis.at, view);
+    // The ring stands where something of the moved side points in the picture: its z, or else its x.
+    for (const Vector& own : {Vector(Vector::UnitZ()), Vector(Vector::UnitX()), Vector(Vector::UnitY())}) {
+        const QPointF d = seen(end.linear() * own, view);
+        const double length = std::hypot(d.x(), d.y());
+        if (length < 0.7) continue;
+        h.handle = h.pivot + radius * d / length;
+        return h;
+    }
+    return std::nullopt;
+}
+
+void add_handles(ElevationScene& scene, const project::Document& document, ViewSide view, const std::string& selected) {
+    const auto& mechanism = document.check().placed->mechanism();
+    const double radius = ring_radius(scene);
+    for (const bool own : {true, false})
+        for (const auto i : mechanism.from_payload_down()) {
+            const auto& f = document.rig().interfaces[i];
+            if ((f.id == selected) != own || f.closes_loop) continue;
+            const auto& axes = mechanism.seams()[i].motion.axes;
+            const bool beyond = !f.pose.empty() && !rig::is_within_stops(f);
+            for (std::size_t k = 0; k < axes.size(); ++k)
+                if (auto handle = handle_of(document, i, k, view, radius)) {
+                    handle->is_selected = own;
+                    handle->is_beyond = beyond;
+                    scene.handles.push_back(std::move(*handle));
+                }
+        }
+    // Two rings on one spot: the second stands further out.
+    for (std::size_t i = 0; i < scene.handles.size(); ++i)
+        for (std::size_t k = 0; k < i; ++k) {
+            const QPointF apart = scene.handles[i].handle - scene.handles[k].handle;
+            if (std::hypot(apart.x(), apart.y()) > 0.3 * radius) continue;
+            const QPointF out = scene.handles[i].handle - scene.handles[i].pivot;
+            scene.handles[i].handle += 0.5 * out;
+        }
 }
 
 void add_feet(ElevationScene& scene, const project::Document& document, ViewSide view) {
+    const auto& placed = *document.check().placed;
     for (const auto& f : document.rig().interfaces) {
-        if (f.elements.front().family != "stance") continue;
         const auto prepared = rig::prepare(f, rig::End::typical);
-        if (!prepared) return;
-        const auto* stance = dynamic_cast<const families::StanceJoint*>(prepared->joints.front().get());
-        if (!stance) return;
-        const auto& frame = document.check().placement.world_from_interface.at(f.id);
-        double low = 1e9, high = -1e9, ground = 0;
-        for (const auto& corner : stance->polygon()) {
-            const QPointF p = seen(frame * Vector(corner.x, corner.y, 0), view);
-            low = std::min(low, p.x());
-            high = std::max(high, p.x());
-            ground = p.y();
-        }
-        if (low < high) scene.feet = {{low, ground}, {high, ground}};
+        if (!prepared) continue;
+        for (const auto& joint : prepared->joints)
+            for (const auto& corner : joint->stands_on())
+                scene.feet.push_back(seen(placed.world_from_interface(f.id) * Vector(corner.x(), corner.y(), 0), view));
+        if (!scene.feet.empty()) return;
     }
 }
 
 }  // namespace
 
 QPointF seen(const rig::Vector& p, ViewSide view) {
+    if (view == ViewSide::top) return {p.x(), p.y()};
     return {view == ViewSide::side ? p.x() : p.y(), p.z()};
 }
 
 ElevationScene make_scene(const project::Document& document, ViewSide view, const std::string& selected) {
     ElevationScene scene;
-    if (document.is_empty()) return scene;
+    if (document.is_empty() || !document.check().placed) return scene;
     add_solids(scene, document, view);
     add_lever(scene, document, view, selected);
     add_push(scene, document, view, selected);
-    add_ball(scene, document, view);
+    add_handles(scene, document, view, selected);
     add_feet(scene, document, view);
     return scene;
 }

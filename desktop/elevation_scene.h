@@ -7,7 +7,8 @@
 
 namespace clampet::desktop {
 
-enum class ViewSide { side, front };
+/// From where the rig is looked at: from its right, from ahead, from above.
+enum class ViewSide { side, front, top };
 
 /// The rig seen from one side, in metres with y up: what the elevation paints, hits and drags. No painter, no palette.
 struct ElevationScene {
@@ -27,19 +28,24 @@ struct ElevationScene {
     std::optional<Lever> lever;
     struct Push {
         QPointF at, along;  ///< unit vector in the picture; zero when it points at the viewer
-        double force = 0;
+        QString words;      ///< "push 15 N"
         friend bool operator==(const Push&, const Push&) = default;
     };
-    std::optional<Push> push;  ///< the worst push on the selected seam
-    struct Ball {
-        std::string interface;
-        QPointF centre, axis, handle;  ///< axis: unit vector of the clamp axis in the picture
-        double angle = 0, tilt = 0, limit = 0;
-        bool can_drag = false;
-        friend bool operator==(const Ball&, const Ball&) = default;
+    std::optional<Push> push;  ///< the worst of what comes from any side, for the selected seam
+    struct Handle {            ///< of an axis that can be moved in this view
+        std::string interface, axis;
+        QString name, plus, minus;  ///< "Forward", "forward", "back"
+        bool slides = false, moved_in_use = false;
+        QPointF pivot, handle;  ///< of a turn: its axis and the ring; of a slide: where it touches and the ring
+        QPointF along;          ///< of a slide: picture per metre
+        double sense = 1;       ///< of a turn: 1 where positive is counter-clockwise in the picture
+        double position = 0, least = 0, most = 0;
+        bool is_beyond = false;  ///< it stands beyond a stop
+        bool is_selected = false;
+        friend bool operator==(const Handle&, const Handle&) = default;
     };
-    std::optional<Ball> ball;
-    std::vector<QPointF> feet;  ///< ends of the support polygon, seen from the side
+    std::vector<Handle> handles;  ///< the selected seam's first
+    std::vector<QPointF> feet;    ///< the support polygon
     friend bool operator==(const ElevationScene&, const ElevationScene&) = default;
 };
 ElevationScene make_scene(const project::Document& document, ViewSide view, const std::string& selected);

@@ -52,13 +52,14 @@ ElevationView::ElevationView(project::Document& document, QWidget* parent)
     : QWidget(parent),
       document_(document),
       side_(new QPushButton(tr("Side"), this)),
-      front_(new QPushButton(tr("Front"), this)) {
+      front_(new QPushButton(tr("Front"), this)),
+      top_(new QPushButton(tr("Top"), this)) {
     setFocusPolicy(Qt::StrongFocus);
     setMouseTracking(true);
     setMinimumSize(260, 220);
     setAccessibleName(tr("Elevation"));
     auto* row = new QHBoxLayout;
-    for (auto* button : {side_, front_}) {
+    for (auto* button : {side_, front_, top_}) {
         button->setProperty("pill", true);
         button->setCheckable(true);
         button->setAutoExclusive(true);
@@ -72,6 +73,7 @@ ElevationView::ElevationView(project::Document& document, QWidget* parent)
     outer->addStretch(1);
     connect(side_, &QPushButton::clicked, this, [this] { set_view(ViewSide::side); });
     connect(front_, &QPushButton::clicked, this, [this] { set_view(ViewSide::front); });
+    connect(top_, &QPushButton::clicked, this, [this] { set_view(ViewSide::top); });
     subscription_ = document_.observe([this](const project::Change& change) {
         if (change.everything) fitted_ = {};
         refresh();
@@ -81,13 +83,14 @@ ElevationView::ElevationView(project::Document& document, QWidget* parent)
 
 void ElevationView::set_view(ViewSide view) {
     view_ = view;
-    (view == ViewSide::side ? side_ : front_)->setChecked(true);
+    (view == ViewSide::side ? side_ : view == ViewSide::front ? front_ : top_)->setChecked(true);
     fitted_ = {};
     refresh();
 }
 
 void ElevationView::select(const QString& interface) {
     selected_ = interface.toStdString();
+    chosen_interface_.clear();
     refresh();
 }
 
@@ -115,13 +118,22 @@ void ElevationView::resizeEvent(QResizeEvent*) {
     fit();
 }
 
+const ElevationScene::Handle* ElevationView::in_hand() const {
+    for (const auto& h : scene_.handles)
+        if (h.interface == chosen_interface_ && h.axis == chosen_axis_) return &h;
+    return scene_.handles.empty() ? nullptr : &scene_.handles.front();
+}
+
+QString ElevationView::words_of(const ElevationScene::Handle& h) const {
+    if (std::abs(h.position) < (h.slides ? 5e-5 : 0.5 * degree)) return tr("in the middle");
+    const QString amount = h.slides ? shown(std::abs(h.position), quantity::Dimension::length)
+                                    : QString::number(std::abs(h.position) / degree, 'f', 0) + "°";
+    return amount + " " + (h.position > 0 ? h.plus : h.minus);
+}
+
 QString ElevationView::pose_words() const {
-    if (!scene_.ball) return {};
-    const double degrees = scene_.ball->angle / degree;
-    const QString amount = QString::number(std::abs(degrees), 'f', 0) + "°";
-    if (std::abs(degrees) < 0.5) return tr("upright");
-    if (view_ == ViewSide::side) return amount + (degrees > 0 ? tr(" forward") : tr(" back"));
-    return amount + (degrees > 0 ? tr(" to the left") : tr(" to the right"));
+    const auto* handle = in_hand();
+    return handle ? words_of(*handle) : QString();
 }
 
 void ElevationView::paint_scale(QPainter& p) const {
@@ -140,6 +152,19 @@ void ElevationView::paint_scale(QPainter& p) const {
 
 void ElevationView::paint_lever(QPainter& p) const {
     if (!scene_.lever) return;
+    if (view_ == ViewSide::top) {  // the weight runs into the picture: where it sits is what there is to see
+        const QPointF cg = pixel(scene_.lever->centre_of_gravity);
+        p.setPen(QPen(theme().slips, 1.6));
+        p.setBrush(theme().field);
+        p.drawEllipse(cg, 6.5, 6.5);
+        p.drawLine(cg - QPointF(6.5, 0), cg + QPointF(6.5, 0));
+        p.drawLine(cg - QPointF(0, 6.5), cg + QPointF(0, 6.5));
+        if (scene_.lever->arm > 5e-4)
+            words(p, cg + QPointF(10, 18),
+                  tr("%1 from the seam").arg(shown(scene_.lever->arm, quantity::Dimension::length)),
+                  body_font(0.95, true), theme().text, Qt::AlignLeft);
+        return;
+    }
     const auto& lever = *scene_.lever;
     const Theme& t = theme();
     const QPointF joint = pixel(lever.joint), cg = pixel(lever.centre_of_gravity);
@@ -176,7 +201,7 @@ void ElevationView::paint_push(QPainter& p) const {
     const Theme& t = theme();
     const QPointF at = pixel(push.at);
     const double length = std::hypot(push.along.x(), push.along.y());
-    const QString force = tr("worst push %1").arg(shown(push.force, quantity::Dimension::force));
+    const QString force = tr("worst %1").arg(push.words);
     if (length < 0.25) {  // towards or away from the viewer
         p.setPen(QPen(t.doubtful, 2));
         p.setBrush(Qt::NoBrush);
@@ -203,24 +228,48 @@ void ElevationView::paint_push(QPainter& p) const {
                              : Qt::AlignHCenter);
 }
 
-void ElevationView::paint_ball(QPainter& p) const {
-    if (!scene_.ball || !scene_.ball->can_drag) return;
-    const auto& ball = *scene_.ball;
+void ElevationView::paint_handle(QPainter& p, const ElevationScene::Handle& h) const {
     const Theme& t = theme();
-    const QPointF centre = pixel(ball.centre), handle = pixel(ball.handle);
-    const double radius = std::hypot(handle.x() - centre.x(), handle.y() - centre.y());
-    const double upright = std::atan2(ball.axis.y(), ball.axis.x()) / degree;
-    const double turn = -(ball.angle / degree) * (view_ == ViewSide::side ? 1 : -1);
-    p.setPen(QPen(t.accent, 1.6));
+    const bool held = in_hand() == &h;
+    QColor ink = held || h.is_selected ? t.accent : t.quiet;
+    const QPointF pivot = pixel(h.pivot), handle = pixel(h.handle);
+    p.setPen(QPen(ink, held ? 1.8 : 1.2));
     p.setBrush(Qt::NoBrush);
-    p.drawArc(QRectF(centre.x() - radius, centre.y() - radius, 2 * radius, 2 * radius), qRound(upright * 16),
-              qRound(turn * 16));
+    if (h.slides) {
+        // A short rail with the way that is left on it.
+        const QPointF along = pixels_.map(h.along) - pixels_.map(QPointF(0, 0));
+        const double length = std::hypot(along.x(), along.y());
+        const QPointF unit = along / std::max(1.0, length);
+        const auto reach = [&](double metres) { return std::clamp(metres * length, -46.0, 46.0); };
+        p.drawLine(pivot, handle);
+        for (const double end : {reach(h.least - h.position), reach(h.most - h.position)})
+            if (std::abs(end) > 12) arrow(p, handle, handle + end * unit, ink, 1.6);
+    } else {
+        const double radius = std::hypot(handle.x() - pivot.x(), handle.y() - pivot.y());
+        const double now = std::atan2(-(handle.y() - pivot.y()), handle.x() - pivot.x()) / degree;
+        const double turned = h.sense * h.position / degree;
+        p.drawArc(QRectF(pivot.x() - radius, pivot.y() - radius, 2 * radius, 2 * radius), qRound((now - turned) * 16),
+                  qRound(turned * 16));
+    }
     p.setBrush(t.field);
-    p.setPen(QPen(t.accent, hasFocus() ? 3.4 : 2.2));
-    p.drawEllipse(handle, 7, 7);
-    const bool beyond = ball.tilt > ball.limit + 1e-9;
-    words(p, handle + QPointF(-12, -12), pose_words() + (beyond ? tr(" · beyond its swing") : QString()),
-          body_font(0.95, true), beyond ? t.slips : t.accent, Qt::AlignRight);
+    p.setPen(QPen(ink, held && hasFocus() ? 3.4 : 2.2));
+    const double size = held ? 7 : 5;
+    if (h.slides)
+        p.drawRoundedRect(QRectF(handle.x() - size, handle.y() - size, 2 * size, 2 * size), 2, 2);
+    else
+        p.drawEllipse(handle, size, size);
+    if (held)
+        words(p, handle + QPointF(-12, -12), words_of(h) + (h.is_beyond ? tr(" · beyond its stop") : QString()),
+              body_font(0.95, true), h.is_beyond ? t.slips : t.accent, Qt::AlignRight);
+}
+
+void ElevationView::paint_feet(QPainter& p) const {
+    if (scene_.feet.size() < 2) return;
+    p.setPen(QPen(theme().accent, 3));
+    p.setBrush(Qt::NoBrush);
+    QPolygonF corners;
+    for (const auto& foot : scene_.feet) corners << pixel(foot);
+    p.drawPolygon(corners);
 }
 
 void ElevationView::paintEvent(QPaintEvent*) {
@@ -243,69 +292,75 @@ void ElevationView::paintEvent(QPaintEvent*) {
             p.drawPolygon(polygon);
         }
     }
-    if (scene_.feet.size() == 2) {
-        p.setPen(QPen(t.accent, 3));
-        p.drawLine(pixel(scene_.feet[0]), pixel(scene_.feet[1]));
-    }
+    paint_feet(p);
     paint_scale(p);
     paint_push(p);
     paint_lever(p);
-    paint_ball(p);
+    for (auto it = scene_.handles.rbegin(); it != scene_.handles.rend(); ++it) paint_handle(p, *it);
     if (hasFocus()) {
         p.setPen(QPen(t.accent, 2));
         p.setBrush(Qt::NoBrush);
         p.drawRect(QRectF(rect()).adjusted(1, 1, -1, -1));
     }
-    if (scene_.ball && scene_.ball->can_drag)
-        words(p, QPointF(width() / 2.0, height() - 14), tr("drag the ring, or use the arrow keys, to pose the ball"),
+    if (const auto* handle = in_hand())
+        words(p, QPointF(width() / 2.0, height() - 14),
+              tr("%1 of %2: drag its ring, or use the arrow keys")
+                  .arg(handle->name, QString::fromStdString(document_.rig().interface(handle->interface)->name)),
               body_font(0.85), t.quiet);
 }
 
-bool ElevationView::over_handle(QPointF position) const {
-    if (!scene_.ball || !scene_.ball->can_drag) return false;
-    const QPointF d = position - pixel(scene_.ball->handle);
-    return std::hypot(d.x(), d.y()) < 16;
-}
-
-double ElevationView::angle_of(QPointF position) const {
-    const QPointF d = position - pixel(scene_.ball->centre);
-    const double clockwise = std::atan2(d.x(), -d.y());
-    return view_ == ViewSide::side ? clockwise : -clockwise;
-}
-
-void ElevationView::pose_at(double angle, project::Gesture gesture) {
-    const auto* interface = document_.rig().interface(scene_.ball->interface);
-    rig::BallPose pose = *interface->pose;
-    (view_ == ViewSide::side ? pose.forward : pose.side) = angle;
-    if (pose.tilt() > scene_.ball->limit) {  // stops where the stem meets the cup
-        double& component = view_ == ViewSide::side ? pose.forward : pose.side;
-        const double sign = component < 0 ? -1 : 1;
-        double low = 0, high = std::abs(component);
-        for (int i = 0; i < 40; ++i) {
-            const double middle = (low + high) / 2;
-            component = sign * middle;
-            (pose.tilt() > scene_.ball->limit ? high : low) = middle;
-        }
-        component = sign * low;
+const ElevationScene::Handle* ElevationView::handle_at(QPointF position) const {
+    for (const auto& h : scene_.handles) {
+        const QPointF d = position - pixel(h.handle);
+        if (std::hypot(d.x(), d.y()) < 16) return &h;
     }
-    if (const auto done = document_.perform(project::SetPose{interface->id, pose}, gesture); !done)
+    return nullptr;
+}
+
+double ElevationView::along_axis(const ElevationScene::Handle& h, QPointF position) const {
+    if (h.slides) {
+        const QPointF along = pixels_.map(h.along) - pixels_.map(QPointF(0, 0));
+        return QPointF::dotProduct(position, along) / QPointF::dotProduct(along, along);
+    }
+    const QPointF d = position - pixel(h.pivot);
+    return h.sense * std::atan2(-d.y(), d.x());
+}
+
+void ElevationView::pose_at(const ElevationScene::Handle& h, double position, project::Gesture gesture) {
+    const auto* f = document_.rig().interface(h.interface);
+    const std::string interface = h.interface, axis = h.axis;  // the scene is made anew by the edit
+    for (const auto& each : rig::motion_of(*f).axes)
+        if (each.key == axis) position = rig::stopped(*f, each, position);
+    if (const auto done = document_.perform(project::SetPose{interface, axis, position}, gesture); !done)
         emit problem(QString::fromStdString(done.problem().sentence()));
 }
 
 void ElevationView::mousePressEvent(QMouseEvent* event) {
-    if (event->button() != Qt::LeftButton || !over_handle(event->position())) return;
-    grabbed_ = angle_of(event->position()) - scene_.ball->angle;
+    const auto* h = handle_at(event->position());
+    if (event->button() != Qt::LeftButton || !h) return;
+    chosen_interface_ = h->interface;
+    chosen_axis_ = h->axis;
+    grabbed_ = {h->interface, h->axis, along_axis(*h, event->position()) - h->position};
     gesture_ = next_gesture();
     setCursor(Qt::ClosedHandCursor);
+    setAccessibleDescription(pose_words());
+    update();
 }
 
 void ElevationView::mouseMoveEvent(QMouseEvent* event) {
-    if (!grabbed_ || !scene_.ball) {
-        setCursor(over_handle(event->position()) ? Qt::OpenHandCursor : Qt::ArrowCursor);
+    if (!grabbed_) {
+        setCursor(handle_at(event->position()) ? Qt::OpenHandCursor : Qt::ArrowCursor);
         return;
     }
-    const double angle = std::remainder(angle_of(event->position()) - *grabbed_, 2 * std::numbers::pi);
-    pose_at(std::round(angle / (0.5 * degree)) * 0.5 * degree, gesture_);
+    for (const auto& h : scene_.handles) {
+        if (h.interface != grabbed_->interface || h.axis != grabbed_->axis) continue;
+        const double to = along_axis(h, event->position()) - grabbed_->offset;
+        if (h.slides)
+            pose_at(h, std::round(to / 0.001) * 0.001, gesture_);
+        else
+            pose_at(h, std::round(std::remainder(to, 2 * std::numbers::pi) / (0.5 * degree)) * 0.5 * degree, gesture_);
+        return;
+    }
 }
 
 void ElevationView::mouseReleaseEvent(QMouseEvent*) {
@@ -316,11 +371,23 @@ void ElevationView::mouseReleaseEvent(QMouseEvent*) {
 }
 
 void ElevationView::keyPressEvent(QKeyEvent* event) {
+    const auto* h = in_hand();
+    if (event->key() == Qt::Key_Up || event->key() == Qt::Key_Down) {
+        if (scene_.handles.size() < 2) return QWidget::keyPressEvent(event);
+        const auto at = static_cast<std::size_t>(h - scene_.handles.data()), count = scene_.handles.size();
+        const auto& next = scene_.handles[(at + (event->key() == Qt::Key_Down ? 1 : count - 1)) % count];
+        chosen_interface_ = next.interface;
+        chosen_axis_ = next.axis;
+        setAccessibleDescription(pose_words());
+        return update();
+    }
     const bool right = event->key() == Qt::Key_Right, left = event->key() == Qt::Key_Left;
-    if ((!right && !left) || !scene_.ball || !scene_.ball->can_drag) return QWidget::keyPressEvent(event);
-    const double step = (event->modifiers() & Qt::ShiftModifier ? 5 : 1) * degree;
-    const double sign = (right ? 1 : -1) * (view_ == ViewSide::side ? 1 : -1);
-    pose_at(scene_.ball->angle + sign * step, project::single);
+    if ((!right && !left) || !h) return QWidget::keyPressEvent(event);
+    const bool large = event->modifiers() & Qt::ShiftModifier;
+    const double step = h->slides ? (large ? 0.01 : 0.001) : (large ? 5 : 1) * degree;
+    // To the right in the picture: along it, or clockwise.
+    const double way = h->slides ? (h->along.x() < 0 ? -1 : 1) : -h->sense;
+    pose_at(*h, h->position + (right ? 1 : -1) * way * step, project::single);
 }
 
 }  // namespace clampet::desktop

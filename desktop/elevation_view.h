@@ -8,7 +8,7 @@ class QPushButton;
 
 namespace clampet::desktop {
 
-/// The rig to scale from the side or the front; the ball is dragged to pose it.
+/// The rig to scale from the side, the front or above; its joints are dragged to pose them.
 class ElevationView : public QWidget {
     Q_OBJECT
  public:
@@ -19,10 +19,13 @@ class ElevationView : public QWidget {
     const ElevationScene& scene() const { return scene_; }
     /// Where a point of the scene is on the widget.
     QPointF pixel(QPointF metres) const { return pixels_.map(metres); }
-    /// The words under the pointer's ball: "52° forward".
+    /// How the axis in hand stands, in words: "52° forward".
     QString pose_words() const;
+    /// The axis that the arrow keys move: the one chosen last, or the selected seam's first, or the first of all.
+    const ElevationScene::Handle* in_hand() const;
     QPushButton* side_button() const { return side_; }
     QPushButton* front_button() const { return front_; }
+    QPushButton* top_button() const { return top_; }
 
  signals:
     void problem(const QString& text);
@@ -38,22 +41,30 @@ class ElevationView : public QWidget {
  private:
     void refresh();
     void fit();
-    bool over_handle(QPointF position) const;
-    double angle_of(QPointF position) const;
-    void pose_at(double angle, project::Gesture gesture);
+    const ElevationScene::Handle* handle_at(QPointF position) const;
+    QString words_of(const ElevationScene::Handle& handle) const;
+    /// Where along its axis the pointer is, but for a constant.
+    double along_axis(const ElevationScene::Handle& handle, QPointF position) const;
+    void pose_at(const ElevationScene::Handle& handle, double position, project::Gesture gesture);
     void paint_scale(QPainter& p) const;
     void paint_lever(QPainter& p) const;
     void paint_push(QPainter& p) const;
-    void paint_ball(QPainter& p) const;
+    void paint_handle(QPainter& p, const ElevationScene::Handle& handle) const;
+    void paint_feet(QPainter& p) const;
 
     project::Document& document_;
-    QPushButton *side_, *front_;
+    QPushButton *side_, *front_, *top_;
     ViewSide view_ = ViewSide::side;
     std::string selected_;
     ElevationScene scene_;
     QTransform pixels_;
-    QRectF fitted_;                  ///< the extent that the present scale was made for
-    std::optional<double> grabbed_;  ///< pointer angle less joint angle at the press
+    QRectF fitted_;  ///< the extent that the present scale was made for
+    struct Grabbed {
+        std::string interface, axis;
+        double offset = 0;  ///< where the pointer is along the axis, less the axis's position, at the press
+    };
+    std::optional<Grabbed> grabbed_;
+    std::string chosen_interface_, chosen_axis_;  ///< the axis in hand
     project::Gesture gesture_ = project::single;
     project::Document::Subscription subscription_;
 };

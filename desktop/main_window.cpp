@@ -12,6 +12,7 @@
 #include <QStackedWidget>
 #include <QVBoxLayout>
 
+#include "desktop/axis_bar.h"
 #include "desktop/bench_page.h"
 #include "desktop/benches_page.h"
 #include "desktop/brief_page.h"
@@ -25,6 +26,8 @@
 #include "desktop/start_page.h"
 #include "desktop/theme.h"
 #include "desktop/thread_desk.h"
+#include "desktop/words.h"
+#include "loads/cards.h"
 #include "project/starting_points.h"
 #include "quantity/format.h"
 #include "study/sentences.h"
@@ -108,6 +111,7 @@ void MainWindow::build_shell() {
     rig_page_ = nullptr;  // those of an earlier shell go with it
     stack_ = nullptr;
     elevation_ = nullptr;
+    axis_bar_ = nullptr;
     sheet_ = nullptr;
     bench_page_ = nullptr;
     thread_desk_ = nullptr;
@@ -130,7 +134,14 @@ void MainWindow::build_shell() {
 void MainWindow::build_rig_page() {
     rig_page_ = new QSplitter(Qt::Horizontal, pages_);
     stack_ = new StackView(document_, rig_page_);
-    elevation_ = new ElevationView(document_, rig_page_);
+    auto* middle = new QWidget(rig_page_);
+    elevation_ = new ElevationView(document_, middle);
+    axis_bar_ = new AxisBar(document_, middle);
+    auto* column = new QVBoxLayout(middle);
+    column->setContentsMargins(0, 0, 0, 0);
+    column->setSpacing(0);
+    column->addWidget(elevation_, 1);
+    column->addWidget(axis_bar_);
     sheet_ = new SeamSheet(document_, rig_page_);
     rig_page_->setHandleWidth(1);
     rig_page_->setChildrenCollapsible(false);
@@ -143,11 +154,13 @@ void MainWindow::build_rig_page() {
     pages_->addWidget(rig_page_);
     connect(stack_, &StackView::selected_changed, this, [this](const QString& id) {
         elevation_->select(id);
+        axis_bar_->select(id);
         sheet_->select(id);
     });
     connect(sheet_, &SeamSheet::bench_wanted, this, &MainWindow::open_bench_of);
     connect(stack_, &StackView::problem, notice_, &NoticeBar::show_problem);
     connect(elevation_, &ElevationView::problem, notice_, &NoticeBar::show_problem);
+    if (!stack_->selected().isEmpty()) axis_bar_->select(stack_->selected());
     if (!stack_->selected().isEmpty()) select_seam(stack_->selected());
     listen();  // anew: the window is to be called after the views that it asks
 }
@@ -250,6 +263,20 @@ void MainWindow::set_appearance(bool dark, double scale) {
     if (bench) build_bench_page();
 }
 
+namespace {
+
+/// "carried, outdoors", or how many loads it must stand.
+QString use_words(const rig::Rig& rig) {
+    QStringList names;
+    for (const auto& card : loads::cards())
+        if (std::find(rig.use.begin(), rig.use.end(), card.key) != rig.use.end()) names << text_of(card.name).toLower();
+    if (!names.isEmpty()) return names.join(", ");
+    return rig.cases.size() == 1 ? text_of(loads::name_of(rig, rig.cases.front())).section(':', 0, 0).toLower()
+                                 : QObject::tr("%1 loads").arg(rig.cases.size());
+}
+
+}  // namespace
+
 void MainWindow::refresh() {
     if (!rig_page_ && !document_.is_empty()) build_rig_page();
     const auto& rig = document_.rig();
@@ -265,9 +292,8 @@ void MainWindow::refresh() {
     brief_tab_->set_state(
         document_.is_empty()
             ? tr("nothing yet")
-            : tr("%1 · push %2")
-                  .arg(QString::fromStdString(quantity::format(payload, quantity::Dimension::mass)),
-                       QString::fromStdString(quantity::format(rig.push.force, quantity::Dimension::force))),
+            : tr("%1 · %2").arg(QString::fromStdString(quantity::format(payload, quantity::Dimension::mass)),
+                                use_words(rig)),
         false);
     rig_tab_->set_state(QString::fromStdString(study::tally(document_.check())),
                         !document_.is_empty() && document_.check().verdict != study::Verdict::holds);

@@ -17,6 +17,7 @@ class QSplitter;
 
 namespace clampet::desktop {
 
+class AxisBar;
 class BenchesPage;
 class BenchPage;
 class BriefPage;
@@ -54,6 +55,7 @@ class MainWindow : public QMainWindow {
 
     StackView* stack() const { return stack_; }
     ElevationView* elevation() const { return elevation_; }
+    AxisBar* axis_bar() const { return axis_bar_; }
     SeamSheet* sheet() const { return sheet_; }
     BenchesPage* benches() const { return benches_; }
     ThreadDesk* thread_desk() const { return thread_desk_; }
@@ -128,6 +130,7 @@ class MainWindow : public QMainWindow {
     QSplitter* rig_page_ = nullptr;
     StackView* stack_ = nullptr;
     ElevationView* elevation_ = nullptr;
+    AxisBar* axis_bar_ = nullptr;
     SeamSheet* sheet_ = nullptr;
     QMenu* recent_menu_ = nullptr;
     bool closing_ = false;

@@ -1,5 +1,6 @@
 #include "desktop/stack_view.h"
 
+#include <algorithm>
 #include <QKeyEvent>
 #include <QLabel>
 #include <QMenu>
@@ -11,6 +12,7 @@
 #include "desktop/part_block.h"
 #include "desktop/seam_button.h"
 #include "desktop/theme.h"
+#include "desktop/words.h"
 #include "study/sentences.h"
 
 namespace clampet::desktop {
@@ -73,11 +75,18 @@ QString StackView::headline() const {
 }
 
 bool StackView::same_structure() const {
-    return seams_.size() == document_.check().interfaces.size() && blocks_.size() == document_.rig().parts.size();
+    const auto& results = document_.check().interfaces;
+    const auto& parts = document_.rig().parts;
+    const bool same_seams = seams_.size() == results.size() &&
+                            std::all_of(results.begin(), results.end(),
+                                        [&](const auto& r) { return seams_.contains(QString::fromStdString(r.id)); });
+    return same_seams && blocks_.size() == parts.size() &&
+           std::all_of(blocks_.begin(), blocks_.end(), [&](const auto& b) { return document_.rig().part(b.first); });
 }
 
 std::string StackView::top_part() const {
-    const auto& order = document_.check().placement.from_payload_down;
+    const auto placed = document_.check().placed;
+    const auto order = placed ? placed->from_payload_down() : std::vector<std::string>{};
     if (!order.empty()) return document_.rig().interface(order.front())->payload.part;
     return document_.rig().parts.empty() ? std::string() : document_.rig().parts.front().id;
 }
@@ -97,17 +106,35 @@ void StackView::rebuild() {
         blocks_.emplace_back(id, block);
     };
     QWidget* before = nullptr;
-    for (const auto& result : document_.check().interfaces) {
-        const auto* interface = document_.rig().interface(result.id);
-        add_block(interface->payload.part);
+    const auto add_seam = [&](const study::InterfaceResult& result) {
         auto* button = new SeamButton(QString::fromStdString(result.id), this);
         connect(button, &QAbstractButton::clicked, this, [this, id = button->interface()] { select(id); });
         column_->addWidget(button);
         seams_[button->interface()] = button;
         if (before) setTabOrder(before, button);
         before = button;
+    };
+    const auto& results = document_.check().interfaces;
+    for (const auto& result : results) {
+        const auto* interface = document_.rig().interface(result.id);
+        if (interface->closes_loop) continue;
+        add_block(interface->payload.part);
+        add_seam(result);
     }
     for (const auto& part : document_.rig().parts) add_block(part.id);
+    // What closes a loop ties two parts of the column together: it stands below, with both named.
+    for (const auto& result : results) {
+        const auto* interface = document_.rig().interface(result.id);
+        if (!interface->closes_loop) continue;
+        auto* tie = new QLabel(tr("%1 is also held by %2:")
+                                   .arg(text_of(document_.rig().part(interface->payload.part)->name),
+                                        text_of(document_.rig().part(interface->support.part)->name)),
+                               this);
+        tie->setWordWrap(true);
+        set_text_colour(tie, theme().quiet);
+        column_->addWidget(tie);
+        add_seam(result);
+    }
     column_->addStretch(1);
     const bool known = seams_.contains(selected_);
     if (!known) {

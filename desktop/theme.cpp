@@ -87,6 +87,8 @@ QString style_sheet(const Theme& t) {
         QPushButton[pill="true"] { border-radius: 11px; padding: 3px 12px; }
         QPushButton[pill="true"]:checked { background: %1; color: %8; border-color: %1; }
         QPushButton[pill="true"]:checked:focus { border: 2px solid %4; padding: 2px 11px; }
+        QPushButton[card="true"] { text-align: left; padding: 9px 12px; border-radius: 7px; }
+        QPushButton[card="true"]:checked { background: %7; border: 2px solid %4; padding: 8px 11px; }
         QScrollArea { background: transparent; border: none; }
         QMenu { background: %8; border: 1px solid %3; padding: 4px; }
         QMenu::item { padding: 5px 24px 5px 14px; border-radius: 3px; }

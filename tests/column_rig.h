@@ -26,6 +26,5 @@ inline clampet::rig::Rig column(std::size_t seams, const char* even_family = "fl
         f.elements = {{"hold", i % 2 ? "flat_face" : even_family, {}}};
         r.interfaces.push_back(f);
     }
-    r.push.part = r.parts.back().id;
     return r;
 }

@@ -53,17 +53,8 @@ std::string_view name_of(Effort effort) {
 }
 
 bool can_be_changed(const Parameter& p) noexcept {
-    // What only says how a thing is known, lies, bears or is used, or what the site and the payload give.
-    static constexpr std::string_view described[] = {
-        "squeezed_by", "given_by",       "weight_from",      "measured",      "bears",        "collar_fit",
-        "band_slides", "friction_alike", "limits",           "wear",          "duration",     "place",
-        "bed",         "screws",         "socket_end",       "unpowered",     "kept",         "slots",
-        "creep",       "density",        "damping",          "modulus_ratio", "efficiency",   "gyration",
-        "lean",        "mass",           "wall_over_thread", "side_gravity",  "wood_gravity", "board_thickness",
-        "socket_depth"};
+    if (p.kind == Kind::text || p.described) return false;
     const std::string_view key = p.key;
-    if (p.kind == Kind::text || std::find(std::begin(described), std::end(described), key) != std::end(described))
-        return false;
     for (const std::string_view end : {"_limit", "_strength", "_share", "_acceleration"})
         if (key.ends_with(end)) return false;
     for (const std::string_view start : {"required", "payload", "hand_radius", "hand_strength", "reading"})

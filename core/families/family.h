@@ -10,6 +10,7 @@
 #include <vector>
 
 #include "drawing/drawing.h"
+#include "families/motion.h"
 #include "families/phrase.h"
 #include "mechanics/working.h"
 #include "mechanics/wrench.h"
@@ -63,6 +64,8 @@ struct Parameter {
     std::string also_shown_by;                ///< a second such condition…
     std::vector<std::string> also_shown_for;  ///< …both must hold
     bool whole_number = false;                ///< a count: faces, bolts, fingers
+    bool described =
+        false;  ///< says how a thing is known, lies or is used, or what site and payload give: not a change
     bool is_relevant(const Values& values) const;
 };
 
@@ -111,6 +114,13 @@ class Joint {
     virtual std::vector<NamedValue> results(const Load& load) const = 0;
     virtual Working working(const Load& load) const = 0;
     virtual std::vector<Advisory> advisories() const { return {}; }
+    /// How the payload side moves and turns for unit loads there [m/N, rad/(N m)], in the interface's frame, where it
+    /// yields so much that load paths beside it matter. Nothing: firm beside what yields.
+    virtual std::optional<Eigen::Matrix<double, 6, 6>> compliance() const { return std::nullopt; }
+    /// Corners on which it stands, in the interface's frame; empty where it does not stand by its weight.
+    virtual std::vector<Eigen::Vector2d> stands_on() const { return {}; }
+    /// It bears what presses along z and no pull, no turn: an end that rests on something.
+    virtual bool only_presses() const noexcept { return false; }
     /// A to-scale section, in metres.
     virtual drawing::Drawing section(const Load& load) const = 0;
 };
@@ -134,6 +144,10 @@ class Family {
     virtual bool joins_parts() const { return true; }
     /// What it takes from stock, beside the torque of a hand.
     virtual std::span<const StockUse> own_stock() const { return {}; }
+    /// How its payload side can be set, and what lies between the ports. Complete, bounded values.
+    virtual Motion motion(const Values&) const { return {}; }
+    /// Whether it can stand with its axes at these positions; its own stops, within those of each axis.
+    virtual bool reaches(const Values&, std::span<const double>) const { return true; }
     /// Builds the interface from complete, bounded values. Errors: a Problem naming the parameter that cannot be built.
     virtual Result<std::shared_ptr<const Joint>> join(const Values& values) const = 0;
 };
@@ -143,7 +157,9 @@ std::span<const Family* const> registry();
 const Family* family_named(std::string_view key);
 const Parameter* find_parameter(const Family& family, std::string_view key);
 
-/// Fills in defaults and checks keys, kinds, choices and bounds. NaN and infinity are out of every range.
+/// Fills in defaults and checks keys, kinds, choices and bounds of what is called `name`. NaN and infinity are out of
+/// every range.
+Result<Values> complete(std::span<const Parameter> parameters, std::string_view name, const Values& given);
 Result<Values> complete(const Family& family, const Values& given);
 /// Checks one value against its parameter.
 Status check_value(const Parameter& parameter, const Value& value);

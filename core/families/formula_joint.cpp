@@ -48,6 +48,8 @@ class FormulaJoint : public Joint {
     }
     Working working(const Load& load) const override;
     std::vector<Advisory> advisories() const override { return parts_.advisories; }
+    std::optional<Eigen::Matrix<double, 6, 6>> compliance() const override { return parts_.compliance; }
+    bool only_presses() const noexcept override { return parts_.only_presses; }
     drawing::Drawing section(const Load& load) const override { return parts_.section(load); }
 
  private:

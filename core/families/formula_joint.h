@@ -46,6 +46,8 @@ struct FormulaParts {
     std::function<Working(const Load&)> loaded_working;                  ///< added after them; may be empty
     std::function<drawing::Drawing(const Load&)> section;
     std::vector<Advisory> advisories;
+    std::optional<Eigen::Matrix<double, 6, 6>> compliance;  ///< as Joint::compliance
+    bool only_presses = false;                              ///< as Joint::only_presses
 };
 std::shared_ptr<const Joint> formula_joint(FormulaParts parts);
 
@@ -53,22 +55,25 @@ std::shared_ptr<const Joint> formula_joint(FormulaParts parts);
 class FormulaFamily : public Family {
  public:
     using Build = Result<FormulaParts> (*)(const Values&);
+    using MotionOf = Motion (*)(const Values&);
     FormulaFamily(std::string_view key, std::string_view name, std::string_view purpose,
                   std::vector<Parameter> parameters, Build build, bool joins_parts = true,
-                  std::vector<StockUse> stock = {})
+                  std::vector<StockUse> stock = {}, MotionOf motion_of = nullptr)
         : key_(key),
           name_(name),
           purpose_(purpose),
           parameters_(std::move(parameters)),
           build_(build),
           joins_parts_(joins_parts),
-          stock_(std::move(stock)) {}
+          stock_(std::move(stock)),
+          motion_(motion_of) {}
     std::string_view key() const override { return key_; }
     std::string_view name() const override { return name_; }
     std::string_view purpose() const override { return purpose_; }
     std::span<const Parameter> parameters() const override { return parameters_; }
     bool joins_parts() const override { return joins_parts_; }
     std::span<const StockUse> own_stock() const override { return stock_; }
+    Motion motion(const Values& values) const override { return motion_ ? motion_(values) : Motion{}; }
     Result<std::shared_ptr<const Joint>> join(const Values& values) const override {
         auto parts = build_(values);
         if (!parts) return parts.problem();
@@ -81,6 +86,7 @@ class FormulaFamily : public Family {
     Build build_;
     bool joins_parts_;
     std::vector<StockUse> stock_;
+    MotionOf motion_;
 };
 
 }  // namespace clampet::families

@@ -82,6 +82,11 @@ Parameter also_shown_for(Parameter parameter, std::string key, std::vector<std::
     return parameter;
 }
 
+Parameter described(Parameter parameter) {
+    parameter.described = true;
+    return parameter;
+}
+
 std::vector<Parameter> joined(std::initializer_list<std::vector<Parameter>> groups) {
     std::vector<Parameter> all;
     for (const auto& group : groups) all.insert(all.end(), group.begin(), group.end());

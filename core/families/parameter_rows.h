@@ -30,6 +30,9 @@ Parameter shown_for(Parameter parameter, std::string key, std::vector<std::strin
 /// A second condition, beside shown_for's.
 Parameter also_shown_for(Parameter parameter, std::string key, std::vector<std::string> choices);
 
+/// An input that says how a thing is known, lies, bears or is used, or what site and payload give.
+Parameter described(Parameter parameter);
+
 std::vector<Parameter> joined(std::initializer_list<std::vector<Parameter>> groups);
 
 }  // namespace clampet::families

@@ -15,6 +15,7 @@
 #include "families/insert/insert.h"
 #include "families/jam_collar/jam_collar.h"
 #include "families/pan_drive/pan_drive.h"
+#include "families/rest/rest.h"
 #include "families/screw_drive/screw_drive.h"
 #include "families/shoe/shoe.h"
 #include "families/stance/stance.h"
@@ -28,10 +29,10 @@ namespace clampet::families {
 
 std::span<const Family* const> registry() {
     static const std::array all{
-        &thread(),     &screw_drive(),    &flat_face(), &tube_grip(),  &edge_clamp(), &ball(),
-        &ball_chain(), &friction_pivot(), &cam(),       &jam_collar(), &wedge(),      &dovetail(),
-        &shoe(),       &fastener_group(), &insert(),    &bond(),       &strap(),      &arm(),
-        &stance(),     &counterweight(),  &pan_drive(), &tether(),
+        &thread(),     &screw_drive(),    &flat_face(),     &tube_grip(),  &edge_clamp(), &ball(),
+        &ball_chain(), &friction_pivot(), &cam(),           &jam_collar(), &wedge(),      &dovetail(),
+        &shoe(),       &fastener_group(), &insert(),        &bond(),       &strap(),      &arm(),
+        &rest(),       &stance(),         &counterweight(), &pan_drive(),  &tether(),
     };
     return all;
 }

@@ -23,8 +23,8 @@ std::vector<Parameter> squeeze_parameters(const SqueezeDefaults& d) {
                                               {0, 2}, "Where the head, knob or tip rubs.", "from memory");
     bearing_friction.spread = {0.8, 1.3, false, {}};
     return {
-        choice_row("squeezed_by", "Squeezed by", {{"force", "a known force"}, {"screw", "a screw or knob"}}, "force",
-                   "A spring or a measured force, or a screw that is turned by hand."),
+        described(choice_row("squeezed_by", "Squeezed by", {{"force", "a known force"}, {"screw", "a screw or knob"}},
+                             "force", "A spring or a measured force, or a screw that is turned by hand.")),
         shown_for(force, "squeezed_by", {"force"}),
         by_screw(text_row("screw", "Screw", d.screw, "Its thread, for example M5 or 1/4-20.", "catalogue")),
         by_screw(torque),
@@ -34,10 +34,11 @@ std::vector<Parameter> squeeze_parameters(const SqueezeDefaults& d) {
                          "Outer diameter of what rubs when it is turned; 0 for a ball tip.")),
         by_screw(gap_row("bearing_inner", "Rubbing face, hole", d.bearing_inner, 0.3,
                          "Diameter of the hole in what rubs; 0 for a solid pad.")),
-        quantity_row("kept", "Kept after a day", Dimension::number, 1.0, {0, 1, false},
-                     "Share of the force that is left after a day: steel stack 0.95, hardwood 0.75, plywood 0.7, "
-                     "rubber 0.7, printed PLA 0.6.",
-                     "from memory"),
+        described(
+            quantity_row("kept", "Kept after a day", Dimension::number, 1.0, {0, 1, false},
+                         "Share of the force that is left after a day: steel stack 0.95, hardwood 0.75, plywood 0.7, "
+                         "rubber 0.7, printed PLA 0.6.",
+                         "from memory")),
     };
 }
 

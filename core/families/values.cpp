@@ -1,5 +1,6 @@
 #include <fmt/format.h>
 
+#include <algorithm>
 #include <cmath>
 
 #include "families/family.h"
@@ -62,16 +63,21 @@ Status check_value(const Parameter& p, const Value& value) {
 }
 
 Result<Values> complete(const Family& family, const Values& given) {
+    return complete(family.parameters(), family.name(), given);
+}
+
+Result<Values> complete(std::span<const Parameter> parameters, std::string_view name, const Values& given) {
     Values values;
-    for (const auto& p : family.parameters())
+    for (const auto& p : parameters)
         values[p.key] = p.kind == Kind::quantity ? Value{p.standard} : Value{p.standard_text};
     for (const auto& [key, value] : given) {
-        const Parameter* p = find_parameter(family, key);
-        if (!p) {
+        const auto p = std::find_if(parameters.begin(), parameters.end(),
+                                    [&key = key](const auto& row) { return row.key == key; });
+        if (p == parameters.end()) {
             std::string known;
-            for (const auto& row : family.parameters()) known += (known.empty() ? "" : ", ") + row.key;
-            return Problem{key, fmt::format("{} has no parameter “{}”.", family.name(), key),
-                           fmt::format("It has: {}.", known)};
+            for (const auto& row : parameters) known += (known.empty() ? "" : ", ") + row.key;
+            return Problem{key, fmt::format("{} has no parameter “{}”.", name, key),
+                           known.empty() ? "It has none." : fmt::format("It has: {}.", known)};
         }
         if (const auto ok = check_value(*p, value); !ok) return ok.problem();
         values[key] = value;

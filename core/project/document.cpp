@@ -2,6 +2,7 @@
 
 #include <algorithm>
 
+#include "loads/load_case.h"
 #include "project/file.h"
 #include "project/rig_json.h"
 
@@ -42,11 +43,11 @@ void Document::set_rig(rig::Rig rig, const std::string& only_interface) {
         check_ = {};
     } else if (!only_interface.empty()) {
         // No load changed: only this interface is computed again.
-        for (auto& result : check_.interfaces) {
-            if (result.id != only_interface) continue;
-            if (auto fresh = study::check_interface(rig_, check_.placement, *rig_.interface(only_interface)))
-                result = std::move(*fresh);
-        }
+        if (const auto prepared = study::prepare(rig_))
+            for (auto& result : check_.interfaces)
+                if (result.id == only_interface)
+                    if (auto fresh = study::check_interface(*prepared, *rig_.interface(only_interface)))
+                        result = std::move(*fresh);
         study::conclude(check_);
     } else if (auto checked = study::check_valid(rig_)) {
         checking_ = false;
@@ -64,8 +65,8 @@ void Document::check_later() {
     checking_ = true;
     check_ = {};
     check_.required = rig_.required;
-    check_.placement = rig::place(rig_);
-    for (const auto& id : check_.placement.from_payload_down) {
+    check_.placed = std::make_shared<const rig::Placed>(rig_);
+    for (const auto& id : check_.placed->from_payload_down()) {
         study::InterfaceResult pending;
         pending.id = id;
         pending.name = rig_.interface(id)->name;
@@ -87,8 +88,7 @@ Status Document::perform(const Edit& edit, Gesture gesture) {
     auto next = edited(rig_, edit);
     if (!next) return next.problem();
     if (!history_.record(rig_, *next, label_of(edit), gesture)) return Done{};
-    std::string only;
-    is_local(edit, only);
+    const std::string only = only_interface_changed(rig_, *next, edit).value_or("");
     const study::RigCheck before = check_;
     set_rig(std::move(*next), only);
     notify(change_between(before, check_, only));
@@ -111,7 +111,7 @@ void Document::redo() {
 
 Status Document::adopt(rig::Rig rig, std::optional<std::filesystem::path> path, bool modified) {
     if (!rig.parts.empty())
-        if (const auto ok = rig::validate(rig); !ok) return ok.problem();
+        if (const auto ok = loads::validate(rig); !ok) return ok.problem();
     history_.forget();
     path_ = std::move(path);
     file_mark_.reset();

@@ -6,6 +6,10 @@
 #include <cmath>
 #include <set>
 
+#include "loads/cards.h"
+#include "loads/load_case.h"
+#include "rig/mechanism.h"
+
 namespace clampet::project {
 namespace {
 
@@ -54,13 +58,13 @@ struct Apply {
         rig::Part* part = rig.part(e.part);
         if (!part) return missing("part", e.part);
         part->mass = e.mass;
-        return checked();
+        return structure_checked();
     }
     Result<rig::Rig> operator()(const SetCentreOfGravity& e) {
         rig::Part* part = rig.part(e.part);
         if (!part) return missing("part", e.part);
         part->centre_of_gravity = e.at;
-        return checked();
+        return structure_checked();
     }
     Result<rig::Rig> operator()(const SetPartName& e) {
         rig::Part* part = rig.part(e.part);
@@ -72,19 +76,58 @@ struct Apply {
     Result<rig::Rig> operator()(const SetPose& e) {
         rig::Interface* f = rig.interface(e.interface);
         if (!f) return missing("interface", e.interface);
-        if (!f->pose) return Problem{"pose", fmt::format("{} does not swing.", f->name), "Only a ball can be posed."};
-        if (!std::isfinite(e.pose.forward) || !std::isfinite(e.pose.side) || !std::isfinite(e.pose.pan))
-            return Problem{"pose", "The pose is not an angle.", "For example 45 deg."};
-        f->pose = e.pose;
-        return std::move(rig);
+        if (e.position == 0)
+            f->pose.erase(e.axis);
+        else
+            f->pose[e.axis] = e.position;
+        return structure_checked();
+    }
+    Result<rig::Rig> operator()(const SetStops& e) {
+        rig::Interface* f = rig.interface(e.interface);
+        if (!f) return missing("interface", e.interface);
+        if (e.stops)
+            f->stops[e.axis] = *e.stops;
+        else
+            f->stops.erase(e.axis);
+        return structure_checked();
     }
     Result<rig::Rig> operator()(const SetRequired& e) {
         rig.required = e.required;
-        return checked();
+        return structure_checked();
     }
-    Result<rig::Rig> operator()(const SetPush& e) {
-        rig.push.force = e.force;
-        return checked();
+    Result<rig::Rig> operator()(const SetUse& e) {
+        auto used = loads::used(std::move(rig), e.cards);
+        if (!used) return used.problem();
+        rig = std::move(*used);
+        return structure_checked();
+    }
+    Result<rig::Rig> operator()(const AddCase& e) {
+        std::string id = e.kind;
+        for (int i = 2; case_of(id) || id == loads::rest; ++i) id = fmt::format("{}-{}", e.kind, i);
+        rig.cases.push_back({id, e.kind, {}});
+        return structure_checked();
+    }
+    Result<rig::Rig> operator()(const RemoveCase& e) {
+        if (!case_of(e.id)) return missing("load case", e.id);
+        std::erase_if(rig.cases, [&](const auto& use) { return use.id == e.id; });
+        return structure_checked();
+    }
+    Result<rig::Rig> operator()(const SetCaseInput& e) {
+        rig::CaseUse* use = case_of(e.id);
+        if (!use) return missing("load case", e.id);
+        use->inputs[e.key] = e.value;
+        auto done = structure_checked();
+        if (done) return done;
+        // A problem of the edited input is shown at its field.
+        const auto& p = done.problem();
+        return Problem{p.where.ends_with("/inputs/" + e.key) ? e.key : p.where, p.what, p.remedy};
+    }
+    Result<rig::Rig> operator()(const SetBody& e) {
+        rig::Part* part = rig.part(e.part);
+        if (!part) return missing("part", e.part);
+        part->inertia = e.inertia;
+        part->wind_area = e.wind_area;
+        return structure_checked();
     }
     Result<rig::Rig> operator()(const SetRigName& e) {
         if (const auto ok = check_name(e.name); !ok) return ok.problem();
@@ -119,8 +162,6 @@ struct Apply {
         f.support = {below->id, port.id};
         f.payload = {part.id, "below"};
         f.elements = {{"hold", e.family, e.inputs}};
-        if (e.family == "ball") f.pose = rig::BallPose{};
-        if (rig.push.part.empty() || rig.push.part == e.on_part) rig.push.part = part.id;
         rig.parts.push_back(std::move(part));
         rig.interfaces.push_back(std::move(f));
         return checked();
@@ -132,6 +173,7 @@ struct Apply {
         for (bool grew = true; grew;) {
             grew = false;
             for (const auto& f : rig.interfaces) {
+                if (f.closes_loop) continue;
                 if (f.payload.part == e.part) carrier = f.support.part;
                 if (gone.contains(f.support.part)) grew = gone.insert(f.payload.part).second || grew;
             }
@@ -139,8 +181,13 @@ struct Apply {
         if (carrier.empty())
             return Problem{"", "The support carries everything and cannot be taken away.", "Start a new rig instead."};
         std::erase_if(rig.parts, [&](const auto& p) { return gone.contains(p.id); });
-        std::erase_if(rig.interfaces, [&](const auto& f) { return gone.contains(f.payload.part); });
-        if (gone.contains(rig.push.part)) rig.push.part = carrier;
+        std::erase_if(rig.interfaces,
+                      [&](const auto& f) { return gone.contains(f.payload.part) || gone.contains(f.support.part); });
+        // What acted on a part that is gone acts on what carried it.
+        for (auto& use : rig.cases)
+            if (const auto at = use.inputs.find("part"); at != use.inputs.end())
+                if (const auto* id = std::get_if<std::string>(&at->second); id && gone.contains(*id))
+                    use.inputs["part"] = carrier;
         return checked();
     }
 
@@ -162,8 +209,17 @@ struct Apply {
             }
         return std::move(rig);
     }
+    rig::CaseUse* case_of(const std::string& id) {
+        const auto at = std::find_if(rig.cases.begin(), rig.cases.end(), [&](const auto& use) { return use.id == id; });
+        return at == rig.cases.end() ? nullptr : &*at;
+    }
     Result<rig::Rig> checked() {
-        if (const auto ok = rig::validate(rig); !ok) return ok.problem();
+        if (const auto ok = loads::validate(rig); !ok) return ok.problem();
+        return std::move(rig);
+    }
+    /// For edits that touch no interface's inputs: its joints need not be built to know that they can be.
+    Result<rig::Rig> structure_checked() {
+        if (const auto ok = loads::validate_structure(rig); !ok) return ok.problem();
         return std::move(rig);
     }
 };
@@ -187,7 +243,12 @@ std::string label_of(const Edit& edit) {
         std::string operator()(const SetPartName&) const { return "new name"; }
         std::string operator()(const SetPose&) const { return "pose"; }
         std::string operator()(const SetRequired&) const { return "change of the required factor"; }
-        std::string operator()(const SetPush&) const { return "change of the push"; }
+        std::string operator()(const SetStops&) const { return "change of stops"; }
+        std::string operator()(const SetUse&) const { return "change of use"; }
+        std::string operator()(const AddCase&) const { return "added load case"; }
+        std::string operator()(const RemoveCase&) const { return "removed load case"; }
+        std::string operator()(const SetCaseInput&) const { return "change of a load case"; }
+        std::string operator()(const SetBody&) const { return "change of inertia or wind area"; }
         std::string operator()(const SetRigName&) const { return "new name"; }
         std::string operator()(const AddPart&) const { return "added part"; }
         std::string operator()(const RemovePart&) const { return "removed part"; }
@@ -195,12 +256,17 @@ std::string label_of(const Edit& edit) {
     return std::visit(Label{}, edit);
 }
 
-bool is_local(const Edit& edit, std::string& interface) {
+std::optional<std::string> only_interface_changed(const rig::Rig& before, const rig::Rig& after, const Edit& edit) {
     const auto* input = std::get_if<SetInput>(&edit);
     const auto* inputs = std::get_if<SetInputs>(&edit);
-    if (input) interface = input->interface;
-    if (inputs) interface = inputs->interface;
-    return input || inputs;
+    if (!input && !inputs) return std::nullopt;
+    const std::string& id = input ? input->interface : inputs->interface;
+    for (const auto& f : after.interfaces)
+        if (f.closes_loop) return std::nullopt;
+    for (const auto& use : after.cases)
+        if (use.kind == "turning") return std::nullopt;
+    if (!(rig::motion_of(*before.interface(id)) == rig::motion_of(*after.interface(id)))) return std::nullopt;
+    return id;
 }
 
 }  // namespace clampet::project

@@ -1,5 +1,6 @@
 #pragma once
 #include <map>
+#include <optional>
 #include <string>
 #include <variant>
 
@@ -29,15 +30,39 @@ struct SetCentreOfGravity {
 struct SetPartName {
     std::string part, name;
 };
+/// Moves one axis; beyond a stop it is taken as typed, and the check says so.
 struct SetPose {
-    std::string interface;
-    rig::BallPose pose;
+    std::string interface, axis;
+    double position = 0;
+};
+/// How far an axis may go in this rig; nothing for as far as its family allows.
+struct SetStops {
+    std::string interface, axis;
+    std::optional<rig::Stops> stops;
 };
 struct SetRequired {
     double required = 2;
 };
-struct SetPush {
-    double force = 15;
+/// How the rig is used, by cards: sets load cases and the required factor.
+struct SetUse {
+    std::vector<std::string> cards;
+};
+/// Puts a load case in force.
+struct AddCase {
+    std::string kind;
+};
+struct RemoveCase {
+    std::string id;
+};
+struct SetCaseInput {
+    std::string id, key;
+    families::Value value;
+};
+/// Its own inertia and wind area; nothing for what its shapes give.
+struct SetBody {
+    std::string part;
+    std::optional<rig::Vector> inertia;
+    std::optional<double> wind_area;
 };
 struct SetRigName {
     std::string name;
@@ -53,14 +78,15 @@ struct AddPart {
 struct RemovePart {
     std::string part;
 };
-using Edit = std::variant<SetInput, SetInputs, SetMass, SetCentreOfGravity, SetPartName, SetPose, SetRequired, SetPush,
-                          SetRigName, AddPart, RemovePart>;
+using Edit = std::variant<SetInput, SetInputs, SetMass, SetCentreOfGravity, SetPartName, SetPose, SetStops, SetRequired,
+                          SetUse, AddCase, RemoveCase, SetCaseInput, SetBody, SetRigName, AddPart, RemovePart>;
 
 /// The rig with an edit done, validated; or a Problem and the old rig stands.
 Result<rig::Rig> edited(const rig::Rig& rig, const Edit& edit);
 /// "Undo: change of hand torque" needs a name for each edit.
 std::string label_of(const Edit& edit);
-/// True when only this interface's own numbers change, so that no other wrench does.
-bool is_local(const Edit& edit, std::string& interface);
+/// The interface whose own numbers are all that an edit changed, so that no other's load did. Nothing where more may
+/// have: the length of an arm, what shares a closed loop, the drag of a joint that is turned.
+std::optional<std::string> only_interface_changed(const rig::Rig& before, const rig::Rig& after, const Edit& edit);
 
 }  // namespace clampet::project

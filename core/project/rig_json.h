@@ -7,9 +7,9 @@
 
 namespace clampet::project {
 
-inline constexpr int schema_version = 1;
+inline constexpr int schema_version = 2;
 
-/// Reads a rig file's text, all SI. See docs/file-format.md.
+/// Reads a rig file's text, SI or texts with a unit. See docs/file-format.md.
 /// Errors  A Problem whose `where` is "line N, /path": broken JSON, a missing or unknown key, a wrong type, a newer
 /// schema,
 ///         or a rig that rig::validate refuses. Nothing is returned in part.

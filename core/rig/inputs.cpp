@@ -10,6 +10,7 @@ namespace {
 
 using families::Kind;
 using families::Parameter;
+using families::Value;
 using families::Values;
 
 double at_end(const Band& band, End end, const families::Spread& spread) {
@@ -98,6 +99,25 @@ Result<Values> values_of(const Element& element, End end, const std::map<std::st
         if (!families::find_parameter(*family, key))
             return Problem{"inputs/" + key, fmt::format("{} has no parameter “{}”.", family->name(), key),
                            fmt::format("“clampet-cli bench {} --params” lists them.", family->key())};
+    return values;
+}
+
+Values shape_values(const Element& element) {
+    Values values;
+    const families::Family* family = families::family_named(element.family);
+    if (!family) return values;
+    for (const auto& p : family->parameters()) {
+        Value value = p.kind == Kind::quantity ? Value{p.standard} : Value{p.standard_text};
+        if (const auto given = element.inputs.find(p.key); given != element.inputs.end()) {
+            if (const auto* number = std::get_if<double>(&given->second)) value = *number;
+            if (const auto* text = std::get_if<std::string>(&given->second)) value = *text;
+            if (const auto* band = std::get_if<Band>(&given->second)) value = band->typical;
+        }
+        if (families::check_value(p, value))
+            values[p.key] = std::move(value);
+        else
+            values[p.key] = p.kind == Kind::quantity ? Value{p.standard} : Value{p.standard_text};
+    }
     return values;
 }
 

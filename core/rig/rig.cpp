@@ -23,15 +23,6 @@ Eigen::Isometry3d Port::frame() const {
     return f;
 }
 
-Eigen::Matrix3d BallPose::rotation() const {
-    return (Eigen::AngleAxisd(pan, Vector::UnitZ()) * Eigen::AngleAxisd(side, Vector::UnitX()) *
-            Eigen::AngleAxisd(forward, Vector::UnitY()))
-        .toRotationMatrix();
-}
-double BallPose::tilt() const {
-    return std::acos(std::clamp(rotation()(2, 2), -1.0, 1.0));
-}
-
 const Port* Part::port(std::string_view wanted) const {
     return found(ports, wanted);
 }
@@ -46,6 +37,19 @@ const Interface* Rig::interface(std::string_view id) const {
 }
 Interface* Rig::interface(std::string_view id) {
     return found(interfaces, id);
+}
+
+const Part* payload_of(const Rig& rig) {
+    const auto carries = [&](const Part& part) {
+        return std::any_of(rig.interfaces.begin(), rig.interfaces.end(),
+                           [&](const Interface& f) { return !f.closes_loop && f.support.part == part.id; });
+    };
+    const Part* best = nullptr;
+    for (const auto& part : rig.parts)
+        if (part.role == "payload" && (!best || part.mass > best->mass)) best = &part;
+    for (const auto& part : rig.parts)
+        if (!best && !carries(part) && part.role != "support") best = &part;
+    return best ? best : rig.parts.empty() ? nullptr : &rig.parts.back();
 }
 
 }  // namespace clampet::rig

@@ -43,6 +43,9 @@ struct Part {
     std::string origin = "have";                ///< have, buy, make or site
     double mass = 0;                            ///< [kg]
     Vector centre_of_gravity = Vector::Zero();  ///< in the part's frame [m]
+    /// About its centre of gravity and its own axes [kg m^2]; from its shapes where it is not given.
+    std::optional<Vector> inertia;
+    std::optional<double> wind_area;  ///< what the wind meets [m^2]; from its shapes where it is not given
     std::vector<Port> ports;
     std::vector<Shape> shapes;
     const Port* port(std::string_view id) const;
@@ -76,35 +79,35 @@ struct PortName {
     friend bool operator==(const PortName&, const PortName&) = default;
 };
 
-/// Position of a ball joint: first forward (about y), then to the side (about x), then pan (about z) [rad].
-struct BallPose {
-    double forward = 0, side = 0, pan = 0;
-    Eigen::Matrix3d rotation() const;
-    double tilt() const;  ///< angle of the stem from the clamp axis [rad]
-    friend bool operator==(const BallPose&, const BallPose&) = default;
+/// How far an axis may be moved in this rig, within what its family allows [rad, m].
+struct Stops {
+    double least = 0, most = 0;
+    friend bool operator==(const Stops&, const Stops&) = default;
 };
 
 struct Interface {
     std::string id, name;
     PortName support, payload;
     std::vector<Element> elements;
-    std::optional<BallPose> pose;  ///< only where there is a ball
+    std::map<std::string, double, std::less<>> pose;  ///< axis → position [rad, m]; 0 where there is none
+    std::map<std::string, Stops, std::less<>> stops;  ///< axis → its stops in this rig
+    bool closes_loop = false;                         ///< its payload part is carried by another interface already
     friend bool operator==(const Interface&, const Interface&) = default;
 };
 
-/// The hand that bumps into the camera.
-struct HandPush {
-    double force = 15;  ///< [N], common practice
-    std::string part;   ///< which part it meets, at its centre of gravity plus `offset`
-    Vector offset = Vector::Zero();
-    friend bool operator==(const HandPush&, const HandPush&) = default;
+/// One load case in force, with what a person set of it; defaults where nothing is set.
+struct CaseUse {
+    std::string id, kind;  ///< the kind is a key of loads::registry()
+    families::Values inputs;
+    friend bool operator==(const CaseUse&, const CaseUse&) = default;
 };
 
 struct Rig {
     std::string name;
     std::string note;
-    double required = 2;  ///< required factor: bench 1.5, carried 2, over people 3 (our judgement)
-    HandPush push;
+    double required = 2;           ///< required factor: bench 1.5, carried 2, over people 3 (our judgement)
+    std::vector<std::string> use;  ///< cards: how the rig is used; keys of loads::cards()
+    std::vector<CaseUse> cases{{"push", "push", {}}};  ///< beside rest, which is always looked at
     std::vector<Part> parts;
     std::vector<Interface> interfaces;
     const Part* part(std::string_view id) const;
@@ -114,7 +117,12 @@ struct Rig {
     friend bool operator==(const Rig&, const Rig&) = default;
 };
 
-/// Checks that a rig can be computed: names, references, one support, no cycle, every input in its bounds.
+/// The part whose loss the rig is there to prevent: the heaviest of role payload, else the last on the load path.
+/// Nothing for an empty rig.
+const Part* payload_of(const Rig& rig);
+
+/// Checks that a rig can be computed: names, references, one support, no cycle, every input in its bounds. Its load
+/// cases are checked by loads::validate.
 /// Errors  A Problem whose `where` is the JSON path, for example /interfaces/2/support/part.
 Status validate(const Rig& rig);
 /// The same but for the inputs of its interfaces, which prepare() checks: spares building every joint twice.
@@ -141,6 +149,8 @@ struct Prepared {
 };
 /// Values of an element's inputs at one end of their bands. Links are resolved by `linked` (element.result → value).
 Result<families::Values> values_of(const Element& element, End end, const std::map<std::string, double>& linked);
+/// Values of an element that its shape and its axes are made of: typical, and the default for what is linked or wrong.
+families::Values shape_values(const Element& element);
 /// Errors  A Problem whose `where` is /elements/K/inputs/key, relative to the interface.
 Result<Prepared> prepare(const Interface& interface, End end);
 

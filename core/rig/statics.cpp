@@ -1,92 +1,225 @@
 #include "rig/statics.h"
 
-#include <algorithm>
+#include <fmt/format.h>
 
-#include "quantity/dimension.h"
+#include <algorithm>
+#include <cmath>
+
+#include "rig/body_network.h"
 
 namespace clampet::rig {
 namespace {
 
-mechanics::Wrench expressed(const Eigen::Isometry3d& world_from_interface, const Vector& force, const Vector& moment) {
-    const Vector f = world_from_interface.linear().transpose() * force,
-                 m = world_from_interface.linear().transpose() * moment;
+using mechanics::Wrench;
+
+WorldWrench force_at(const Vector& at, const Vector& force) {
+    WorldWrench w;
+    w << force, at.cross(force);
+    return w;
+}
+
+/// A wrench about the world's origin, taken about an interface's own and in its frame.
+Wrench expressed(const Eigen::Isometry3d& world_from_interface, const WorldWrench& w) {
+    const Eigen::Matrix3d turned = world_from_interface.linear().transpose();
+    const Vector f = turned * w.head<3>(),
+                 m = turned * (w.tail<3>() - world_from_interface.translation().cross(Vector(w.head<3>())));
     return {f.x(), f.y(), f.z(), m.x(), m.y(), m.z()};
+}
+
+Wrench field(const Eigen::Isometry3d& world_from_interface, const Vector& acceleration) {
+    const Vector own = world_from_interface.linear().transpose() * acceleration;
+    return {0, 0, 0, 0, 0, 0, own.x(), own.y(), own.z()};
+}
+
+/// What a body that is turned does to what turns it: d'Alembert's force at its centre of gravity and its couple.
+/// Source  Euler's equations of a rigid body, with the angular velocity along the axis.
+WorldWrench inertia_of(const Body& body, const Placement& placement, const Turn& turn) {
+    const Vector at = centre_of(body, placement), arm = at - turn.at;
+    const Vector alpha = turn.acceleration * turn.axis, omega = turn.speed * turn.axis;
+    const Eigen::Matrix3d axes = axes_of(body, placement);
+    const Eigen::Matrix3d inertia = axes * body.inertia.asDiagonal() * axes.transpose();
+    WorldWrench w = force_at(at, -body.mass * (alpha.cross(arm) + omega.cross(omega.cross(arm))));
+    w.tail<3>() += -inertia * alpha - omega.cross(Vector(inertia * omega));
+    return w;
 }
 
 }  // namespace
 
-Placement place(const Rig& rig) {
-    Placement p;
-    std::map<std::string, const Interface*, std::less<>> carried_by;
-    for (const auto& f : rig.interfaces) carried_by[f.payload.part] = &f;
-    for (const auto& part : rig.parts)
-        if (!carried_by.contains(part.id)) p.root = part.id;
-    p.world_from_part[p.root] = Eigen::Isometry3d::Identity();
-
-    std::vector<const Interface*> order;  // from the support up
-    for (bool grew = true; grew;) {
-        grew = false;
-        for (const auto& f : rig.interfaces) {
-            const auto base = p.world_from_part.find(f.support.part);
-            if (base == p.world_from_part.end() || p.world_from_part.contains(f.payload.part)) continue;
-            const Eigen::Isometry3d here = base->second * rig.part(f.support.part)->port(f.support.port)->frame();
-            p.world_from_interface[f.id] = here;
-            Eigen::Isometry3d posed = here;
-            if (f.pose) posed.linear() = here.linear() * f.pose->rotation();
-            p.world_from_part[f.payload.part] =
-                posed * rig.part(f.payload.part)->port(f.payload.port)->frame().inverse();
-            order.push_back(&f);
-            grew = true;
-        }
-    }
-    for (const Interface* f : order) {
-        std::string at = f->payload.part;
-        std::vector<const Interface*> below{f};
-        for (auto it = carried_by.find(f->support.part); it != carried_by.end();
-             it = carried_by.find(it->second->support.part))
-            below.push_back(it->second);
-        for (const Interface* each : below) p.beyond[each->id].push_back(at);
-    }
-    for (auto it = order.rbegin(); it != order.rend(); ++it) p.from_payload_down.push_back((*it)->id);
-    return p;
-}
-
-std::vector<mechanics::Wrench> weight_wrenches(const Rig& rig, const Placement& placement,
-                                               const std::string& interface) {
-    std::vector<mechanics::Wrench> all;
-    const auto& frame = placement.world_from_interface.at(interface);
-    const Vector gravity(0, 0, -quantity::standard_gravity);
-    for (const auto& id : placement.beyond.at(interface)) {
-        const Part& part = *rig.part(id);
-        const Vector weight = part.mass * gravity;
-        all.push_back(
-            expressed(frame, weight, (placement.centre_of_gravity(part) - frame.translation()).cross(weight)));
-    }
-    const Vector own = frame.linear().transpose() * gravity;
-    all.push_back({0, 0, 0, 0, 0, 0, own.x(), own.y(), own.z()});
-    return all;
-}
-
-mechanics::Wrench weight_wrench(const Rig& rig, const Placement& placement, const std::string& interface) {
-    mechanics::Wrench sum;
-    for (const auto& w : weight_wrenches(rig, placement, interface)) sum = sum + w;
+Wrench SeamLoad::permanent() const {
+    Wrench sum;
+    for (const auto& w : weights) sum = sum + w;
     return sum;
 }
 
-mechanics::Wrench force_wrench(const Placement& placement, const std::string& interface, const PointForce& force) {
-    const auto& frame = placement.world_from_interface.at(interface);
-    return expressed(frame, force.force, (force.at - frame.translation()).cross(force.force));
+Result<Statics> Statics::of(const Rig& rig, std::shared_ptr<const Placed> placed) {
+    Statics statics;
+    statics.placed_ = std::move(placed);
+    if (statics.placed_->mechanism().has_loops())
+        if (auto ok = statics.prepare_loops(rig); !ok) return ok.problem();
+    return statics;
 }
 
-std::optional<Vector> push_point(const Rig& rig, const Placement& placement) {
-    const Part* part = rig.part(rig.push.part);
-    if (!part) return std::nullopt;
-    return placement.world_from_part.at(part->id) * (part->centre_of_gravity + rig.push.offset);
+std::vector<bool> Statics::absent_bodies(const Action& action) const {
+    const auto& mechanism = placed_->mechanism();
+    std::vector<bool> absent(mechanism.bodies().size(), false);
+    for (const auto part : action.absent) {
+        absent[part] = true;
+        for (std::size_t i = 0; i < mechanism.seams().size(); ++i)
+            if (!mechanism.seams()[i].closes_loop && mechanism.seams()[i].payload == part)
+                for (const auto b : mechanism.beyond(i)) absent[b] = true;
+    }
+    return absent;
 }
 
-bool carries(const Placement& placement, const std::string& interface, const std::string& part) {
-    const auto& parts = placement.beyond.at(interface);
-    return std::find(parts.begin(), parts.end(), part) != parts.end();
+/// The bodies whose loads reach an interface, those absent left out.
+template <class Of>
+void Statics::each_body(std::size_t interface, const std::vector<bool>& absent, const Of& of) const {
+    const auto& mechanism = placed_->mechanism();
+    if (influence_.empty()) {
+        for (const auto b : mechanism.beyond(interface))
+            if (!absent[b]) of(mechanism.bodies()[b]);
+        return;
+    }
+    for (std::size_t b = 0; b < mechanism.bodies().size(); ++b) {
+        const Body& body = mechanism.bodies()[b];
+        if (!absent[b] && (body.between || body.part != mechanism.root())) of(body);
+    }
+}
+
+Vector Statics::span_of(std::size_t interface) const {
+    const auto& p = placed_->placement();
+    return p.world_from_interface[interface].translation() - p.world_from_port[interface].translation();
+}
+
+WorldWrench Statics::borne(std::size_t interface, std::size_t part, const WorldWrench& w) const {
+    if (influence_.empty()) return placed_->mechanism().carries(interface, part) ? w : WorldWrench(WorldWrench::Zero());
+    return influence_[interface][part] * w;
+}
+
+/// What lies between two ports stands on both, as a beam that is built in at its ends: half of its load on each, and
+/// the couples of an even load.
+WorldWrench Statics::borne(std::size_t interface, const Body& body, const WorldWrench& w) const {
+    if (influence_.empty()) return w;
+    if (!body.between) return influence_[interface][body.part] * w;
+    const auto& seam = placed_->mechanism().seams()[*body.between];
+    const auto& p = placed_->placement();
+    const Vector force = w.head<3>(), along = span_of(*body.between);
+    WorldWrench near = force_at(p.world_from_port[*body.between].translation(), force / 2),
+                far = force_at(p.world_from_interface[*body.between].translation(), force / 2);
+    near.tail<3>() += along.cross(force) / 12;
+    far.tail<3>() -= along.cross(force) / 12;
+    WorldWrench sum = influence_[interface][seam.support] * near + influence_[interface][seam.payload] * far;
+    if (*body.between == interface) sum -= far;  // its own load it knows by the field
+    return sum;
+}
+
+SeamLoad Statics::load(std::size_t interface, const Action& action) const {
+    const auto& mechanism = placed_->mechanism();
+    const auto& p = placed_->placement();
+    const auto& frame = p.world_from_interface[interface];
+    const auto absent = absent_bodies(action);
+    SeamLoad load;
+    each_body(interface, absent, [&](const Body& body) {
+        load.weights.push_back(
+            expressed(frame, borne(interface, body, force_at(centre_of(body, p), body.mass * action.gravity))));
+    });
+    load.weights.push_back(field(frame, action.gravity));
+
+    WorldWrench fixed = WorldWrench::Zero();
+    if (!action.acceleration.isZero())
+        each_body(interface, absent, [&](const Body& body) {
+            fixed += borne(interface, body, force_at(centre_of(body, p), -body.mass * action.acceleration));
+        });
+    for (const auto& f : action.forces)
+        if (!absent[f.part]) fixed += borne(interface, f.part, force_at(f.at, f.force));
+    for (const auto& c : action.couples) {
+        WorldWrench w = WorldWrench::Zero();
+        w.tail<3>() = c.moment;
+        fixed += borne(interface, mechanism.seams()[c.interface].support, w);
+    }
+    if (action.turn) fixed += turned(interface, absent, *action.turn);
+    load.fixed = expressed(frame, fixed);
+    if (!action.acceleration.isZero()) load.fixed = load.fixed + field(frame, -action.acceleration);
+
+    for (const auto& free : action.free) {
+        const auto along = [&](const Vector& d) {
+            WorldWrench sum = WorldWrench::Zero();
+            for (const auto& f : free.forces)
+                if (!absent[f.part]) sum += borne(interface, f.part, force_at(f.at, f.force.norm() * d));
+            if (free.shake != 0 || free.wind_pressure != 0)
+                each_body(interface, absent, [&](const Body& body) {
+                    const Vector inertia = -free.shake * body.mass * d, wind = free.wind_pressure * body.wind_area * d;
+                    if (free.shake != 0) sum += borne(interface, body, force_at(centre_of(body, p), inertia));
+                    if (free.wind_pressure != 0 && body.wind_area > 0)
+                        sum += borne(interface, body, force_at(p.world_from_part[body.part] * body.wind_centre, wind));
+                });
+            Wrench w = expressed(frame, sum);
+            return free.shake != 0 ? w + field(frame, -free.shake * d) : w;
+        };
+        load.free[load.free_count++] = {along(Vector::UnitX()), along(Vector::UnitY()), along(Vector::UnitZ())};
+        if (load.free_count == load.free.size()) break;
+    }
+    return load;
+}
+
+/// What speeds up beyond a joint that is turned, as another interface bears it. The joint itself gives way about its
+/// axis: nothing of it counts there.
+WorldWrench Statics::turned(std::size_t interface, const std::vector<bool>& absent, const Turn& turn) const {
+    const auto& mechanism = placed_->mechanism();
+    WorldWrench sum = WorldWrench::Zero();
+    for (const auto b : mechanism.beyond(turn.interface)) {
+        const Body& body = mechanism.bodies()[b];
+        if (absent[b]) continue;
+        if (influence_.empty()) {
+            const auto carried = mechanism.beyond(interface);
+            if (std::find(carried.begin(), carried.end(), b) == carried.end()) continue;
+        }
+        sum += borne(interface, body, inertia_of(body, placed_->placement(), turn));
+    }
+    if (interface != turn.interface) return sum;
+    // Taken about a point of the axis, the moment's part along it does not count.
+    const Vector moment = sum.tail<3>() - turn.at.cross(Vector(sum.head<3>()));
+    sum.tail<3>() -= moment.dot(turn.axis) * turn.axis;
+    return sum;
+}
+
+Status Statics::prepare_loops(const Rig& rig) {
+    const auto& mechanism = placed_->mechanism();
+    BodyNetwork network(mechanism.part_count(), mechanism.root());
+    std::vector<std::size_t> one_sided;
+    for (std::size_t i = 0; i < mechanism.seams().size(); ++i) {
+        const auto& seam = mechanism.seams()[i];
+        const auto prepared = prepare(rig.interfaces[i], End::typical);
+        if (!prepared) return rig::placed(rig, rig.interfaces[i].id, prepared.problem());
+        const auto spring = spring_of(*prepared);
+        network.join({seam.support, seam.payload, placed_->placement().world_from_interface[i], spring.stiffness});
+        if (spring.only_presses) one_sided.push_back(i);
+    }
+    std::vector<bool> released(mechanism.seams().size(), false);
+    for (std::size_t round = 0; round <= one_sided.size(); ++round) {
+        auto influence = network.influence();
+        if (!influence) {
+            const auto& part = rig.parts[influence.problem().part];
+            return Problem{"/parts/" + std::to_string(influence.problem().part),
+                           fmt::format("Nothing holds “{}”: it can move freely.", part.name),
+                           "Add an interface that holds it, or let it rest on more places."};
+        }
+        influence_ = std::move(*influence);
+        bool agreed = true;
+        for (const auto i : one_sided) {
+            if (released[i] || load(i, {}).permanent().fz <= 1e-9) continue;
+            released[i] = true;
+            network.release(i);
+            agreed = false;
+        }
+        if (agreed) return Done{};
+    }
+    return Done{};
+}
+
+Wrench weight_wrench(const Rig& rig, const std::string& interface) {
+    const auto statics = Statics::of(rig, std::make_shared<const Placed>(rig));
+    return (*statics).load((*statics).placed().interface(interface), {}).permanent();
 }
 
 }  // namespace clampet::rig

@@ -1,14 +1,18 @@
 #include <fmt/format.h>
 
+#include <algorithm>
 #include <cmath>
 #include <set>
 
-#include "rig/rig.h"
+#include "quantity/dimension.h"
+#include "rig/mechanism.h"
 
 namespace clampet::rig {
 namespace {
 
 constexpr std::size_t most_items = 500;
+/// Two ports that close a loop meet within this; common practice [m].
+constexpr double most_apart = 0.005;
 
 std::string path(const char* list, std::size_t index, const std::string& rest = {}) {
     return fmt::format("/{}/{}{}", list, index, rest);
@@ -38,6 +42,23 @@ Status check_part(const Part& part, std::size_t i) {
     if (!is_finite(part.centre_of_gravity))
         return Problem{path("parts", i, "/centre_of_gravity"), "The centre of gravity is not a place.",
                        "Give x, y, z in metres, under 1000 m."};
+    if (part.inertia) {
+        const Vector& about = *part.inertia;
+        const auto where = path("parts", i, "/inertia");
+        if (!about.allFinite() || about.minCoeff() < 0 || about.maxCoeff() > 1e6)
+            return Problem{where, fmt::format("The inertia of {} is not one.", part.name),
+                           "Give three numbers from 0 to 1 000 000 kg·m², about the part's own x, y and z."};
+        // The sum of two is the third and twice the integral of a square.
+        for (int k = 0; k < 3; ++k)
+            if (about[k] > about[(k + 1) % 3] + about[(k + 2) % 3] + 1e-12)
+                return Problem{where, fmt::format("No body has an inertia like that of {}.", part.name),
+                               "None of the three may be more than the other two together; leave it out and the "
+                               "shapes give it."};
+    }
+    if (part.wind_area && !(*part.wind_area >= 0 && *part.wind_area <= 1e3))
+        return Problem{path("parts", i, "/wind_area"),
+                       fmt::format("The wind cannot meet {:.4g} m² of {}.", *part.wind_area, part.name),
+                       "Give the largest face in square metres, for example 0.02."};
     std::set<std::string> ids;
     for (std::size_t k = 0; k < part.ports.size(); ++k) {
         const std::string where = path("parts", i, fmt::format("/ports/{}", k));
@@ -72,6 +93,38 @@ Status check_end(const Rig& rig, const PortName& end, const std::string& where) 
     return Done{};
 }
 
+/// Only axes that it has are posed and stopped.
+Status check_axes(const Interface& f, std::size_t i) {
+    if (f.pose.empty() && f.stops.empty()) return Done{};
+    for (const auto& element : f.elements)
+        if (!families::family_named(element.family)) return Done{};  // prepare() says so
+    const auto axes = motion_of(f).axes;
+    const auto axis_named = [&](const std::string& key) {
+        return std::find_if(axes.begin(), axes.end(), [&](const auto& a) { return a.key == key; });
+    };
+    std::string known;
+    for (const auto& axis : axes) known += (known.empty() ? "" : ", ") + axis.key;
+    const auto unknown = [&](const char* under, const std::string& key) {
+        return Problem{path("interfaces", i, fmt::format("/{}/{}", under, key)),
+                       fmt::format("“{}” has no axis “{}”.", f.name, key),
+                       known.empty() ? "Nothing of it moves: leave it out." : fmt::format("It has: {}.", known)};
+    };
+    for (const auto& [key, position] : f.pose) {
+        const auto axis = axis_named(key);
+        if (axis == axes.end()) return unknown("pose", key);
+        if (!(std::abs(position) <= (axis->slides ? 100 : 100 * quantity::degree * 180)))
+            return Problem{path("interfaces", i, "/pose/" + key), "The pose is not a position.",
+                           axis->slides ? "Give metres, for example 0.12." : "Give radians, for example 0.5."};
+    }
+    for (const auto& [key, stops] : f.stops) {
+        if (axis_named(key) == axes.end()) return unknown("stops", key);
+        if (!(stops.least <= 0 && stops.most >= 0) || !std::isfinite(stops.least) || !std::isfinite(stops.most))
+            return Problem{path("interfaces", i, "/stops/" + key), "The stops do not lie on both sides of 0.",
+                           "Give the least and the most position, for example [-0.2, 0.3]; 0 is how it is drawn."};
+    }
+    return Done{};
+}
+
 Status check_interface(const Rig& rig, std::size_t i) {
     const Interface& f = rig.interfaces[i];
     if (f.id.empty())
@@ -87,10 +140,7 @@ Status check_interface(const Rig& rig, std::size_t i) {
         if (!ids.insert(f.elements[k].id).second)
             return Problem{path("interfaces", i, fmt::format("/elements/{}/id", k)),
                            fmt::format("Two elements are called “{}”.", f.elements[k].id), "Give each its own id."};
-    if (f.pose && !(std::abs(f.pose->forward) <= 7 && std::abs(f.pose->side) <= 7 && std::abs(f.pose->pan) <= 7))
-        return Problem{path("interfaces", i, "/pose"), "The pose is not an angle.",
-                       "Give forward, side and pan in radians."};
-    return Done{};
+    return check_axes(f, i);
 }
 
 /// One root, and from every part a way down to it without going round.
@@ -98,10 +148,22 @@ Status check_tree(const Rig& rig) {
     std::map<std::string, std::size_t> carried_by;  // payload part → interface
     for (std::size_t i = 0; i < rig.interfaces.size(); ++i) {
         const Interface& f = rig.interfaces[i];
+        if (f.closes_loop) continue;
         if (!carried_by.emplace(f.payload.part, i).second)
             return Problem{path("interfaces", i, "/payload/part"),
                            fmt::format("“{}” is carried twice.", f.payload.part),
-                           "Each part may rest on one interface; closed loops are not computed yet."};
+                           "Where a second interface is meant to hold it too, say so with \"closes_loop\": true."};
+    }
+    for (std::size_t i = 0; i < rig.interfaces.size(); ++i) {
+        const Interface& f = rig.interfaces[i];
+        if (!f.closes_loop) continue;
+        if (!carried_by.contains(f.payload.part))
+            return Problem{path("interfaces", i, "/closes_loop"),
+                           fmt::format("“{}” closes no loop: nothing else carries “{}”.", f.name, f.payload.part),
+                           "Leave \"closes_loop\" out."};
+        if (f.support.part == f.payload.part)
+            return Problem{path("interfaces", i, "/payload/part"), fmt::format("“{}” joins a part to itself.", f.name),
+                           "Name two parts."};
     }
     std::string root;
     for (std::size_t i = 0; i < rig.parts.size(); ++i) {
@@ -127,17 +189,33 @@ Status check_tree(const Rig& rig) {
 
 }  // namespace
 
+/// The ports of an interface that closes a loop meet where the others have put them.
+Status check_loops(const Rig& rig) {
+    if (std::none_of(rig.interfaces.begin(), rig.interfaces.end(), [](const auto& f) { return f.closes_loop; }))
+        return Done{};
+    const Placed placed(rig);
+    for (std::size_t i = 0; i < rig.interfaces.size(); ++i) {
+        const Interface& f = rig.interfaces[i];
+        if (!f.closes_loop) continue;
+        const Vector there =
+            placed.world_from_part(f.payload.part) * rig.part(f.payload.part)->port(f.payload.port)->at;
+        const auto& seam = placed.mechanism().seams()[i];
+        const Vector here = (placed.placement().world_from_port[i] * seam.motion.span).translation();
+        if (const double apart = (here - there).norm(); apart > most_apart)
+            return Problem{
+                path("interfaces", i),
+                fmt::format("“{}” closes a loop, but its two ports are {:.0f} mm apart.", f.name, apart * 1000),
+                "Move a port, or pose the joints, until they meet within 5 mm."};
+    }
+    return Done{};
+}
+
 Status validate_structure(const Rig& rig) {
     if (rig.parts.size() > most_items || rig.interfaces.size() > most_items)
         return Problem{"/parts", "There are more than 500 parts or interfaces.", "Split the rig."};
     if (!(rig.required > 0) || !(rig.required <= 100))
         return Problem{"/required", fmt::format("The required factor is {:.4g}.", rig.required),
                        "Give a number such as 1.5 (bench), 2 (carried) or 3 (over people)."};
-    if (!(rig.push.force >= 0) || !(rig.push.force <= 1e5))
-        return Problem{"/push/force", fmt::format("The push is {:.4g} N.", rig.push.force),
-                       "Give a force from 0 to 100 000 N, for example 15."};
-    if (!is_finite(rig.push.offset))
-        return Problem{"/push/offset", "The push has no place.", "Give x, y, z in metres."};
     std::set<std::string> ids;
     for (std::size_t i = 0; i < rig.parts.size(); ++i) {
         if (const auto ok = check_part(rig.parts[i], i); !ok) return ok;
@@ -145,9 +223,6 @@ Status validate_structure(const Rig& rig) {
             return Problem{path("parts", i, "/id"), fmt::format("Two parts are called “{}”.", rig.parts[i].id),
                            "Give each its own id."};
     }
-    if (!rig.push.part.empty() && !rig.part(rig.push.part))
-        return Problem{"/push/part", fmt::format("There is no part “{}” to push.", rig.push.part),
-                       "Name a part that is listed under parts."};
     ids.clear();
     for (std::size_t i = 0; i < rig.interfaces.size(); ++i) {
         if (const auto ok = check_interface(rig, i); !ok) return ok;
@@ -156,7 +231,8 @@ Status validate_structure(const Rig& rig) {
                            fmt::format("Two interfaces are called “{}”.", rig.interfaces[i].id),
                            "Give each its own id."};
     }
-    return check_tree(rig);
+    if (const auto ok = check_tree(rig); !ok) return ok;
+    return check_loops(rig);
 }
 
 Problem placed(const Rig& rig, std::string_view interface, const Problem& problem) {

@@ -12,8 +12,6 @@
 
 namespace clampet::study {
 
-inline constexpr std::string_view case_rest = "rest", case_push = "hand push";
-
 /// One mode of one element under the worst of the load cases.
 struct ModeResult {
     std::string element, family, mode;
@@ -22,10 +20,15 @@ struct ModeResult {
     bool too_tight = false;  ///< what presses alone is too much: the factor is its share
     families::ModeClass mode_class = families::ModeClass::ultimate;
     double mass = 0, live = 0;                 ///< lambda_mass, lambda_live at typical inputs; infinity when not driven
-    std::string load_case;                     ///< the case in which the lesser of them is least
-    std::optional<Eigen::Vector3d> direction;  ///< of the push, in the world
+    std::string load_case;                     ///< id of the case in which the lesser of them is least
+    std::size_t action = 0;                    ///< how it acts: index into RigCheck::actions
+    std::string under, margin;                 ///< "with a push"; what a factor multiplies, "this push"
+    std::optional<Eigen::Vector3d> direction;  ///< of what comes from any side, in the world
+    bool tell_direction = false;               ///< whether that says something to a person
     mechanics::Load load;                      ///< that case's load in the interface's frame
+    double required = 0;                       ///< that case's, or the rig's
     double factor() const { return mass < live ? mass : live; }
+    double share() const { return factor() / required; }  ///< of what is required: under 1 is too little
     bool by_mass() const { return mass <= live; }
 };
 
@@ -34,6 +37,7 @@ struct InterfaceResult {
     std::vector<ModeResult> modes;
     std::optional<std::size_t> governs;  ///< index into modes, the least ultimate one
     double low = 0, typical = 0, high = 0;
+    double required = 0;  ///< what `typical` is measured against
     Verdict verdict = Verdict::slips;
     std::vector<families::Advisory> advisories;
     mechanics::Load rest;  ///< the weights alone
@@ -45,25 +49,35 @@ struct RigCheck {
     std::optional<std::size_t> worst;
     double required = 0;
     Verdict verdict = Verdict::holds;
-    rig::Placement placement;
-    bool stopped = false;  ///< cancelled: only some of the interfaces are there
+    std::shared_ptr<const rig::Placed> placed;  ///< where everything stands; nothing for an empty rig
+    std::vector<rig::Action> actions;           ///< of the load cases looked at
+    bool stopped = false;                       ///< cancelled: only some of the interfaces are there
 };
 
 struct CheckOptions {
     std::optional<double> required;  ///< instead of the rig's own
-    std::vector<std::string> cases;  ///< empty: all
+    std::vector<std::string> cases;  ///< ids or kinds of load cases; empty: all
 };
 
+/// A valid rig, where it stands and how its load cases act: what all of its interfaces are checked with.
+struct Prepared {
+    const rig::Rig& rig;
+    rig::Statics statics;
+    std::vector<rig::Action> actions;
+    double required = 0;
+};
+/// Errors  A Problem when a case is unknown, the required factor is none, or a loop is held by nothing.
+Result<Prepared> prepare(const rig::Rig& rig, const CheckOptions& options = {});
+
 /// Every interface under every load case, at typical, weak and strong inputs.
-/// Meaning  Judged by verdict.h's rule. The push's worst direction is searched for each mode: 162 directions at typical
-/// inputs (42 and the typical
-///          worst one at the ends of the band), then refined to 0.5 degrees.
+/// Meaning  Judged by verdict.h's rule. Of what comes from any side the worst direction is searched for each mode: 162
+///          directions at typical inputs (42 and the typical worst ones at the ends of the band), then refined to 0.5
+///          degrees. Of two that are independent, each is searched with the other held, in turn.
 /// Errors   A Problem when the rig is not valid, or a case is unknown.
 Result<RigCheck> check(const rig::Rig& rig, const CheckOptions& options = {}, const Job& job = {});
 
-/// One interface of a placed, validated rig.
-Result<InterfaceResult> check_interface(const rig::Rig& rig, const rig::Placement& placement,
-                                        const rig::Interface& interface, const CheckOptions& options = {});
+/// One interface of a prepared rig.
+Result<InterfaceResult> check_interface(const Prepared& prepared, const rig::Interface& interface);
 /// check() for a rig that is known to be valid: an edited document's.
 Result<RigCheck> check_valid(const rig::Rig& rig, const CheckOptions& options = {}, const Job& job = {});
 /// Picks the worst interface and the rig's verdict.

@@ -70,6 +70,16 @@ const std::vector<Eigen::Vector3d>& tipping_directions() {
     return all;
 }
 
+std::vector<Eigen::Vector3d> directions_around(const Eigen::Vector3d& axis) {
+    const Eigen::Vector3d across = axis.unitOrthogonal(), other = axis.normalized().cross(across);
+    std::vector<Eigen::Vector3d> list;
+    for (int i = 0; i < 72; ++i) {
+        const double a = 2 * std::numbers::pi * i / 72;
+        list.push_back(std::cos(a) * across + std::sin(a) * other);
+    }
+    return list;
+}
+
 std::vector<Eigen::Vector3d> neighbours(const Eigen::Vector3d& direction, double angle) {
     const Eigen::Vector3d across = direction.unitOrthogonal(), other = direction.cross(across);
     std::vector<Eigen::Vector3d> list;

@@ -11,6 +11,8 @@ const std::vector<Eigen::Vector3d>& sphere_directions();
 const std::vector<Eigen::Vector3d>& few_directions();
 /// Horizontal directions every 5 degrees, and straight down: the pushes that tip a stand.
 const std::vector<Eigen::Vector3d>& tipping_directions();
+/// Directions across an axis, every 5 degrees.
+std::vector<Eigen::Vector3d> directions_around(const Eigen::Vector3d& axis);
 /// Six neighbours of a direction at an angle [rad].
 std::vector<Eigen::Vector3d> neighbours(const Eigen::Vector3d& direction, double angle);
 

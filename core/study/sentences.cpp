@@ -16,8 +16,8 @@ std::string too_tight(const ModeResult& m) {
 }
 
 std::string under(const ModeResult& m) {
-    if (m.load_case == case_push && m.direction) return fmt::format("with a push {}", direction_words(*m.direction));
-    return "with the weight alone";
+    if (m.tell_direction && m.direction) return fmt::format("{} {}", m.under, direction_words(*m.direction));
+    return m.under;
 }
 
 bool is_pending(const RigCheck& check) {
@@ -54,7 +54,7 @@ std::string sentence(const InterfaceResult& r) {
     const auto& m = r.modes[*r.governs];
     if (m.too_tight) return fmt::format("{} {}.", r.name, too_tight(m));
     if (m.factor() == 0) return fmt::format("{} {}.", r.name, m.words.does());
-    const char* margin = m.by_mass() ? "this load" : "this push";
+    const std::string margin = m.by_mass() ? "this load" : m.margin;
     return fmt::format("{} {} at {} {}, {}.", r.name,
                        r.verdict == Verdict::slips ? m.words.does() : "would " + m.words.bare(),
                        quantity::format_factor(m.factor()), margin, under(m));

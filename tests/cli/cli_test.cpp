@@ -70,7 +70,7 @@ TEST_CASE("exit codes of the contract", "[cli]") {
     auto rig = project::demo_rig();
     rig.interface("camera-screw")->elements[0].inputs["screw_length"] = 0.0127;
     rig.interface("ball")->elements[0].inputs["torque"] = 2.5;
-    rig.interface("ball")->pose = rig::BallPose{};
+    rig.interface("ball")->pose.clear();
     rig.interface("cup-on-bush")->elements[0].inputs["torque"] = 9.0;
     const auto good = (folder / "good.json").string();
     std::ofstream(good) << project::write_rig(rig);
@@ -423,5 +423,5 @@ TEST_CASE("amounts, areas and cases are told as they are", "[cli]") {
             CHECK(line.at("value").get<double>() < 1e-3);
         }
     CHECK_THAT(run("check " + demo + " --case nope").err,
-               Catch::StartsWith("clampet-cli: case: There is no load case"));
+               Catch::Contains("The rig has no load case “nope”. It has: rest, push."));
 }

@@ -308,23 +308,6 @@ TEST_CASE("what a bench shows is what the core computes, for every family", "[de
     }
 }
 
-TEST_CASE("an arm of links on its bench: what shows it, and a handle that is too short", "[desktop][bench]") {
-    BenchWindow d("friction_pivot");
-    CHECK_FALSE(d.bench().input("joints")->isVisible());
-    auto* kind = d.bench().input("arm")->choices();
-    kind->setCurrentIndex(1);
-    emit kind->activated(1);
-    REQUIRE(d.bench().input("joints")->isVisibleTo(&d.bench()));
-    DemoWindow::type(d.editor("joints"), "4");
-    CHECK_THAT(d.bench().input("joints")->problem_text().toStdString(), Catch::Contains("lies before the last one"));
-    CHECK(d.value("joints") == 3);
-    DemoWindow::type(d.editor("hand_radius"), "40 cm");
-    CHECK(d.value("hand_radius") == Approx(0.4));
-    DemoWindow::type(d.editor("joints"), "4");
-    CHECK(d.value("joints") == 4);
-    CHECK(d.bench().input("joints")->problem_text().isEmpty());
-}
-
 TEST_CASE("what would make it hold is shown on demand, and done by pressing it", "[desktop][bench]") {
     BenchWindow d("ball");
     CHECK_FALSE(d.bench().advice_button()->isVisible() == (d.factor() >= 2));

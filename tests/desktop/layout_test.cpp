@@ -64,13 +64,15 @@ TEST_CASE("the elevation shows the lever arm that the statics use", "[desktop][s
     for (const auto& r : document.check().interfaces)
         if (r.id == "ball")
             CHECK(scene.lever->moment == Approx(std::hypot(r.rest.permanent.mx, r.rest.permanent.my)).epsilon(1e-6));
-    REQUIRE(scene.ball);
-    CHECK(scene.ball->angle == Approx(52 * M_PI / 180));
+    REQUIRE_FALSE(scene.handles.empty());
+    CHECK(scene.handles.front().interface == "ball");
+    CHECK(scene.handles.front().axis == "forward");
+    CHECK(scene.handles.front().position == Approx(52 * M_PI / 180));
     REQUIRE(scene.push);
-    CHECK(scene.push->force == 15);
+    CHECK(scene.push->words == "push 15 N");
     CHECK(make_scene(document, ViewSide::front, "ball").lever->arm == Approx(0).margin(1e-9));
     REQUIRE(document.adopt(*project::starting_rig("floor-post")));
-    CHECK(make_scene(document, ViewSide::side, "stand").feet.size() == 2);
+    CHECK(make_scene(document, ViewSide::side, "stand").feet.size() == 3);
     CHECK(make_scene(document, ViewSide::side, "no such seam").solids.size() > 5);
     document.start_new();
     CHECK(make_scene(document, ViewSide::side, "").solids.empty());

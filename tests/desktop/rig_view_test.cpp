@@ -160,8 +160,8 @@ TEST_CASE("dragging the ball poses it and everything follows", "[desktop][elevat
     auto* view = d.window.elevation();
     CHECK(view->pose_words() == "52° forward");
     const double arm = view->scene().lever->arm, factor = d.window.stack()->seam("ball")->factors().typical;
-    const auto start = view->pixel(view->scene().ball->handle).toPoint();
-    const auto centre = view->pixel(view->scene().ball->centre);
+    const auto start = view->pixel(view->in_hand()->handle).toPoint();
+    const auto centre = view->pixel(view->in_hand()->pivot);
     const double radius = std::hypot(start.x() - centre.x(), start.y() - centre.y());
     const auto at = [&](double degrees) {
         return QPointF(centre.x() + radius * std::sin(degrees * M_PI / 180),
@@ -171,7 +171,7 @@ TEST_CASE("dragging the ball poses it and everything follows", "[desktop][elevat
     QTest::mousePress(view, Qt::LeftButton, {}, start);
     for (const double degrees : {45.0, 35.0, 25.0, 20.0}) QTest::mouseMove(view, at(degrees));
     QTest::mouseRelease(view, Qt::LeftButton, {}, at(20));
-    CHECK(d.window.document().rig().interface("ball")->pose->forward == Approx(20 * M_PI / 180).margin(0.02));
+    CHECK(d.window.document().rig().interface("ball")->pose.at("forward") == Approx(20 * M_PI / 180).margin(0.02));
     CHECK(view->pose_words() == "20° forward");
     CHECK(view->scene().lever->arm < arm);
     CHECK(d.window.stack()->seam("ball")->factors().typical > factor);
@@ -185,7 +185,7 @@ TEST_CASE("the ball stops where its stem meets the cup", "[desktop][elevation]")
     auto* view = d.window.elevation();
     view->setFocus();
     for (int i = 0; i < 5; ++i) QTest::keyClick(view, Qt::Key_Right, Qt::ShiftModifier);
-    CHECK(d.window.document().rig().interface("ball")->pose->tilt() == Approx(62 * M_PI / 180).epsilon(1e-6));
+    CHECK(d.window.document().rig().interface("ball")->pose.at("forward") == Approx(62 * M_PI / 180).epsilon(1e-6));
     QTest::keyClick(view, Qt::Key_Left);
     CHECK(view->pose_words() == "61° forward");
 }
@@ -195,11 +195,11 @@ TEST_CASE("the front view poses to the side", "[desktop][elevation]") {
     auto* view = d.window.elevation();
     QTest::mouseClick(view->front_button(), Qt::LeftButton);
     CHECK(view->view() == ViewSide::front);
-    CHECK(view->pose_words() == "upright");
+    CHECK(view->pose_words() == "in the middle");
     view->setFocus();
     QTest::keyClick(view, Qt::Key_Right);
-    CHECK(view->pose_words() == "1° to the right");
-    CHECK(d.window.document().rig().interface("ball")->pose->side != 0);
+    CHECK(view->pose_words() == "1° to the left");  // of the camera: the picture looks into its lens
+    CHECK(d.window.document().rig().interface("ball")->pose.at("side") != 0);
     QTest::mouseClick(view->side_button(), Qt::LeftButton);
     CHECK(view->view() == ViewSide::side);
 }
@@ -207,7 +207,7 @@ TEST_CASE("the front view poses to the side", "[desktop][elevation]") {
 TEST_CASE("a press beside the handle drags nothing", "[desktop][elevation]") {
     DemoWindow d;
     auto* view = d.window.elevation();
-    const auto away = view->pixel(view->scene().ball->handle).toPoint() + QPoint(60, 60);
+    const auto away = view->pixel(view->in_hand()->handle).toPoint() + QPoint(60, 60);
     QTest::mousePress(view, Qt::LeftButton, {}, away);
     QTest::mouseMove(view, away - QPoint(80, 0));
     QTest::mouseRelease(view, Qt::LeftButton, {}, away);

@@ -4,6 +4,7 @@
 
 #include "column_rig.h"
 #include "desktop/bench_page.h"
+#include "desktop/use_panel.h"
 #include "project/file.h"
 #include "project/recovery.h"
 #include "window.h"
@@ -43,8 +44,8 @@ TEST_CASE("the brief changes masses and places, and every seam below follows", "
     CHECK_THAT(brief->mass("camera")->problem_text().toStdString(), Catch::Contains("from 0 to 10 000 kg"));
     DemoWindow::type(brief->required()->editor(), "3");
     CHECK(d.window.document().rig().required == 3);
-    DemoWindow::type(brief->push()->editor(), "2 kgf");
-    CHECK(d.window.document().rig().push.force == Approx(19.6133));
+    DemoWindow::type(brief->use()->field("push", "force")->editor(), "2 kgf");
+    CHECK(std::get<double>(d.window.document().rig().cases[0].inputs.at("force")) == Approx(19.6133));
     DemoWindow::type(brief->rig_name(), "Tower stair");
     CHECK(d.window.document().rig().name == "Tower stair");
     CHECK(d.window.windowTitle().startsWith("Tower stair"));

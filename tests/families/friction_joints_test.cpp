@@ -42,36 +42,6 @@ TEST_CASE("a pin takes the shear of a pivot and adds its own friction; a slot do
     CHECK(factor("friction_pivot", loose, {1, 0, 0, 0, 0, 0}, "slips") == relative(2 * 0.4 * 400, 2e-3));
 }
 
-TEST_CASE("an arm of links holds at its root and must still move at its last joint", "[friction_pivot]") {
-    // Three joints 0.15 m apart, 8 N hanging 0.4 m from the root: moments 3.2, 2.0, 0.8 N m; handle at 0.6 m.
-    const Values in{{"arm", std::string("links")}, {"joints", 3.0},  {"link_length", 0.15},
-                    {"hand_radius", 0.6},          {"force", 400.0}, {"required_hold", 2.0}};
-    const Load load{{0, -8, 0, 0, 0, -3.2}, {}};
-    const auto chain = report("friction_pivot", in, load),
-               one = report("friction_pivot", {{"force", 400.0}, {"hand_radius", 0.6}}, load);
-    CHECK(mode(chain, "slips").factor == relative(mode(one, "slips").factor, 1e-9));  // the root governs
-    const double hold = result(chain, "holding_torque");
-    const auto stiff = mode(chain, "moves");
-    REQUIRE(stiff.demand.size() == 1);
-    const double last = (hold + 0.8) / 0.3, middle = (hold + 2.0) / 0.45, root = (hold + 3.2) / 0.6;
-    CHECK(stiff.demand[0].value == relative(std::max({last, middle, root}), 1e-9));
-    const double per_newton = hold / 400;
-    CHECK(result(chain, "window_from") == relative(2 * 3.2 / per_newton, 1e-6));
-    CHECK(result(chain, "window_to") ==
-          relative(std::min({40 * 0.3 - 0.8, 40 * 0.45 - 2.0, 40 * 0.6 - 3.2}) / per_newton, 1e-6));
-    CHECK(result(chain, "window_open") == 1);
-    CHECK(result(chain, "handle_that_opens_it") ==
-          relative(std::max({(6.4 + 0.8) / 40 + 0.3, (6.4 + 2.0) / 40 + 0.15, (6.4 + 3.2) / 40}), 1e-9));
-    // A couple that leaves the root in peace turns the last joint: it governs then.
-    const Load twisted{{0, -10, 0, 0, 0, 0}, {}};
-    CHECK(mode(report("friction_pivot", in, twisted), "slips").factor <
-          mode(report("friction_pivot", {{"force", 400.0}}, twisted), "slips").factor);
-    const auto refused = families::join(*families::family_named("friction_pivot"),
-                                        {{"arm", std::string("links")}, {"hand_radius", 0.1}});
-    REQUIRE_FALSE(refused);
-    CHECK(refused.problem().where == "hand_radius");
-}
-
 TEST_CASE("the window of a pivot is where it stays put and can be moved", "[friction_pivot]") {
     const Values v{{"force", 400.0}, {"required_hold", 1.5}, {"hand_radius", 0.3}, {"hand_limit", 40.0}};
     const auto r = report("friction_pivot", v, Wrench{0, 0, 0, 0, 0, 2});

@@ -1,6 +1,7 @@
 #include "project/document.h"
 
 #include <fstream>
+#include <set>
 
 #include "approximately.h"
 #include "project/file.h"
@@ -25,17 +26,26 @@ TEST_CASE("every edit undoes to the same bytes, and redoes", "[project][document
     const std::vector<project::Edit> edits{SetInput{"ball", "ball", "torque", 1.2},
                                            SetInput{"ball", "ball", "friction", rig::FrictionOf{"steel on acetal"}},
                                            SetInput{"rail-clamp", "jaw", "jaws", std::string("collar")},
+                                           project::SetInputs{"ball", "ball", {{"torque", 2.0}}},
                                            project::SetMass{"camera", 2.0},
                                            project::SetCentreOfGravity{"camera", {0.01, 0.02, 0.03}},
                                            project::SetPartName{"camera", "Another"},
-                                           project::SetPose{"ball", {0.1, 0.2, 0.3}},
+                                           project::SetPose{"ball", "side", 0.2},
+                                           project::SetPose{"rail-clamp", "slide", 0.05},
+                                           project::SetStops{"rail-clamp", "slide", rig::Stops{-0.1, 0.2}},
                                            project::SetRequired{3},
-                                           project::SetPush{30},
+                                           project::SetUse{{"carried", "outdoors"}},
+                                           project::AddCase{"wind"},
+                                           project::RemoveCase{"push"},
+                                           project::SetCaseInput{"push", "force", 30.0},
+                                           project::SetBody{"camera", rig::Vector(0.01, 0.01, 0.01), 0.03},
                                            project::SetRigName{"Other"},
                                            project::AddPart{"camera", "Light", "ball", 0.3},
                                            project::AddPart{"plate", "Monitor", "flat_face", 0.4},
                                            project::RemovePart{"plate"}};
-    REQUIRE(edits.size() >= std::variant_size_v<project::Edit>);
+    std::set<std::size_t> kinds;  // every kind of edit is among them
+    for (const auto& edit : edits) kinds.insert(edit.index());
+    REQUIRE(kinds.size() == std::variant_size_v<project::Edit>);
     Document d;
     open_demo(d);
     const std::string before = text_of(d);
@@ -66,10 +76,18 @@ TEST_CASE("a refused edit changes nothing and says why", "[project][document]") 
                                          project::SetMass{"camera", -1},
                                          project::SetMass{"ghost", 1},
                                          project::SetRequired{std::nan("")},
-                                         project::SetPush{-3},
+                                         project::SetCaseInput{"push", "force", -3.0},
+                                         project::SetCaseInput{"push", "part", std::string("ghost")},
+                                         project::SetCaseInput{"ghost", "force", 3.0},
+                                         project::AddCase{"earthquake"},
+                                         project::RemoveCase{"ghost"},
+                                         project::SetUse{{"underwater"}},
+                                         project::SetStops{"ball", "pan", rig::Stops{0.5, 1}},
+                                         project::SetBody{"camera", rig::Vector(1, 0, 0), {}},
+                                         project::SetBody{"ghost", {}, {}},
                                          project::SetPartName{"camera", ""},
-                                         project::SetPose{"rail-clamp", {}},
-                                         project::SetPose{"ball", {std::nan(""), 0, 0}},
+                                         project::SetPose{"rail-clamp", "forward", 1},
+                                         project::SetPose{"ball", "pan", std::nan("")},
                                          project::AddPart{"ghost", "x", "ball", 1},
                                          project::AddPart{"camera", "x", "glue", 1},
                                          project::RemovePart{"rail"}};
@@ -91,8 +109,9 @@ TEST_CASE("one gesture undoes as one, and one that ends where it began leaves no
     d.undo();
     CHECK(text_of(d) == before);
     CHECK_FALSE(d.can_undo());
-    REQUIRE(d.perform(project::SetPose{"ball", {0.5, 0, 0}}, 8));
-    REQUIRE(d.perform(project::SetPose{"ball", *project::demo_rig().interface("ball")->pose}, 8));
+    REQUIRE(d.perform(project::SetPose{"ball", "forward", 0.5}, 8));
+    REQUIRE(
+        d.perform(project::SetPose{"ball", "forward", project::demo_rig().interface("ball")->pose.at("forward")}, 8));
     CHECK_FALSE(d.can_undo());
     REQUIRE(d.perform(SetInput{"ball", "ball", "torque", 0.45}));  // the same value
     CHECK_FALSE(d.can_undo());

@@ -2,10 +2,12 @@
 
 #include <fmt/format.h>
 
+#include <fstream>
 #include <random>
 
 #include "approximately.h"
 #include "project/starting_points.h"
+#include "rig/mechanism.h"
 
 using namespace clampet;
 
@@ -66,7 +68,8 @@ TEST_CASE("a wrong value is found by line and path", "[project][json]") {
                 std::count(text.begin(), text.begin() + static_cast<std::ptrdiff_t>(text.find("heavy")), '\n'));
     const auto p = problem(text);
     CHECK(p.where == fmt::format("line {}, /parts/5/mass", line));
-    CHECK(p.what == "This should be a number.");
+    CHECK_THAT(p.what, Catch::Contains("“heavy” is not a number"));
+    CHECK(problem(replaced(demo_text(), "\"mass\": 1.34", "\"mass\": true")).what == "This should be a number.");
     CHECK_THAT(problem(replaced(demo_text(), "\"mass\": 1.34", "\"mass\": -1.34")).where,
                Catch::EndsWith("/parts/5/mass"));
     CHECK_THAT(problem(replaced(demo_text(), "\"mass\": 1.34", "\"weight\": 1.34")).where,
@@ -82,8 +85,69 @@ TEST_CASE("other files and newer ones are refused", "[project][json]") {
     CHECK(problem("{}").what == "This is not a Clampet rig.");
     CHECK(problem("[1, 2]").what == "This should be an object.");
     CHECK(problem("3").what == "This should be an object.");
-    CHECK(problem(replaced(demo_text(), "\"schema\": 1", "\"schema\": 2")).remedy == "Open it with a newer Clampet.");
-    CHECK_FALSE(project::read_rig(replaced(demo_text(), "\"schema\": 1", "\"schema\": 0")));
+    CHECK(problem(replaced(demo_text(), "\"schema\": 2", "\"schema\": 3")).remedy == "Open it with a newer Clampet.");
+    CHECK_FALSE(project::read_rig(replaced(demo_text(), "\"schema\": 2", "\"schema\": 0")));
+}
+
+TEST_CASE("files of schema 1 are read as they were meant", "[project][json][migration]") {
+    const auto text_in = [](const std::string& file) {
+        std::ifstream stream(std::string(CLAMPET_SOURCE_DIR) + "/tests/project/schema-1/" + file);
+        REQUIRE(stream);
+        return std::string(std::istreambuf_iterator<char>(stream), {});
+    };
+    // The demo and the starting points of schema 1 are those of today, but for what was set since.
+    const auto demo = project::read_rig(text_in("stair-rail.clampet.json"));
+    REQUIRE(demo);
+    CHECK(demo->parts == project::demo_rig().parts);
+    CHECK(demo->interfaces == project::demo_rig().interfaces);
+    REQUIRE(demo->cases.size() == 1);
+    CHECK(demo->cases[0].kind == "push");
+    CHECK(std::get<std::string>(demo->cases[0].inputs.at("part")) == "camera");
+    CHECK(std::get<double>(demo->cases[0].inputs.at("force")) == 15);
+    CHECK(demo->use.empty());
+    for (const char* file : {"floor-post.clampet.json", "pole-clamp.clampet.json"})
+        CHECK(project::read_rig(text_in(file)));
+
+    const auto old = [](const std::string& push, const std::string& interface, const std::string& port = "") {
+        return R"({"format": "clampet-rig", "schema": 1, )" + push + R"(
+            "parts": [{"id": "wall", "mass": 0, "ports": [{"id": "face", "at": [0, 0, 1]}]},
+                      {"id": "load", "mass": 1, "ports": [{"id": "base")" +
+               port + R"(}]}],
+            "interfaces": [{"id": "arm", "support": {"part": "wall", "port": "face"},
+                            "payload": {"part": "load", "port": "base"}, )" +
+               interface + "}]}";
+    };
+    // A push on no part was no push; one beside the centre of gravity keeps its place.
+    CHECK(project::read_rig(old("", R"("elements": [{"id": "e", "family": "flat_face"}])"))->cases.empty());
+    const auto aside = project::read_rig(old(R"("push": {"force": 20, "part": "load", "offset": [0, 0.1, 0]},)",
+                                             R"("elements": [{"id": "e", "family": "flat_face"}])"));
+    REQUIRE(aside);
+    CHECK(std::get<double>(aside->cases[0].inputs.at("y")) == 0.1);
+    CHECK_FALSE(aside->cases[0].inputs.contains("x"));
+    // An arm ended where its port was: the load stays where it hung.
+    const auto arm =
+        project::read_rig(old("", R"("elements": [{"id": "e", "family": "arm", "inputs": {"length": 0.6}}])"));
+    REQUIRE(arm);
+    CHECK(rig::Placed(*arm).world_from_part("load").translation().isApprox(rig::Vector(0, 0, 1), 1e-12));
+    CHECK(rig::Placed(*arm).world_from_port("arm").translation().isApprox(rig::Vector(-0.6, 0, 1), 1e-12));
+    // An arm of three links within one pivot: three pivots, the load where it was.
+    const auto links = project::read_rig(old("", R"("elements": [{"id": "e", "family": "friction_pivot", "inputs":
+        {"arm": "links", "joints": 3, "link_length": 0.15, "hand_radius": 0.6, "force": 300}}])"));
+    REQUIRE(links);
+    REQUIRE(links->interfaces.size() == 3);
+    CHECK(rig::Placed(*links).world_from_part("load").translation().isApprox(rig::Vector(0, 0, 1), 1e-12));
+    CHECK(std::get<double>(links->interfaces[2].elements[0].inputs.at("hand_radius")) == Approx(0.3));
+    for (const auto& f : links->interfaces) CHECK(rig::motion_of(f).axes.size() == 1);
+    CHECK(project::read_rig(project::write_rig(*links)));
+    // What is wrong is told where it stands in the old file.
+    const auto wrong = project::read_rig(
+        old(R"("push": {"force": -20, "part": "load"},)", R"("elements": [{"id": "e", "family": "flat_face"}])"));
+    REQUIRE_FALSE(wrong);
+    CHECK_THAT(wrong.problem().where, Catch::EndsWith("/push/force"));
+    const auto ghost = project::read_rig(
+        old(R"("push": {"force": 20, "part": "ghost"},)", R"("elements": [{"id": "e", "family": "flat_face"}])"));
+    REQUIRE_FALSE(ghost);
+    CHECK_THAT(ghost.problem().where, Catch::EndsWith("/push/part"));
 }
 
 TEST_CASE("no spoiled file crashes", "[project][json]") {

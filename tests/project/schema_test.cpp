@@ -7,6 +7,7 @@
 #include <valijson/schema_parser.hpp>
 #include <valijson/validator.hpp>
 
+#include "project/rig_fields.h"
 #include "project/rig_json.h"
 #include "project/starting_points.h"
 
@@ -76,10 +77,17 @@ TEST_CASE("what the schema refuses the reader refuses", "[project][json][docs]")
     spoilt("/required", 0);
     spoilt("/required", 101);
     spoilt("/colour", "red");
-    spoilt("/push/force", -1);
-    spoilt("/push/where", "here");
+    spoilt("/cases/0/force", 1);
+    spoilt("/cases/0/inputs/force", true);
+    spoilt("/cases/0/id", "");
+    spoilt("/use", "carried");
+    spoilt("/interfaces/0/closes_loop", "yes");
+    spoilt("/interfaces/3/pose/forward", json::array({1}));
+    spoilt("/interfaces/0/stops", json{{"slide", json::array({-1})}});
+    spoilt("/parts/0/inertia", json::array({1, 1}));
+    spoilt("/parts/0/wind_area", -1);
     spoilt("/parts/0/mass", -1);
-    spoilt("/parts/0/mass", "1 kg of something");
+    spoilt("/parts/0/mass", json::array({1}));
     spoilt("/parts/0/id", "");
     spoilt("/parts/0/role", "hero");
     spoilt("/parts/0/origin", "found");
@@ -97,6 +105,39 @@ TEST_CASE("what the schema refuses the reader refuses", "[project][json][docs]")
     json rig = good;
     rig.erase("parts");
     CHECK_FALSE(schema.takes(rig));
+    CHECK_FALSE(project::read_rig(rig.dump()));
+}
+
+TEST_CASE("schema and tables are the fields of the reader", "[project][json][docs]") {
+    // Written anew by: clampet-cli schema > docs/rig.schema.json, and clampet-cli schema --tables.
+    CHECK(json::parse(text_of(source / "docs/rig.schema.json")) == json(project::rig_schema()));
+    CHECK_THAT(text_of(source / "docs/file-format.md"), Catch::Contains(project::rig_tables()));
+}
+
+TEST_CASE("quantities may be texts with a unit", "[project][json]") {
+    json rig = json::parse(project::write_rig(project::demo_rig()));
+    rig["parts"][5]["mass"] = "2 lb 3 oz";
+    rig["parts"][5]["centre_of_gravity"] = {"1 1/2 in", 0, "40 mm"};
+    rig["interfaces"][3]["pose"]["forward"] = "30 deg";
+    rig["interfaces"][0]["elements"][0]["inputs"]["diameter"] = "33.7 mm";
+    rig["interfaces"][0]["elements"][0]["inputs"]["torque"] = {{"low", "1 N·m"}, {"typical", "16 kgf·cm"}, {"high", 2}};
+    rig["cases"][0]["inputs"]["force"] = "2 kgf";
+    rig["interfaces"][0]["stops"] = {{"slide", {"-20 cm", "1 ft"}}};
+    const auto read = project::read_rig(rig.dump());
+    REQUIRE(read);
+    CHECK(read->part("camera")->mass == Approx(35 * 0.45359237 / 16).epsilon(1e-12));
+    CHECK(read->part("camera")->centre_of_gravity.x() == Approx(0.0381).epsilon(1e-12));
+    CHECK(read->interface("ball")->pose.at("forward") == Approx(M_PI / 6).epsilon(1e-12));
+    CHECK(std::get<double>(read->interface("rail-clamp")->elements[0].inputs.at("diameter")) == Approx(0.0337));
+    CHECK(std::get<rig::Band>(read->interface("rail-clamp")->elements[0].inputs.at("torque")).typical ==
+          Approx(16 * 9.80665 / 100).epsilon(1e-9));
+    CHECK(std::get<double>(read->cases[0].inputs.at("force")) == Approx(19.6133));
+    CHECK(read->interface("rail-clamp")->stops.at("slide").most == Approx(0.3048));
+    rig["parts"][5]["mass"] = "2 parsecs";
+    const auto refused = project::read_rig(rig.dump(2));
+    REQUIRE_FALSE(refused);
+    CHECK_THAT(refused.problem().where, Catch::EndsWith("/parts/5/mass"));
+    rig["parts"][5]["mass"] = "20 mm";
     CHECK_FALSE(project::read_rig(rig.dump()));
 }
 

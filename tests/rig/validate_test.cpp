@@ -1,6 +1,7 @@
 #include <functional>
 
 #include "approximately.h"
+#include "loads/load_case.h"
 #include "project/starting_points.h"
 #include "rig/rig.h"
 
@@ -42,15 +43,33 @@ TEST_CASE("a rig that cannot be is refused with its place and a remedy", "[rig]"
          },
          "screw.preload"},
         {"/required", [](auto& r) { r.required = 0; }, "1.5 (bench)"},
-        {"/push/force", [](auto& r) { r.push.force = -1; }, "for example 15"},
-        {"/push/part", [](auto& r) { r.push.part = "ghost"; }, "Name a part"},
+        {"/cases/0/inputs/force", [](auto& r) { r.cases[0].inputs["force"] = -1.0; }, "for example 15"},
+        {"/cases/0/inputs/part", [](auto& r) { r.cases[0].inputs["part"] = std::string("ghost"); }, "Name a part"},
+        {"/cases/0/inputs/colour", [](auto& r) { r.cases[0].inputs["colour"] = 1.0; }, "It has: force"},
+        {"/cases/0/case", [](auto& r) { r.cases[0].kind = "earthquake"; }, "Use one of: push"},
+        {"/cases/1/id", [](auto& r) { r.cases.push_back(r.cases[0]); }, "push-2"},
+        {"/use/0", [](auto& r) { r.use = {"underwater"}; }, "clampet-cli cases"},
+        {"/interfaces/3/pose/yaw", [](auto& r) { r.interface("ball")->pose["yaw"] = 1; }, "It has: pan, side, forward"},
+        {"/interfaces/3/pose/pan", [](auto& r) { r.interface("ball")->pose["pan"] = std::nan(""); }, "Give radians"},
+        {"/interfaces/1/pose/turn", [](auto& r) { r.interface("bush-thread")->pose["turn"] = 1; }, "leave it out"},
+        {"/interfaces/0/stops/slide",
+         [](auto& r) {
+             r.interface("rail-clamp")->stops["slide"] = {0.1, 0.3};
+         },
+         "0 is how it is drawn"},
+        {"/parts/5/inertia", [](auto& r) { r.part("camera")->inertia = rig::Vector(1, 0.1, 0.1); },
+         "None of the three may be more"},
+        {"/parts/5/inertia", [](auto& r) { r.part("camera")->inertia = rig::Vector(-1, 0, 0); }, "Give three numbers"},
+        {"/parts/5/wind_area", [](auto& r) { r.part("camera")->wind_area = -1; }, "for example 0.02"},
+        {"/interfaces/3/closes_loop", [](auto& r) { r.interface("ball")->closes_loop = true; },
+         "Leave \"closes_loop\" out"},
         {"/parts/5", [](auto& r) { r.interfaces.pop_back(); }, "Add the interface that carries it."},
     };
     for (const auto& row : rows) {
         auto r = project::demo_rig();
         row.spoil(r);
         CAPTURE(row.where, row.remedy);
-        const auto ok = rig::validate(r);
+        const auto ok = loads::validate(r);
         REQUIRE_FALSE(ok);
         CHECK(ok.problem().where == row.where);
         CHECK_THAT(ok.problem().remedy, Catch::Contains(row.remedy));

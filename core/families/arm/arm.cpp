@@ -228,7 +228,8 @@ void spare_second_looks(FormulaParts& parts) {
     for (auto& m : parts.modes) m.capacity_is_concave = true;
 }
 
-Result<Arm> read(const Values& v) {
+/// What it looks like: its length and its sections.
+Arm outline_of(const Values& v) {
     Arm g;
     const auto& kind = text(v, "section");
     g.root.kind = kind == "round"      ? ArmSection::round
@@ -247,6 +248,24 @@ Result<Arm> read(const Values& v) {
         g.tip.width = number(v, "tip_width");
         g.tip.pocket *= g.tip.height / g.root.height;
     }
+    g.density = number(v, "density");
+    return g;
+}
+
+/// It stands out along x from its root; what it weighs by Simpson's rule, exact for a taper.
+Motion motion(const Values& v) {
+    const Arm g = outline_of(v);
+    const double root = g.root.area(), middle = g.at(0.5).area(), tip = g.tip.area();
+    Motion m;
+    m.span.translation() = Eigen::Vector3d(g.length, 0, 0);
+    m.contact_moves = true;  // the load is taken at its tip
+    m.mass = g.density * g.length * (root + 4 * middle + tip) / 6;
+    m.centre_of_gravity = {g.length * (2 * middle + tip) / (root + 4 * middle + tip), 0, 0};
+    return m;
+}
+
+Result<Arm> read(const Values& v) {
+    Arm g = outline_of(v);
     const double least = std::min(g.root.height, g.tip.height);
     if (g.root.kind == ArmSection::tube && 2 * g.root.wall > least)
         return Problem{
@@ -258,7 +277,6 @@ Result<Arm> read(const Values& v) {
                        fmt::format("Give at most {:.3g} mm.", 950 * g.root.height)};
     g.modulus = number(v, "modulus");
     g.shear_modulus = g.modulus / number(v, "modulus_ratio");
-    g.density = number(v, "density");
     g.strength = number(v, "strength");
     g.creep = text(v, "duration") == "lasting" ? 1 + number(v, "creep") : 1;
     g.drop_limit = number(v, "drop_limit");
@@ -296,6 +314,7 @@ Result<FormulaParts> build(const Values& v) {
                                        {"tilt", g.tilt(w), Dimension::angle},
                                        {"stress", g.stress(w), Dimension::stress}};
     };
+    parts.compliance = g.compliance;
     add_modes(g, parts);
     spare_second_looks(parts);
     parts.section = [g](const Load& load) { return section(g, load); };
@@ -338,10 +357,11 @@ const Family& arm() {
                 "modulus", "Stiffness, E", Dimension::stress, 10e9, {1e6, 1e12},
                 "Along the grain: pine 9 GPa, beech 12, birch plywood 8; aluminium 69, steel 205, printed PLA 2.3 GPa.",
                 "Wood Handbook, from memory"),
-            quantity_row("modulus_ratio", "E over G", Dimension::number, 16, {2, 40},
-                         "Timber 16, metals and plastics 2.6.", "Wood Handbook, from memory"),
-            quantity_row("density", "Density", Dimension::density, 500, {1, 20000},
-                         "Pine 450, beech 720, birch plywood 680, aluminium 2700, steel 7850.", "from memory"),
+            described(quantity_row("modulus_ratio", "E over G", Dimension::number, 16, {2, 40},
+                                   "Timber 16, metals and plastics 2.6.", "Wood Handbook, from memory")),
+            described(quantity_row("density", "Density", Dimension::density, 500, {1, 20000},
+                                   "Pine 450, beech 720, birch plywood 680, aluminium 2700, steel 7850.",
+                                   "from memory")),
             quantity_row(
                 "strength", "It may be stressed to", Dimension::stress, 25e6, {1e5, 1e10},
                 "Clear pine 25 MPa with knots derated, beech 40, birch plywood 30, aluminium 160, mild steel 235.",
@@ -353,26 +373,27 @@ const Family& arm() {
             quantity_row("root_stiffness", "Root turns by", Dimension::rotary_stiffness, 0, {0, 1e9},
                          "Stiffness of the joint at the root; 0 is rigid. A soft pad can matter more than the arm.",
                          "input"),
-            choice_row("duration", "The load", {{"short", "is short"}, {"lasting", "stays"}}, "short",
-                       "Timber and plastics creep."),
-            shown_for(
-                quantity_row("creep", "Creep adds", Dimension::number, 0.6, {0, 20},
-                             "Share of the elastic drop: timber 0.6, printed 1 to 3, metal 0.", "EN 1995, from memory"),
-                "duration", {"lasting"}),
+            described(choice_row("duration", "The load", {{"short", "is short"}, {"lasting", "stays"}}, "short",
+                                 "Timber and plastics creep.")),
+            shown_for(described(quantity_row("creep", "Creep adds", Dimension::number, 0.6, {0, 20},
+                                             "Share of the elastic drop: timber 0.6, printed 1 to 3, metal 0.",
+                                             "EN 1995, from memory")),
+                      "duration", {"lasting"}),
             length_row("drop_limit", "It may droop by", 0.010, 5, "At the tip."),
             quantity_row("tilt_limit", "It may turn by", Dimension::angle, 0.0175, {1e-6, 3},
                          "What the picture may tilt.", "common practice"),
             quantity_row("frequency_limit", "Least frequency", Dimension::frequency, 3, {0.01, 1000},
                          "Slower ones are seen as sway.", "common practice"),
-            quantity_row("damping", "Damping ratio", Dimension::number, 0.01, {0.0001, 1},
-                         "Timber and bolted metal 0.01, with rubber 0.05.", "from memory"),
+            described(quantity_row("damping", "Damping ratio", Dimension::number, 0.01, {0.0001, 1},
+                                   "Timber and bolted metal 0.01, with rubber 0.05.", "from memory")),
         },
         &build, true,
         {{"tube", "Tube or rod", {{"root_height", "outer"}, {"wall", "wall"}}, {{"section", "tube"}}},
          {"timber",
           "Timber on edge",
           {{"root_height", "width"}, {"root_width", "thickness"}},
-          {{"section", "rectangle"}}}});
+          {{"section", "rectangle"}}}},
+        &motion);
     return family;
 }
 

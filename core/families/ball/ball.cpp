@@ -65,6 +65,18 @@ class Ball : public Family {
         return "A ball squeezed between rings, or a ring and a plunger: does it turn, ride out or lift?";
     }
     std::span<const Parameter> parameters() const override { return ball_parameters(); }
+    /// Pan about the clamp axis, then to the side about x, then forward about y.
+    Motion motion(const Values& v) const override {
+        const double swing = number(v, "swing_limit");
+        return {{{"pan", "Pan", Eigen::Vector3d::UnitZ(), false, -half_turn, half_turn, "to the left", "to the right"},
+                 {"side", "To the side", Eigen::Vector3d::UnitX(), false, -swing, swing, "to the right", "to the left"},
+                 {"forward", "Forward", Eigen::Vector3d::UnitY(), false, -swing, swing, "forward", "back"}}};
+    }
+    /// The stem meets the cup all round at the same angle from the clamp axis.
+    bool reaches(const Values& v, std::span<const double> positions) const override {
+        const Eigen::Isometry3d at = moved(motion(v).axes, positions);
+        return std::acos(std::clamp(at.linear()(2, 2), -1.0, 1.0)) <= number(v, "swing_limit") + 1e-9;
+    }
     Result<std::shared_ptr<const Joint>> join(const Values& v) const override {
         BallNumbers n;
         n.radius = number(v, "diameter") / 2;

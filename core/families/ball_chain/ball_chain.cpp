@@ -274,6 +274,25 @@ Result<FormulaParts> build(const Values& v) {
     return parts;
 }
 
+/// It stands out along x, as long as it is. A single segment swings in its socket; a chain that is bent is made of
+/// single ones, each with its own load.
+Motion motion(const Values& v) {
+    Motion m;
+    const double joints = number(v, "joints"), length = joints * number(v, "pitch");
+    m.span.translation() = Eigen::Vector3d(length, 0, 0);
+    m.contact_moves = true;  // the load is taken at its end
+    m.mass = joints * number(v, "segment_mass");
+    m.centre_of_gravity = {length / 2, 0, 0};
+    if (joints > 1) return m;
+    const double opening = number(v, "opening_diameter"), ball = number(v, "ball_diameter"),
+                 stem = number(v, "stem_diameter");
+    const double swing = stem < opening && opening < ball ? std::asin(opening / ball) - std::asin(stem / ball) : 0;
+    m.axes = {{"roll", "Round its own axis", Eigen::Vector3d::UnitX(), false, -half_turn, half_turn},
+              {"swing", "Sideways", Eigen::Vector3d::UnitZ(), false, -swing, swing, "to the left", "to the right"},
+              {"nod", "Nod", Eigen::Vector3d::UnitY(), false, -swing, swing, "down", "up"}};
+    return m;
+}
+
 }  // namespace
 
 const Family& ball_chain() {
@@ -315,7 +334,7 @@ const Family& ball_chain() {
             gap_row("payload_offset", "Payload, beyond the chain", 0.02, 2,
                     "Its centre of gravity, from the end of the last segment, for the longest reach."),
         },
-        &build);
+        &build, true, {}, &motion);
     return family;
 }
 

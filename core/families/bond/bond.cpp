@@ -131,9 +131,10 @@ const Family& bond() {
                          "Foam tape 0.5 MPa for a short time; wood glue 6 MPa along the grain.", "from memory"),
             quantity_row("tension_strength", "Pull strength", Dimension::stress, 0.6e6, {1, 1e9, false},
                          "Foam tape 0.6 MPa for a short time; wood glue 2 MPa across the grain.", "from memory"),
-            shown_for(choice_row("duration", "The load", {{"lasting", "lasts"}, {"short", "is short"}}, "lasting",
-                                 "Foam creeps: under a lasting load only a small share of its strength is left."),
-                      "kind", {"foam"}),
+            shown_for(
+                described(choice_row("duration", "The load", {{"lasting", "lasts"}, {"short", "is short"}}, "lasting",
+                                     "Foam creeps: under a lasting load only a small share of its strength is left.")),
+                "kind", {"foam"}),
             shown_for(quantity_row("lasting_share", "Kept under a lasting load", Dimension::number, 0.07, {0.001, 1},
                                    "0.05 to 0.1 of the short-term strength.", "from memory"),
                       "kind", {"foam"}),

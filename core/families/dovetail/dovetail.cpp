@@ -248,6 +248,15 @@ Result<FormulaParts> build(const Values& v) {
     return parts;
 }
 
+/// Loosened it slides along its rail, at most until half of it is out.
+Motion motion(const Values& v) {
+    const double half = number(v, "length") / 2;
+    Motion m{
+        {{"slide", "Along the rail", Eigen::Vector3d::UnitX(), true, -half, text(v, "ends") == "closed" ? 0 : half}}};
+    m.contact_moves = text(v, "rail_on") == "support";
+    return m;
+}
+
 }  // namespace
 
 const Family& dovetail() {
@@ -291,7 +300,7 @@ const Family& dovetail() {
                              "from memory"),
             },
         }),
-        &build);
+        &build, true, {}, &motion);
     return family;
 }
 

@@ -291,7 +291,8 @@ const Family& edge_clamp() {
         "A screw clamp on a desk, shelf or beam: does an overhanging load slide it, tip it or bend its frame?",
         joined({
             {
-                length_row("board_thickness", "Board", 0.027, 0.3, "Thickness of desk, shelf or beam flange."),
+                described(
+                    length_row("board_thickness", "Board", 0.027, 0.3, "Thickness of desk, shelf or beam flange.")),
                 length_row("plate_length", "Upper plate, along x", 0.050, 0.5, "Along the overhang, about the screw."),
                 length_row("plate_width", "Upper plate, along y", 0.050, 0.5, "Along the edge."),
                 length_row("pad_diameter", "Lower pad", 0.030, 0.3, "On the screw's tip; it swivels."),

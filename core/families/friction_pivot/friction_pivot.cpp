@@ -26,8 +26,6 @@ struct Pivot {
     double outer = 0, inner = 0, friction = 0, faces = 1;  ///< radii [m]
     double pin_radius = 0, pin_friction = 0, cheeks_apart = 0, load_share = 0.2;
     double force = 0, hand_radius = 0, hand_limit = 0, required = 0, thickness = 0;
-    int joints = 1;   ///< of an arm whose joints are all like this one; the wrench is that of the first
-    double link = 0;  ///< from one joint to the next, along x [m]
     std::shared_ptr<const mechanics::PressureSolver> solver;
     std::shared_ptr<const mechanics::PlanarContacts> contacts;
 
@@ -70,29 +68,8 @@ struct Pivot {
         return mechanics::slip_limit(*contacts, std::span<const double>(f.data(), contacts->padded()),
                                      {w.fx, w.fy, w.mz / solver->patch().size});
     }
-    /// What the joint after `k` links carries: the wrench of the first, moved along the arm.
-    Wrench at_joint(int k, Wrench w) const {
-        w.my += k * link * w.fz;
-        w.mz -= k * link * w.fy;
-        return w;
-    }
-    /// The greatest of a utilisation over all joints.
-    template <class Of>
-    double worst(const Wrench& w, const Of& of) const {
-        double most = of(w);
-        for (int k = 1; k < joints; ++k) most = std::max(most, of(at_joint(k, w)));
-        return most;
-    }
-    double worst_twist(const Wrench& w) const {
-        return worst(w, [](const Wrench& at) { return std::abs(at.mz); });
-    }
-    /// Force at the handle that turns the stiffest joint uphill. The hand is as far from each as the arm leaves it.
-    double breakaway(const Wrench& w) const {
-        double most = 0;
-        for (int k = 0; k < joints; ++k)
-            most = std::max(most, (holding({}) + std::abs(at_joint(k, w).mz)) / (hand_radius - k * link));
-        return most;
-    }
+    /// Force at the handle that turns it uphill.
+    double breakaway(const Wrench& w) const { return (holding({}) + std::abs(w.mz)) / hand_radius; }
     double slips(const Wrench& w) const {
         if (!(force > 0) || !(normal(w) > 0) || cheek(w) >= 1) return infinite;
         if (close_pin) {
@@ -115,8 +92,8 @@ std::vector<NamedValue> torque(const char* name, double value) {
 void add_modes(const Pivot& g, FormulaParts& parts) {
     FormulaMode slips;
     slips.mode = {"slips", ModeClass::ultimate, "turns|turn on its axis", false, false};
-    slips.utilisation = [g](const Wrench& w) { return g.worst(w, [&](const Wrench& at) { return g.slips(at); }); };
-    slips.demand = [g](const Wrench& w) { return torque("twist", g.worst_twist(w)); };
+    slips.utilisation = [g](const Wrench& w) { return g.slips(w); };
+    slips.demand = [g](const Wrench& w) { return torque("twist", std::abs(w.mz)); };
     slips.capacity = [g](const Wrench& w) { return torque("twist", g.holding(w)); };
     slips.motion = [g](const Wrench& w) -> Phrase {
         if (g.close_pin) return "turns|turn";
@@ -128,17 +105,13 @@ void add_modes(const Pivot& g, FormulaParts& parts) {
     };
     slips.ends_with = [g](const Wrench& w) {
         if (!(g.force > 0) || !(g.normal(w) > 0)) return infinite;
-        return g.worst(w, [&](const Wrench& at) {
-            return g.yoke ? g.cheek(at) : g.solver->outreach(g.normal(at), at.my, -at.mx);
-        });
+        return g.yoke ? g.cheek(w) : g.solver->outreach(g.normal(w), w.my, -w.mx);
     };
     slips.tolerance = g.yoke && g.close_pin ? 1e-9 : 2e-4;
     slips.formula = "n ∫ μ p r dA + μ_p r_pin V";
     slips.source = "Shigley, uniform pressure; uniform wear (R_o + R_i)/2 at the low end";
     parts.modes.push_back(std::move(slips));
-    const auto bend = [g](const Wrench& w) {
-        return g.worst(w, [](const Wrench& at) { return std::hypot(at.mx, at.my); });
-    };
+    const auto bend = [](const Wrench& w) { return std::hypot(w.mx, w.my); };
     if (g.yoke) {
         parts.modes.push_back(
             ratio({"parts", ModeClass::ultimate, "is|be levered out of one cheek", "cheek_force", Dimension::force,
@@ -196,7 +169,7 @@ drawing::Drawing section(const Pivot& g, const Load& load) {
     }
     d.line({0, low - 1.4 * t}, {0, top + 1.4 * t}, Line::centre);
     d.dimension({-R, low}, {R, low}, -0.9 * t, fmt::format("Ø {}", quantity::format(2 * R, Dimension::length)));
-    const double twist = g.worst_twist(load.whole()), hold = g.holding(load.whole());
+    const double twist = std::abs(load.whole().mz), hold = g.holding(load.whole());
     d.text(
         {arm * 0.55, top + 1.0 * t},
         fmt::format("{} on {}", quantity::format(twist, Dimension::torque), quantity::format(hold, Dimension::torque)),
@@ -224,15 +197,6 @@ Result<Pivot> read(const Values& v, double force) {
     g.required = number(v, "required_hold");
     g.thickness = number(v, "plate_thickness");
     g.force = force;
-    if (text(v, "arm") == "links") {
-        g.joints = static_cast<int>(std::round(number(v, "joints")));
-        g.link = number(v, "link_length");
-    }
-    if (!(g.hand_radius > (g.joints - 1) * g.link))
-        return Problem{"hand_radius",
-                       fmt::format("The handle, {:.3g} mm from the first joint, lies before the last one at {:.3g} mm.",
-                                   g.hand_radius * 1e3, (g.joints - 1) * g.link * 1e3),
-                       "Give a handle beyond the last joint, or shorter links."};
     if (!(g.inner < g.outer))
         return Problem{
             "inner_diameter",
@@ -248,17 +212,11 @@ Result<Pivot> read(const Values& v, double force) {
     return g;
 }
 
-/// The window of clamping in which it both stays put and can be moved, as bolt torque or as force. The joint that
-/// carries most must hold, the one nearest to the hand must still move: all have the same bolt.
+/// The window of clamping in which it both stays put and can be moved, as bolt torque or as force.
 std::vector<NamedValue> window(const Pivot& g, const Squeeze& squeezed, const Wrench& w) {
     const double per_force = g.faces * g.friction * g.wear() * g.even_radius();
-    const double needed = g.required * g.worst_twist(w);
-    double most = infinite, handle = 0;
-    for (int k = 0; k < g.joints; ++k) {
-        const double moment = std::abs(g.at_joint(k, w).mz);
-        most = std::min(most, g.hand_limit * (g.hand_radius - k * g.link) - moment);
-        handle = std::max(handle, (needed + moment) / g.hand_limit + k * g.link);
-    }
+    const double moment = std::abs(w.mz), needed = g.required * moment;
+    const double most = g.hand_limit * g.hand_radius - moment, handle = (needed + moment) / g.hand_limit;
     const double torque_per_force = squeezed.thread ? mechanics::torque_per_preload(squeezed.screw) : 1;
     const double kept = squeezed.fresh > 0 ? squeezed.force / squeezed.fresh : 1;
     const Dimension dimension = squeezed.thread ? Dimension::torque : Dimension::force;
@@ -303,6 +261,11 @@ Result<FormulaParts> build(const Values& v) {
     return parts;
 }
 
+/// About its axis, z, against its friction.
+Motion motion(const Values&) {
+    return {{{"turn", "Turn", Eigen::Vector3d::UnitZ(), false, -half_turn, half_turn, "on", "back", true}}};
+}
+
 }  // namespace
 
 const Family& friction_pivot() {
@@ -323,9 +286,9 @@ const Family& friction_pivot() {
                 {.force = 400, .torque = 2, .screw = "M8", .bearing_outer = 0.018, .bearing_inner = 0.0084}),
             {
                 [] {
-                    Parameter p =
-                        choice_row("wear", "The faces are", {{"even", "new: even pressure"}, {"worn", "worn in"}},
-                                   "even", "Faces that are moved wear in, and hold a little less.");
+                    Parameter p = described(choice_row("wear", "The faces are",
+                                                       {{"even", "new: even pressure"}, {"worn", "worn in"}}, "even",
+                                                       "Faces that are moved wear in, and hold a little less."));
                     p.spread.weak_choice = "worn";
                     return p;
                 }(),
@@ -343,21 +306,14 @@ const Family& friction_pivot() {
                 choice_row("nut", "Nut and head",
                            {{"keyed", "cannot be dragged round"}, {"rubs", "rub on the moving part"}}, "keyed",
                            "A nut that rubs on the moving part works loose."),
-                choice_row("arm", "It is", {{"one", "one joint"}, {"links", "the first of an arm of links"}}, "one",
-                           "A hinge, knuckle or yoke of its own, or an arm stretched out along x whose joints all have "
-                           "the same bolt: the load is then that of its first joint."),
-                shown_for(count_row("joints", "Joints of the arm", 3, {2, 12}, "All like this one."), "arm", {"links"}),
-                shown_for(length_row("link_length", "From joint to joint", 0.08, 2, "Length of one link."), "arm",
-                          {"links"}),
-                length_row("hand_radius", "Handle", 0.20, 30,
-                           "From the axis, of the first joint, to where the hand moves it."),
+                length_row("hand_radius", "Handle", 0.20, 30, "From the axis to where the hand moves it."),
                 quantity_row("hand_limit", "Hand force to move it", Dimension::force, 40, {0, 1000, false},
                              "At most this much at the handle.", "common practice"),
                 quantity_row("required_hold", "Must hold", Dimension::number, 2, {0, 100, false},
                              "Times the load's moment, for the window of bolt torque.", "common practice"),
             },
         }),
-        &build, true, {{"plywood", "Plywood, real thickness", {{"plate_thickness", "thickness"}}, {}}});
+        &build, true, {{"plywood", "Plywood, real thickness", {{"plate_thickness", "thickness"}}, {}}}, &motion);
     return family;
 }
 

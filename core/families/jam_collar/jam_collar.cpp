@@ -114,6 +114,14 @@ Result<FormulaParts> build(const Values& v) {
     return parts;
 }
 
+/// Freed it slides along its rod and turns about it.
+Motion motion(const Values&) {
+    Motion m{{{"slide", "Along the rod", Eigen::Vector3d::UnitX(), true, -longest_slide, longest_slide},
+              {"turn", "Round the rod", Eigen::Vector3d::UnitX(), false, -half_turn, half_turn}}};
+    m.contact_moves = true;
+    return m;
+}
+
 }  // namespace
 
 const Family& jam_collar() {
@@ -122,8 +130,9 @@ const Family& jam_collar() {
         "A collar or plate that tilts on a rod under its load: does it lock, and does it dent the rod?",
         {
             length_row("rod_diameter", "Rod", 0.025, 0.5, "Diameter of the rod or dowel."),
-            choice_row("given_by", "Known", {{"bore", "bore and thickness"}, {"span", "distance of the contacts"}},
-                       "bore", "The bore and thickness give the tilt and how far apart the contacts are."),
+            described(choice_row("given_by", "Known",
+                                 {{"bore", "bore and thickness"}, {"span", "distance of the contacts"}}, "bore",
+                                 "The bore and thickness give the tilt and how far apart the contacts are.")),
             shown_for(length_row("bore", "Bore", 0.0262, 0.5, "Diameter of the hole; larger than the rod."), "given_by",
                       {"bore"}),
             length_row("thickness", "Thickness", 0.018, 0.5, "Of the collar, along the rod."),
@@ -131,8 +140,8 @@ const Family& jam_collar() {
                       "given_by", {"span"}),
             friction_row("friction", "Friction", "hardwood on hardwood",
                          "Collar on rod, dry, where the load's side touches."),
-            choice_row("friction_alike", "Both contacts", {{"alike", "alike"}, {"unlike", "unlike"}}, "alike",
-                       "One of them may be lined with rubber or leather."),
+            described(choice_row("friction_alike", "Both contacts", {{"alike", "alike"}, {"unlike", "unlike"}}, "alike",
+                                 "One of them may be lined with rubber or leather.")),
             shown_for(friction_row("friction_below", "Friction, other contact", "hardwood on hardwood",
                                    "Where the far side touches."),
                       "friction_alike", {"unlike"}),
@@ -140,7 +149,7 @@ const Family& jam_collar() {
                          "Before it dents: thin tube 500 N, printed bore 300 N, hardwood dowel 600 N, steel bar 5 kN.",
                          "from memory"),
         },
-        &build, true, {{"tube", "Tube or rod", {{"rod_diameter", "outer"}}, {}}});
+        &build, true, {{"tube", "Tube or rod", {{"rod_diameter", "outer"}}, {}}}, &motion);
     return family;
 }
 

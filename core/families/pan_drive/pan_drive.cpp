@@ -123,6 +123,12 @@ Result<FormulaParts> build(const Values& v) {
     return parts;
 }
 
+/// About its axis, z.
+Motion motion(const Values&) {
+    return {
+        {{"pan", "Pan", Eigen::Vector3d::UnitZ(), false, -half_turn, half_turn, "to the left", "to the right", true}}};
+}
+
 }  // namespace
 
 const Family& pan_drive() {
@@ -141,8 +147,8 @@ const Family& pan_drive() {
             shown_for(quantity_row("gear_ratio", "Gear ratio", Dimension::number, 3, {0.01, 1000},
                                    "Motor turns for one turn of the payload.", "input"),
                       "driven_by", {"servo"}),
-            shown_for(quantity_row("efficiency", "Efficiency", Dimension::number, 0.9, {0.05, 1},
-                                   "Spur gears or a belt 0.9, a worm 0.4.", "from memory"),
+            shown_for(described(quantity_row("efficiency", "Efficiency", Dimension::number, 0.9, {0.05, 1},
+                                             "Spur gears or a belt 0.9, a worm 0.4.", "from memory")),
                       "driven_by", {"servo"}),
             shown_for(quantity_row("motor_detent", "Unpowered motor holds", Dimension::torque, 0.05, {0, 1e4},
                                    "Its own friction and detents.", "input"),
@@ -152,17 +158,17 @@ const Family& pan_drive() {
                       "driven_by", {"hand"}),
             shown_for(length_row("hand_radius", "Handle, from axis", 0.25, 5, "Where the hand pushes."), "driven_by",
                       {"hand"}),
-            choice_row("unpowered", "Unpowered it", {{"may_turn", "may turn"}, {"must_stay", "must stay"}}, "may_turn",
-                       "Whether friction alone must hold it."),
+            described(choice_row("unpowered", "Unpowered it", {{"may_turn", "may turn"}, {"must_stay", "must stay"}},
+                                 "may_turn", "Whether friction alone must hold it.")),
             quantity_row("drag", "Drag", Dimension::torque, 0.1, {0, 1e4}, "Of bearing, seals and cables.", "input"),
             quantity_row("payload_mass", "Payload", Dimension::mass, 3, {0, 1000, false}, "Everything that turns.",
                          "input"),
             gap_row("offset", "Off the axis by", 0.05, 5, "Its centre of gravity."),
-            length_row("gyration", "Radius of gyration", 0.08, 5,
-                       "About its own centre: 0.29 of its length for a bar, 0.41 of a cube's edge."),
+            described(length_row("gyration", "Radius of gyration", 0.08, 5,
+                                 "About its own centre: 0.29 of its length for a bar, 0.41 of a cube's edge.")),
             gap_row("height", "Height", 0.20, 5, "Of the centre of gravity above the bearing."),
-            quantity_row("lean", "The axis leans by", Dimension::angle, 0.03, {0, 1.5707},
-                         "Out of the vertical: a stand is seldom better than 2°.", "common practice"),
+            described(quantity_row("lean", "The axis leans by", Dimension::angle, 0.03, {0, 1.5707},
+                                   "Out of the vertical: a stand is seldom better than 2°.", "common practice")),
             quantity_row("start_acceleration", "Start, rad/s²", Dimension::number, 5, {0, 1000},
                          "Angular acceleration at the start.", "from memory"),
             quantity_row("stop_acceleration", "Stop, rad/s²", Dimension::number, 20, {0, 1000},
@@ -171,7 +177,7 @@ const Family& pan_drive() {
             quantity_row("hold_down", "Held down by", Dimension::force, 150, {0, 1e6},
                          "Preload of the bearing's bolt; 0 when it only rests.", "input"),
         },
-        &build);
+        &build, true, {}, &motion);
     return family;
 }
 

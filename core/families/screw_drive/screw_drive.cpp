@@ -218,11 +218,11 @@ const Family& screw_drive() {
             length_row("engaged", "Engaged length", 0.008, 0.2, "Of thread in the nut or the frame."),
             text_row("screw_material", "Screw of", "steel 4.6", "For its strength.", "catalogue"),
             text_row("nut_material", "Nut or frame of", "mild steel", "For its thread's strength.", "catalogue"),
-            choice_row("place", "It is used", {{"still", "at rest"}, {"shakes", "where it shakes"}}, "still",
-                       "Bumps and carrying halve the friction that keeps it tight."),
-            quantity_row("kept", "Kept after a day", Dimension::number, 1, {0, 1, false},
-                         "Share of the force that is left after a day: steel 0.95, hardwood 0.75, rubber 0.7.",
-                         "from memory"),
+            described(choice_row("place", "It is used", {{"still", "at rest"}, {"shakes", "where it shakes"}}, "still",
+                                 "Bumps and carrying halve the friction that keeps it tight.")),
+            described(quantity_row(
+                "kept", "Kept after a day", Dimension::number, 1, {0, 1, false},
+                "Share of the force that is left after a day: steel 0.95, hardwood 0.75, rubber 0.7.", "from memory")),
         },
         &build);
     return family;

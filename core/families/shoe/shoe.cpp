@@ -118,6 +118,11 @@ Result<FormulaParts> build(const Values& v) {
     return parts;
 }
 
+/// It slides out backwards, away from the closed end.
+Motion motion(const Values& v) {
+    return {{{"slide", "In the shoe", Eigen::Vector3d::UnitX(), true, -number(v, "depth"), 0, "in", "out"}}};
+}
+
 }  // namespace
 
 const Family& shoe() {
@@ -145,10 +150,11 @@ const Family& shoe() {
             length_row("depth", "Depth", 0.018, 0.5, "Along the exit direction."),
             quantity_row("lip_strength", "Both lips bear", Dimension::force, 250, {0, 1e6, false},
                          "Pull at which the lips bend open: pressed steel 250 N, printed 60 N.", "from memory"),
-            quantity_row("kept", "Kept after a day", Dimension::number, 1, {0, 1, false},
-                         "Share of the spring force that is left: steel 1, printed lips 0.6.", "from memory"),
+            described(quantity_row("kept", "Kept after a day", Dimension::number, 1, {0, 1, false},
+                                   "Share of the spring force that is left: steel 1, printed lips 0.6.",
+                                   "from memory")),
         },
-        &build);
+        &build, true, {}, &motion);
     return family;
 }
 

@@ -31,7 +31,11 @@ class StanceJoint : public Joint {
     Working working(const Load& load) const override;
     drawing::Drawing section(const Load& load) const override;
     /// Corners of the support polygon, counter-clockwise; empty when clamped.
-    const std::vector<mechanics::Point>& polygon() const { return polygon_; }
+    std::vector<Eigen::Vector2d> stands_on() const override {
+        std::vector<Eigen::Vector2d> corners;
+        for (const auto& p : polygon_) corners.emplace_back(p.x, p.y);
+        return corners;
+    }
 
  private:
     mechanics::SlipLimit<3> slip(const Wrench& wrench) const noexcept;

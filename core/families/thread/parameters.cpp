@@ -21,9 +21,9 @@ std::span<const Parameter> thread_parameters() {
                                                "Metal 0.2, cork 0.45: the whole face rubs while it is spun on."),
                                        "payload");
         face_friction.standard = 0.25;
-        Parameter limits =
+        Parameter limits = described(
             choice_row("limits", "Thread sizes", {{"basic", "nominal"}, {"worst", "worst the class allows"}}, "basic",
-                       "Nominal sizes are typical; the worst that the class allows are the weak end.");
+                       "Nominal sizes are typical; the worst that the class allows are the weak end."));
         limits.spread.weak_choice = "worst";
         return std::vector<Parameter>{
             text_row("screw", "Screw", "1/4-20 UNC", "Its thread, for example 1/4-20, 3/8-16, M5.", "catalogue"),
@@ -33,12 +33,13 @@ std::span<const Parameter> thread_parameters() {
                     "Everything between head and socket: plate, washers, pads. Write 6 mm + 1.5 mm."),
             gap_row("plain_length", "Plain shank", 0, 0.5,
                     "Unthreaded length under the head; 0 when threaded all the way."),
-            length_row("socket_depth", "Socket, depth", 0.0055, 0.5,
-                       "Run the bare screw in by fingers until it stops: its length less what sticks out. Camera "
-                       "sockets are often 5.5 mm (¼) and 8.5 mm (⅜).",
-                       "from memory"),
-            choice_row("socket_end", "Socket is", {{"blind", "blind"}, {"through", "open at the far end"}}, "blind",
-                       "A screw cannot bottom in a through socket."),
+            described(
+                length_row("socket_depth", "Socket, depth", 0.0055, 0.5,
+                           "Run the bare screw in by fingers until it stops: its length less what sticks out. Camera "
+                           "sockets are often 5.5 mm (¼) and 8.5 mm (⅜).",
+                           "from memory")),
+            described(choice_row("socket_end", "Socket is", {{"blind", "blind"}, {"through", "open at the far end"}},
+                                 "blind", "A screw cannot bottom in a through socket.")),
             text_row("screw_material", "Screw of", "stainless A2-70",
                      "A material of the catalogue: steel 8.8, steel 4.6, stainless A2-70, brass, nylon 12, printed.",
                      "catalogue"),
@@ -58,9 +59,9 @@ std::span<const Parameter> thread_parameters() {
             face_friction,
             spun(gap_row("face_outer", "Face, outside", 0.040, 1, "Outer diameter of the face that rubs."), "payload"),
             spun(gap_row("face_inner", "Face, hole", 0.007, 1, "Hole in that face."), "payload"),
-            quantity_row("kept", "Kept after a day", Dimension::number, 0.95, {0, 1, false},
-                         "Share of the preload that is left: steel stack 0.95, plywood 0.7, rubber 0.7.",
-                         "from memory"),
+            described(quantity_row("kept", "Kept after a day", Dimension::number, 0.95, {0, 1, false},
+                                   "Share of the preload that is left: steel stack 0.95, plywood 0.7, rubber 0.7.",
+                                   "from memory")),
             quantity_row("pad_stiffness", "Pads in the stack", Dimension::stiffness, 0, {0, 1e12},
                          "Force per squeeze of soft pads in the stack, for example 500 N/mm; 0 when there are none.",
                          "input"),

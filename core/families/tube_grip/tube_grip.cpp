@@ -108,6 +108,13 @@ class TubeGrip : public Family {
         return uses;
     }
     std::span<const Parameter> parameters() const override { return grip_parameters(); }
+    /// Loosened it slides along its tube and turns about it. How far along, only the rig can say.
+    Motion motion(const Values& v) const override {
+        Motion m{{{"slide", "Along the tube", Eigen::Vector3d::UnitX(), true, -longest_slide, longest_slide},
+                  {"turn", "Round the tube", Eigen::Vector3d::UnitX(), false, -half_turn, half_turn}}};
+        m.contact_moves = text(v, "held_by") == "payload";
+        return m;
+    }
     Result<std::shared_ptr<const Joint>> join(const Values& v) const override {
         auto first = single(v);
         if (!first || text(v, "tubes") == "one") return first;

@@ -170,21 +170,21 @@ const Family& wedge() {
             choice_row("shape", "Shape", {{"single", "one face along the motion"}, {"symmetric", "both faces slope"}},
                        "single", "Whether one face lies along the direction in which it is driven."),
             friction_row("friction", "Friction", "hardwood on hardwood", "Wedge on its seat, dry. Wax halves it."),
-            choice_row("friction_alike", "Both faces", {{"alike", "alike"}, {"unlike", "unlike"}}, "alike",
-                       "The two faces may touch different materials."),
+            described(choice_row("friction_alike", "Both faces", {{"alike", "alike"}, {"unlike", "unlike"}}, "alike",
+                                 "The two faces may touch different materials.")),
             shown_for(
                 friction_row("friction_other", "Friction, other face", "hardwood on hardwood", "On the sloping face."),
                 "friction_alike", {"unlike"}),
-            choice_row("place", "It is used", {{"still", "at rest"}, {"shakes", "where it shakes"}}, "still",
-                       "Bumps and carrying halve the friction that keeps it in."),
+            described(choice_row("place", "It is used", {{"still", "at rest"}, {"shakes", "where it shakes"}}, "still",
+                                 "Bumps and carrying halve the friction that keeps it in.")),
             [] {
                 Parameter p = quantity_row("drive", "Driven in with", Dimension::force, 100, {0, 1e5},
                                            "A thumb 50 N, a light hammer tap 200 N or more.", "from memory");
                 p.spread = {1 / 1.5, 1.5, true, {}};
                 return p;
             }(),
-            quantity_row("kept", "Kept after a day", Dimension::number, 1, {0, 1, false},
-                         "Share of the force that is left after a day.", "from memory"),
+            described(quantity_row("kept", "Kept after a day", Dimension::number, 1, {0, 1, false},
+                                   "Share of the force that is left after a day.", "from memory")),
             length_row("length", "Length", 0.060, 1, "Of the wedge, for the drawing."),
         },
         &build);

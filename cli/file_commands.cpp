@@ -1,0 +1,53 @@
+#include <fmt/format.h>
+
+#include "commands.h"
+#include "project/file.h"
+#include "project/rig_fields.h"
+#include "project/rig_json.h"
+#include "report.h"
+#include "rig_file.h"
+
+namespace clampet::cli {
+
+Result<rig::Rig> load_rig(const std::string& file) {
+    const auto text = project::read_file(file);
+    if (!text) return text.problem();
+    auto rig = project::read_rig(*text);
+    if (!rig) return Problem{file + ", " + rig.problem().where, rig.problem().what, rig.problem().remedy};
+    return rig;
+}
+
+int validate_command(const std::string& file, bool json) {
+    const auto rig = load_rig(file);
+    if (!rig) return fail(rig.problem(), unreadable);
+    if (json)
+        print({{"file", file},
+               {"valid", true},
+               {"schema", project::schema_version},
+               {"parts", rig->parts.size()},
+               {"interfaces", rig->interfaces.size()}});
+    else
+        fmt::print("{} is a sound rig: {} parts, {} interfaces.\n", file, rig->parts.size(), rig->interfaces.size());
+    return done;
+}
+
+int migrate_command(const std::string& file, const std::string& out) {
+    const auto rig = load_rig(file);
+    if (!rig) return fail(rig.problem(), unreadable);
+    const auto text = project::write_rig(*rig);
+    if (out.empty()) {
+        fmt::print("{}", text);
+        return done;
+    }
+    if (const auto written = project::write_file_atomically(out, text); !written)
+        return fail(written.problem(), unwritable);
+    fmt::print("{} is written in schema {}.\n", out, project::schema_version);
+    return done;
+}
+
+int schema_command(bool tables) {
+    fmt::print("{}\n", tables ? project::rig_tables() : project::rig_schema().dump(2));
+    return done;
+}
+
+}  // namespace clampet::cli

@@ -1,0 +1,111 @@
+#include "families/rest/rest.h"
+
+#include <fmt/format.h>
+
+#include <algorithm>
+#include <cmath>
+
+#include "families/formula_joint.h"
+#include "families/parameter_rows.h"
+#include "quantity/format.h"
+
+namespace clampet::families {
+namespace {
+
+constexpr double infinite = std::numeric_limits<double>::infinity();
+/// What an end presses counts as nothing under this [N]: a tenth of a gram.
+constexpr double nothing = 1e-3;
+
+struct Rest {
+    double friction = 0, length = 0, width = 0, strength = 0;
+
+    /// 1 where it presses no more; without any load it neither presses nor lifts.
+    double lifts(const Wrench& w) const {
+        const double pressed = 2 * nothing - w.fz;
+        return pressed > 0 ? nothing / pressed : infinite;
+    }
+    double slides(const Wrench& w) const {
+        const double along = std::hypot(w.fx, w.fy), held = friction * (nothing - w.fz);
+        if (!(along > 0)) return 0;
+        return held > 0 ? along / held : infinite;
+    }
+    double may_bear() const { return strength * length * width; }
+};
+
+drawing::Drawing section(const Rest& g, const Load& load) {
+    using namespace drawing;
+    Drawing d;
+    const double l = g.length, t = std::max(0.3 * l, 0.006);
+    d.rectangle({-1.6 * l, -1.2 * t}, {1.6 * l, 0}, Material::site);
+    d.rectangle({-l / 2, 0}, {2.4 * l, t}, Material::wood);
+    d.line({0, -2.4 * t}, {0, 3.2 * t}, Line::centre);
+    const Wrench w = load.whole();
+    d.arrow({0, 3 * t}, {0, t}, quantity::format(std::max(0.0, -w.fz), Dimension::force));
+    if (const double along = std::hypot(w.fx, w.fy); along > 0)
+        d.arrow({-1.5 * l, 0.5 * t}, {-l / 2, 0.5 * t}, quantity::format(along, Dimension::force));
+    d.dimension({-l / 2, -1.8 * t}, {l / 2, -1.8 * t}, -0.4 * t, quantity::format(l, Dimension::length));
+    d.summary = fmt::format("An end that rests on {} of its support.", quantity::format(l, Dimension::length));
+    return d;
+}
+
+std::vector<NamedValue> force(const char* name, double value) {
+    return {{name, value, Dimension::force}};
+}
+
+Result<FormulaParts> build(const Values& v) {
+    Rest g;
+    g.friction = number(v, "friction");
+    g.length = number(v, "length");
+    g.width = number(v, "width");
+    g.strength = number(v, "bearing_strength");
+    FormulaParts parts;
+    parts.only_presses = true;
+
+    FormulaMode lifts;
+    lifts.mode = {"lifts", ModeClass::ultimate, "lifts|lift off", true, false};
+    lifts.utilisation = [g](const Wrench& w) { return g.lifts(w); };
+    lifts.demand = [](const Wrench& w) { return force("pull", std::max(0.0, w.fz)); };
+    lifts.capacity = [](const Wrench& w) { return force("press", std::max(0.0, -w.fz)); };
+    lifts.formula = "what presses it down is used up";
+    lifts.source = "statics: it bears no pull";
+    lifts.capacity_is_concave = true;  // one force decides
+    parts.modes.push_back(std::move(lifts));
+
+    FormulaMode slides;
+    slides.mode = {"slips", ModeClass::ultimate, "slides|slide on its support", true, false};
+    slides.utilisation = [g](const Wrench& w) { return g.slides(w); };
+    slides.demand = [](const Wrench& w) { return force("side_force", std::hypot(w.fx, w.fy)); };
+    slides.capacity = [g](const Wrench& w) { return force("side_force", g.friction * std::max(0.0, -w.fz)); };
+    slides.formula = "μ N";
+    slides.source = "Coulomb friction";
+    slides.capacity_is_concave = true;  // a cone of friction
+    parts.modes.push_back(std::move(slides));
+
+    parts.modes.push_back(
+        ratio({"crushes", ModeClass::ultimate, "crushes|crush what it rests on", "press", Dimension::force,
+               [](const Wrench& w) { return -w.fz; }, [g](const Wrench&) { return g.may_bear(); }, "σ a b",
+               "statics; the strength is an input"}));
+    parts.loaded_results = [](const Load& load) { return force("press", std::max(0.0, -load.whole().fz)); };
+    parts.section = [g](const Load& load) { return section(g, load); };
+    return parts;
+}
+
+}  // namespace
+
+const Family& rest() {
+    static const FormulaFamily family(
+        "rest", "End that rests on something",
+        "A tube or board lies on a shelf, a ledge or a trestle by its weight: does it lift, slide or crush?",
+        {
+            friction_row("friction", "Friction", "hardwood on hardwood", "Where it rests, dry."),
+            length_row("length", "It rests on", 0.040, 5, "Along the part that rests."),
+            length_row("width", "Width", 0.030, 5, "Across it; a few millimetres for a round tube on a flat shelf."),
+            described(quantity_row("bearing_strength", "May be pressed by", Dimension::stress, 5e6, {1e3, 1e10, false},
+                                   "Softwood across the grain 2.5 MPa, hardwood and plywood 5 to 8, aluminium 100.",
+                                   "Wood Handbook, from memory")),
+        },
+        &build);
+    return family;
+}
+
+}  // namespace clampet::families

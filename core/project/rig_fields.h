@@ -1,0 +1,16 @@
+#pragma once
+#include "project/fields.h"
+
+namespace clampet::project {
+
+inline constexpr const char* rig_format = "clampet-rig";
+
+/// The fields of a rig file, each once.
+const Fields<rig::Rig>& rig_fields();
+
+/// The JSON Schema of a rig file, as docs/rig.schema.json holds it.
+nlohmann::ordered_json rig_schema();
+/// The tables of docs/file-format.md.
+std::string rig_tables();
+
+}  // namespace clampet::project

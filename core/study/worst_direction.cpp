@@ -1,0 +1,310 @@
+#include "study/worst_direction.h"
+
+#include <algorithm>
+#include <cmath>
+
+#include "mechanics/first_exit.h"
+#include "study/directions.h"
+
+namespace clampet::study {
+namespace {
+
+using Eigen::Vector3d;
+using mechanics::Load;
+using mechanics::Ray;
+using mechanics::Wrench;
+constexpr double infinite = std::numeric_limits<double>::infinity();
+constexpr double finest_angle = 0.008;  // 0.5 degrees: the factor is flat there, so this is worth about 4e-5
+/// A direction must be worse by this share to count; under what is shown.
+constexpr double worth_finding = 3e-4;
+
+struct Least {
+    double factor = infinite;
+    Vector3d direction = Vector3d::UnitX();
+};
+
+/// How a search is done.
+struct How {
+    bool refine = true;
+    bool exactly = true;    ///< the factor is computed anew, to the last digit, for the direction found
+    std::size_t seeds = 0;  ///< so many of the first directions are worst ones of the same joint at other inputs
+};
+
+/// Least load factor over directions, if it is under `below`.
+template <class RayOf>
+Least search(const families::Joint& exact, std::size_t mode, const std::vector<Vector3d>& directions,
+             const RayOf& ray_of, double below, const How& how) {
+    const families::Joint& joint = exact.for_search();
+    Least best;
+    best.factor = below;
+    bool found = false;
+    const auto try_direction = [&](const Vector3d& d) {
+        const Ray ray = ray_of(d);
+        if (std::isfinite(best.factor) && joint.surely_holds(mode, ray.at(best.factor * (1 - worth_finding))))
+            return false;
+        const auto used = [&](double lambda) { return joint.utilisation(mode, ray.at(lambda)); };
+        const double factor = std::isfinite(best.factor)
+                                  ? mechanics::first_exit_under(best.factor, used(best.factor), used)
+                                  : joint.load_factor(mode, ray);
+        if (!(factor < best.factor)) return false;
+        best = {factor, d};
+        found = true;
+        return true;
+    };
+    std::size_t best_at = 0;
+    for (std::size_t i = 0; i < directions.size(); ++i) {
+        if (try_direction(directions[i])) best_at = i;
+        if (best.factor == 0) return best;
+    }
+    if (!found) return {};
+    // A seed is the worst direction of the same joint at other inputs: the worst one here is close to it.
+    for (double angle = best_at < how.seeds ? 0.04 : 0.16; how.refine && angle > finest_angle;) {
+        bool better = false;
+        for (const auto& d : neighbours(best.direction, angle)) better = try_direction(d) || better;
+        if (!better) angle /= 2;
+    }
+    // The direction is the search's; the factor is computed anew, to the last digit.
+    if (how.exactly) best.factor = exact.load_factor(mode, ray_of(best.direction));
+    return best;
+}
+
+/// The search for one mode under one case.
+class CaseSearch {
+ public:
+    CaseSearch(const families::Joint& joint, std::size_t mode, const CaseLoad& load, const std::vector<Vector3d>* hints,
+               bool governs)
+        : joint_(joint),
+          mode_(mode),
+          case_(load),
+          stands_(joint.modes()[mode].live_only && !joint.stands_on().empty()) {
+        if (hints) hints_ = *hints;
+        at_typical_ = !hints;
+        wide_ = at_typical_ || governs;
+    }
+
+    std::size_t free_count() const { return case_.load.free_count; }
+    /// A stand that a knock moves by millimetres, and that hands push level or down.
+    bool stands() const { return stands_; }
+    Wrench variable(const Vector3d& first, const Vector3d& second) const {
+        Wrench q = case_.load.fixed;
+        if (free_count() > 0) q = q + case_.load.free[0].along(first);
+        if (free_count() > 1) q = q + case_.load.free[1].along(second);
+        return q;
+    }
+    Load load(const Vector3d& first, const Vector3d& second) const {
+        return {case_.permanent, variable(first, second)};
+    }
+
+    struct Found {
+        double factor = infinite;
+        Vector3d first = Vector3d::UnitX(), second = Vector3d::UnitX();
+    };
+    /// Least factor of the whole load, or of what is variable alone.
+    Found least(bool whole, double below) const {
+        const auto ray = [&](const Vector3d& a, const Vector3d& b) {
+            const Wrench q = variable(a, b);
+            return whole ? Ray{{}, case_.permanent + q} : Ray{case_.permanent, q};
+        };
+        if (free_count() == 0) {
+            const double factor = joint_.load_factor(mode_, ray(Vector3d::UnitX(), Vector3d::UnitX()));
+            return factor < below ? Found{factor} : Found{};
+        }
+        // Both along the same direction first; then each with the other held, as long as that finds something worse.
+        auto best = search(
+            joint_, mode_, directions(0), [&](const Vector3d& d) { return ray(d, d); }, below, how(0));
+        Found found{best.factor, best.direction, best.direction};
+        if (free_count() < 2) return found;
+        if (!std::isfinite(found.factor)) found.first = found.second = hints_.empty() ? Vector3d::UnitX() : hints_[0];
+        for (int round = 0; round < most_rounds; ++round) {
+            const double before = std::min(below, found.factor);
+            best = search(
+                joint_, mode_, directions(1), [&](const Vector3d& d) { return ray(found.first, d); }, before, how(1));
+            if (best.factor < before) found = {best.factor, found.first, best.direction};
+            const double between = std::min(below, found.factor);
+            best = search(
+                joint_, mode_, directions(0), [&](const Vector3d& d) { return ray(d, found.second); }, between, how(0));
+            if (best.factor < between) found = {best.factor, best.direction, found.second};
+            if (!(found.factor < before * (1 - worth_finding))) break;
+        }
+        return found;
+    }
+    /// A lock's margin does not grow with the load: the least over all directions of the whole.
+    Found margin(double below) const {
+        Found found;
+        found.factor = below;
+        bool any = false;
+        const auto take = [&](const Vector3d& a, const Vector3d& b) {
+            const double here = families::factors(joint_, mode_, load(a, b)).least();
+            if (!(here < found.factor)) return;
+            found = {here, a, b};
+            any = true;
+        };
+        if (free_count() == 0) take(Vector3d::UnitX(), Vector3d::UnitX());
+        if (free_count() > 0)
+            for (const auto& d : directions(0)) take(d, d);
+        if (free_count() > 1) {
+            const Vector3d kept = found.first;
+            for (const auto& d : directions(1)) take(kept, d);
+        }
+        return any ? found : Found{};
+    }
+
+ private:
+    static constexpr int most_rounds = 3;
+    bool on_a_sphere(std::size_t k) const { return case_.over[k].over == rig::Directions::sphere && !stands_; }
+    How how(std::size_t k) const { return {on_a_sphere(k), at_typical_, on_a_sphere(k) ? hints_.size() : 0}; }
+    std::vector<Vector3d> directions(std::size_t k) const {
+        if (case_.over[k].over == rig::Directions::around) return directions_around(case_.over[k].about);
+        if (case_.over[k].over == rig::Directions::level) {
+            auto level = tipping_directions();
+            level.pop_back();  // straight down
+            return level;
+        }
+        if (!on_a_sphere(k)) return tipping_directions();
+        if (at_typical_) return sphere_directions();
+        auto few = hints_;
+        if (wide_ || few.empty()) few.insert(few.end(), few_directions().begin(), few_directions().end());
+        return few;
+    }
+
+    const families::Joint& joint_;
+    std::size_t mode_;
+    const CaseLoad& case_;
+    bool stands_, at_typical_ = true, wide_ = true;
+    std::vector<Vector3d> hints_;
+};
+
+/// How heavy a case is, as a force at a hand's width; only the order counts.
+double weight_of(const CaseLoad& c) {
+    constexpr double arm = 0.1;
+    const auto size = [&](const Wrench& w) {
+        return std::abs(w.fx) + std::abs(w.fy) + std::abs(w.fz) +
+               (std::abs(w.mx) + std::abs(w.my) + std::abs(w.mz)) / arm;
+    };
+    double sum = size(c.load.fixed);
+    for (std::size_t k = 0; k < c.load.free_count; ++k)
+        sum += size(c.load.free[k].x) + size(c.load.free[k].y) + size(c.load.free[k].z);
+    return sum / c.required;
+}
+
+/// `mild` is `heavy` times something from 0 to 1.
+bool contains(const CaseLoad& heavy, const CaseLoad& mild) {
+    if (heavy.load.free_count != 1 || mild.load.free_count != 1 || !heavy.load.fixed.is_zero() ||
+        !mild.load.fixed.is_zero() || heavy.required < mild.required || heavy.over[0].over != mild.over[0].over ||
+        heavy.over[0].over != rig::Directions::sphere)
+        return false;
+    const auto &a = heavy.load.free[0], &b = mild.load.free[0];
+    const auto entries = [](const rig::SeamLoad::Map& m) {
+        std::array<double, 27> e;
+        std::size_t i = 0;
+        for (const auto* w : {&m.x, &m.y, &m.z})
+            for (const double v : {w->fx, w->fy, w->fz, w->mx, w->my, w->mz, w->gx, w->gy, w->gz}) e[i++] = v;
+        return e;
+    };
+    const auto ea = entries(a), eb = entries(b);
+    double dot = 0, square = 0, most = 0;
+    for (std::size_t i = 0; i < ea.size(); ++i) {
+        dot += ea[i] * eb[i];
+        square += ea[i] * ea[i];
+        most = std::max(most, std::abs(eb[i]));
+    }
+    if (!(square > 0)) return most == 0;
+    const double k = dot / square;
+    if (std::abs(k) > 1 + 1e-12) return false;
+    for (std::size_t i = 0; i < ea.size(); ++i)
+        if (std::abs(eb[i] - k * ea[i]) > 1e-9 * most) return false;
+    return true;
+}
+
+}  // namespace
+
+void leave_out_the_mild(std::vector<CaseLoad>& cases,
+                        const std::function<bool(std::size_t, std::size_t)>& same_weights) {
+    std::vector<bool> out(cases.size(), false);
+    // What does nothing to this interface, where another case has the same weights.
+    for (std::size_t a = 0; a < cases.size(); ++a) {
+        const auto& load = cases[a].load;
+        bool idle = load.fixed.is_zero() && !cases[a].is_rest;
+        for (std::size_t k = 0; k < load.free_count; ++k) idle = idle && load.free[k].is_zero();
+        for (std::size_t b = 0; idle && b < cases.size() && !out[a]; ++b)
+            out[a] = a != b && !out[b] && same_weights(a, b) && cases[a].required <= cases[b].required;
+    }
+    for (std::size_t a = 0; a < cases.size(); ++a)
+        for (std::size_t b = 0; b < cases.size() && !out[a]; ++b)
+            if (a != b && !out[b] && same_weights(a, b) && contains(cases[a], cases[b])) out[b] = true;
+    std::vector<CaseLoad> kept;
+    for (std::size_t i = 0; i < cases.size(); ++i)
+        if (!out[i]) kept.push_back(std::move(cases[i]));
+    std::stable_sort(kept.begin(), kept.end(), [](const CaseLoad& a, const CaseLoad& b) {
+        return a.is_rest != b.is_rest ? b.is_rest : weight_of(a) > weight_of(b);
+    });
+    cases = std::move(kept);
+}
+
+WorstFound worst_of(const families::Joint& joint, std::size_t mode, const std::vector<CaseLoad>& cases, double below,
+                    const WorstFound* hints) {
+    WorstFound worst;
+    worst.directions.resize(cases.size());
+    if (cases.empty()) return worst;
+    worst.load = {cases.back().permanent, {}};
+    worst.at = cases.size() - 1;
+    if (const auto share = families::preload_share(joint, mode)) {
+        worst.mass = worst.live = *share;
+        worst.share = *share / cases[worst.at].required;
+        worst.too_tight = *share > 0;
+        return worst;
+    }
+    const auto& kind = joint.modes()[mode];
+    double least_mass = infinite, least_live = infinite;  // shares
+    for (std::size_t c = 0; c < cases.size(); ++c) {
+        const auto& load = cases[c];
+        // A weight alone is never worse than the worst push on it: the factors' inverse is convex in the load.
+        if (hints && load.is_rest && cases.size() > 1) continue;
+        const std::vector<Eigen::Vector3d>* known = hints ? &hints->directions[c] : nullptr;
+        const CaseSearch search(joint, mode, load, known, hints && hints->at == c);
+        // Half a sine of 0.5 g over 20 ms leaves 0.06 m/s; rocking over takes ten times that.
+        if (search.stands() && load.is_brief) continue;
+        const auto take = [&](const CaseSearch::Found& found, double& factor, double& least) {
+            if (!(found.factor / load.required < least)) return;
+            if (search.free_count() > 0) {
+                worst.directions[c].push_back(found.first);
+                if (search.free_count() > 1) worst.directions[c].push_back(found.second);
+            }
+            const bool leads = found.factor / load.required < std::min(least_mass, least_live);
+            factor = found.factor;
+            least = found.factor / load.required;
+            if (!leads) return;
+            worst.at = c;
+            worst.load = search.load(found.first, found.second);
+            worst.direction.reset();
+            if (search.free_count() > 0) worst.direction = found.first;
+        };
+        const double limit = below * load.required;
+        if (kind.scale_free) {
+            const auto found = search.margin(std::min(limit, std::min(least_mass, least_live) * load.required));
+            take(found, worst.mass, least_mass);
+            worst.live = worst.mass;
+            least_live = least_mass;
+        } else {
+            const double either = std::min(least_mass, least_live) * load.required;
+            if (!kind.live_only)
+                take(search.least(true, std::min(limit, hints ? either : least_mass * load.required)), worst.mass,
+                     least_mass);
+            if (!load.load.fixed.is_zero() || search.free_count() > 0) {
+                const double now = std::min(least_mass, least_live) * load.required;
+                take(search.least(false, std::min(limit, hints ? now : least_live * load.required)), worst.live,
+                     least_live);
+            } else {
+                // Without anything that comes and goes: whether it stands at all.
+                const auto stands = families::factors(joint, mode, {load.permanent, {}});
+                if (stands.live < infinite) take({stands.live}, worst.live, least_live);
+            }
+        }
+        // A mode that has let go with the weight alone, or before any load, cannot get worse.
+        if (std::min(least_mass, least_live) == 0) break;
+    }
+    worst.share = std::min(least_mass, least_live);
+    return worst;
+}
+
+}  // namespace clampet::study

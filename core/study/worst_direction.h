@@ -1,0 +1,53 @@
+#pragma once
+#include <functional>
+#include <limits>
+#include <optional>
+#include <vector>
+
+#include "families/family.h"
+#include "rig/statics.h"
+
+namespace clampet::study {
+
+/// What one action of a load case does to one interface.
+struct CaseLoad {
+    std::size_t action = 0;  ///< index into the actions of the rig
+    rig::SeamLoad load;
+    mechanics::Wrench permanent;  ///< the weights, as they are counted
+    struct Over {
+        rig::Directions over = rig::Directions::sphere;
+        Eigen::Vector3d about = Eigen::Vector3d::UnitZ();
+    };
+    std::vector<Over> over;  ///< of each of its free loads
+    double required = 1;
+    bool is_rest = false, is_brief = false;
+    std::size_t same_weights_as = 0;  ///< index of the first case with the same weights
+};
+
+/// The worst of all cases and directions for one mode.
+struct WorstFound {
+    double mass = std::numeric_limits<double>::infinity(), live = std::numeric_limits<double>::infinity();
+    double share = std::numeric_limits<double>::infinity();  ///< the lesser of both over what is required
+    std::size_t at = 0;                                      ///< index into the cases
+    std::optional<Eigen::Vector3d> direction;                ///< of its first free load
+    mechanics::Load load;
+    bool too_tight = false;
+    /// Worst directions of each case, for the same interface at other inputs.
+    std::vector<std::vector<Eigen::Vector3d>> directions;
+};
+
+/// Least factors of a mode over cases and directions.
+/// Meaning  Most directions are only shown not to be worse than the best so far: one evaluation of the utilisation
+///          instead of a root search. `below`: a share that is of no interest when it is not under this. `hints`: what
+///          was found at typical inputs; then few directions are tried beside those.
+WorstFound worst_of(const families::Joint& joint, std::size_t mode, const std::vector<CaseLoad>& cases, double below,
+                    const WorstFound* hints);
+
+/// Takes out cases that another one contains, direction by direction: the same load, only smaller, from the same
+/// directions and with the same weights. The heaviest come first then, rest last.
+/// Meaning  Its factors are never less: of a push that is k times another the factor is 1/k times, and a weight with a
+///          smaller push lies between the weight with the larger one and that push turned round.
+void leave_out_the_mild(std::vector<CaseLoad>& cases,
+                        const std::function<bool(std::size_t, std::size_t)>& same_weights);
+
+}  // namespace clampet::study

@@ -1,0 +1,143 @@
+// Closed loops: rigid parts and springs (mechanics 20), against closed forms of beams.
+#include "approximately.h"
+#include "loads/load_case.h"
+#include "project/starting_points.h"
+#include "rig/body_network.h"
+#include "rig/statics.h"
+#include "rig_builder.h"
+#include "study/check.h"
+
+using namespace clampet;
+using build::join;
+using build::part;
+using build::port;
+using rig::Vector;
+
+namespace {
+
+constexpr double g = 9.80665;
+
+rig::Statics statics_of(const rig::Rig& r) {
+    REQUIRE(loads::validate(r));
+    return *rig::Statics::of(r, std::make_shared<const rig::Placed>(r));
+}
+mechanics::Wrench weight(const rig::Rig& r, const char* seam) {
+    const auto s = statics_of(r);
+    return s.load(s.placed().interface(seam), {}).permanent();
+}
+
+/// An arm 1 m long from a wall, of 40 x 20 mm timber, with 2 kg at its end, which rests on a shelf.
+rig::Rig propped(double mass) {
+    rig::Rig r;
+    r.parts = {part("wall", 0, Vector::Zero(), {port("face", {0, 0, 1}), port("shelf", {1, 0, 1})}),
+               part("load", mass, {0, 0, 0}, {port("base", {0, 0, 0}), port("under", {0, 0, 0})})};
+    r.interfaces = {join("arm", {"wall", "face"}, {"load", "base"}, "arm",
+                         {{"length", 1.0}, {"root_height", 0.04}, {"root_width", 0.02}}),
+                    join("shelf", {"wall", "shelf"}, {"load", "under"}, "rest")};
+    r.interfaces[1].closes_loop = true;
+    r.cases.clear();
+    return r;
+}
+
+}  // namespace
+
+TEST_CASE("a tree solved as a network gives the tree's wrenches", "[rig][loops]") {
+    const auto r = project::demo_rig();
+    const rig::Placed placed(r);
+    const auto& mechanism = placed.mechanism();
+    rig::BodyNetwork network(mechanism.part_count(), mechanism.root());
+    for (std::size_t i = 0; i < mechanism.seams().size(); ++i)
+        network.join({mechanism.seams()[i].support, mechanism.seams()[i].payload,
+                      placed.placement().world_from_interface[i],
+                      rig::spring_of(*rig::prepare(r.interfaces[i], rig::End::typical)).stiffness});
+    auto influence = network.influence();
+    REQUIRE(influence);
+    using Matrix6 = rig::BodyNetwork::Matrix6;
+    for (std::size_t i = 0; i < mechanism.seams().size(); ++i)
+        for (std::size_t p = 0; p < mechanism.part_count(); ++p) {
+            if (p == mechanism.root()) continue;
+            const Matrix6 exact = mechanism.carries(i, p) ? Matrix6(Matrix6::Identity()) : Matrix6(Matrix6::Zero());
+            CAPTURE(i, p);
+            CHECK(((*influence)[i][p] - exact).cwiseAbs().maxCoeff() < 1e-6);
+        }
+    // In newtons, for its own weights: to 1e-6 of them.
+}
+
+TEST_CASE("an arm whose end rests on a shelf leaves it 3/8 of its own weight and all that stands on its end",
+          "[rig][loops][published]") {
+    // Propped cantilever under its own weight, R = 3 w L/8 (Roark, table of beams); the load is right over the prop.
+    const double own = 500 * 0.04 * 0.02 * 1.0;
+    for (const double mass : {0.0, 2.0}) {
+        const auto shelf = weight(propped(mass), "shelf");
+        // The tip load's own share at the tip: shear yields a little more in timber (E/G = 16), hence 1 %.
+        CHECK(-shelf.fz == relative((mass + 3.0 / 8 * own) * g, 0.01));
+        const auto tip = weight(propped(mass), "arm");
+        CHECK(tip.fz == relative(3.0 / 8 * own * g, 0.02));  // the shelf pushes the arm's tip up
+        CHECK(tip.gz == relative(-g, 1e-12));
+    }
+}
+
+TEST_CASE("two arms side by side share by their stiffness", "[rig][loops]") {
+    // Alike in length, on the same end: as E I, that is as the width (bending up and down).
+    rig::Rig r;
+    r.parts = {part("wall", 0, Vector::Zero(), {port("a", {0, 0.0, 1}), port("b", {0, 0.0, 1})}),
+               part("load", 2, {0, 0, 0}, {port("base", {0, 0, 0}), port("other", {0, 0, 0})})};
+    const build::Inputs wide{{"length", 1.0}, {"root_height", 0.03}, {"root_width", 0.03}, {"density", 1.0}},
+        narrow{{"length", 1.0}, {"root_height", 0.03}, {"root_width", 0.01}, {"density", 1.0}};
+    r.interfaces = {join("wide", {"wall", "a"}, {"load", "base"}, "arm", wide),
+                    join("narrow", {"wall", "b"}, {"load", "other"}, "arm", narrow)};
+    r.interfaces[1].closes_loop = true;
+    r.cases.clear();
+    const double a = -weight(r, "wide").fz, b = -weight(r, "narrow").fz;
+    CHECK(a + b == relative(2 * g, 1e-4));
+    CHECK(a / b == relative(3, 0.01));
+}
+
+TEST_CASE("what only presses lets go where it would pull", "[rig][loops]") {
+    // The shelf is above the arm's end: the weight would hang from it, so it bears nothing.
+    auto r = propped(2);
+    r.parts[0].ports[1].z = -Vector::UnitZ();
+    r.parts[1].ports[1].z = -Vector::UnitZ();
+    CHECK(weight(r, "shelf").fz == absolute(0, 1e-6));
+    CHECK(weight(r, "arm").fz == relative(-2 * g, 1e-6));
+}
+
+TEST_CASE("a loop in which nothing holds a part names the part", "[rig][loops]") {
+    rig::Rig r;
+    r.parts = {part("floor", 0, Vector::Zero(), {port("a", {0, 0, 0}), port("b", {1, 0, 0})}),
+               part("board", 3, {0.5, 0, 0}, {port("a", {0, 0, 0}), port("b", {1, 0, 0})})};
+    r.interfaces = {join("left", {"floor", "a"}, {"board", "a"}, "rest"),
+                    join("right", {"floor", "b"}, {"board", "b"}, "rest")};
+    r.interfaces[1].closes_loop = true;
+    // Two points of rest leave it free to roll about the line between them.
+    const auto checked = study::check(r);
+    REQUIRE_FALSE(checked);
+    CHECK_THAT(checked.problem().what, Catch::Contains("“board”: it can move freely"));
+    CHECK(checked.problem().where == "/parts/1");
+}
+
+TEST_CASE("ports of a loop that do not meet are refused", "[rig][loops]") {
+    auto r = propped(2);
+    r.parts[0].ports[1].at.z() = 1.04;
+    const auto ok = loads::validate(r);
+    REQUIRE_FALSE(ok);
+    CHECK_THAT(ok.problem().what, Catch::Contains("40 mm apart"));
+    r.parts[0].ports[1].at.z() = 1.004;
+    CHECK(loads::validate(r));
+}
+
+TEST_CASE("a loop is checked under every case, and its rest lifts where it should", "[rig][loops][study]") {
+    auto r = propped(2);
+    r.cases = {{"push", "push", {{"force", 30.0}, {"part", std::string("load")}}}};
+    const auto check = *study::check(r);
+    REQUIRE(check.interfaces.size() == 2);
+    for (const auto& seam : check.interfaces) {
+        if (seam.id != "shelf") continue;
+        for (const auto& mode : seam.modes)
+            if (mode.mode == "lifts") {
+                // Straight up at the tip, all of it goes to the stiff shelf: W + 3/8 of the arm over the push.
+                CHECK(mode.live == relative((2 + 0.15) * g / 30, 0.02));
+                CHECK(std::isinf(mode.mass));
+            }
+    }
+}
