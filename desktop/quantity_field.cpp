@@ -103,7 +103,10 @@ void QuantityField::show_other(double si) {
     if (dimension_ == quantity::Dimension::number || dimension_ == quantity::Dimension::angle) return;
     const bool typed_imperial = edit_->text().contains("in") || edit_->text().contains('"') ||
                                 edit_->text().contains("lb") || edit_->text().contains("oz") ||
-                                edit_->text().contains("psi") || edit_->text().contains("ft");
+                                edit_->text().contains("psi") || edit_->text().contains("mph") || edit_->text().contains("ft");
+    const bool same_unit = quantity::display_unit(dimension_, System::metric) ==
+                           quantity::display_unit(dimension_, System::imperial);
+    if (si == 0 || same_unit) return other_->clear();
     other_->setText(
         QString::fromStdString(quantity::format(si, dimension_, typed_imperial ? System::metric : System::imperial)));
 }

@@ -46,6 +46,8 @@ int main(int argc, char** argv) {
                        {"push", "On a bench: a hand's push in newtons.", "N"},
                        {"advice", "On a bench: what would make it hold."},
                        {"front", "Front view."},
+                       {"top", "View from above."},
+                       {"use", "Used like this: cards, separated by commas.", "cards"},
                        {"working", "Show the working."}});
     parser.process(app);
     QTemporaryDir folder;
@@ -59,10 +61,16 @@ int main(int argc, char** argv) {
         else
             window.open_demo();
     }
+    if (parser.isSet("use")) {
+        std::vector<std::string> cards;
+        for (const auto& card : parser.value("use").split(',')) cards.push_back(card.toStdString());
+        if (!window.document().perform(clampet::project::SetUse{cards})) return 1;
+    }
     if (parser.value("page") == "brief") window.show_brief();
     if (parser.isSet("seam")) window.select_seam(parser.value("seam"));
     if (parser.isSet("element")) window.sheet()->select_element(parser.value("element"));
     if (parser.isSet("front")) window.elevation()->set_view(clampet::desktop::ViewSide::front);
+    if (parser.isSet("top")) window.elevation()->set_view(clampet::desktop::ViewSide::top);
     if (parser.isSet("working")) window.sheet()->working_button()->setChecked(true);
     if (parser.value("page") == "benches") window.show_benches();
     if (parser.value("page") == "threads") window.show_thread_desk();

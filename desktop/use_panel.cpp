@@ -156,6 +156,8 @@ UsePanel::Row UsePanel::make_row(const rig::CaseUse& use) {
         auto* label = new QLabel(text_of(p.label), row.widget);
         label->setToolTip(text_of(p.help));
         label->setWordWrap(true);
+        label->setMinimumWidth(qRound(118 * text_scale()));  // the columns of all cases stand below each other
+        label->setMaximumWidth(qRound(118 * text_scale()));
         QWidget* editor = nullptr;
         if (p.kind == families::Kind::quantity) {
             auto* field = new QuantityField(p.dimension, row.widget);
@@ -181,8 +183,11 @@ UsePanel::Row UsePanel::make_row(const rig::CaseUse& use) {
         const int line = 1 + at / fields_in_a_row, column = 2 * (at % fields_in_a_row);
         grid->addWidget(label, line, column, Qt::AlignTop);
         grid->addWidget(editor, line, column + 1, Qt::AlignTop);
-        grid->setColumnStretch(column + 1, 1);
         ++at;
+    }
+    for (int k = 0; k < fields_in_a_row; ++k) {
+        grid->setColumnMinimumWidth(2 * k, qRound(118 * text_scale()));
+        grid->setColumnStretch(2 * k + 1, 1);
     }
     return row;
 }

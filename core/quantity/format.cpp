@@ -66,7 +66,7 @@ std::string_view display_unit(Dimension dimension, System system) {
         case Dimension::stiffness:
             return metric ? "N/mm" : "lbf/in";
         case Dimension::speed:
-            return metric ? "m/s" : "in/s";
+            return metric ? "m/s" : "mph";
         case Dimension::price:
             return "€";
         case Dimension::area:
