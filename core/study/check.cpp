@@ -44,7 +44,22 @@ struct Seam {
     const std::vector<CaseLoad>& cases;
     const std::vector<ModeResult>& modes;  ///< at typical inputs
     const std::vector<WorstFound>& found;  ///< of each of them
+    struct ModeOfJoint {
+        std::size_t joint = 0, mode = 0, at = 0;  ///< `at`: index into modes
+    };
+    std::vector<ModeOfJoint> in_order;  ///< the ultimate ones, the one that governs first
 };
+
+std::vector<Seam::ModeOfJoint> ultimate_modes(const rig::Prepared& prepared, const std::vector<ModeResult>& modes) {
+    std::vector<Seam::ModeOfJoint> all;
+    std::size_t at = 0;
+    for (std::size_t j = 0; j < prepared.joints.size(); ++j)
+        for (std::size_t m = 0; m < prepared.joints[j]->modes().size(); ++m, ++at)
+            if (modes[at].mode_class == families::ModeClass::ultimate) all.push_back({j, m, at});
+    std::stable_sort(all.begin(), all.end(),
+                     [&](const auto& a, const auto& b) { return modes[a.at].share() < modes[b.at].share(); });
+    return all;
+}
 
 /// Least share of the required factor that the ultimate modes reach with the interface's inputs at one end; with the
 /// weights too at the weak one.
@@ -52,20 +67,19 @@ Result<double> end_share(const Seam& seam, rig::End end) {
     auto prepared = rig::prepare(seam.interface, end);
     if (!prepared) return prepared.problem();
     double least = infinite, exact = infinite;
-    std::size_t at = 0;
-    for (const auto& joint : prepared->joints)
-        for (std::size_t m = 0; m < joint->modes().size(); ++m, ++at) {
-            if (joint->modes()[m].mode_class != families::ModeClass::ultimate || at >= seam.modes.size()) continue;
-            auto cases = seam.cases;
-            for (std::size_t c = 0; rig::is_weak(end) && c < cases.size(); ++c)
-                cases[c].permanent = c > 0 && cases[c].same_weights_as < c
-                                         ? cases[cases[c].same_weights_as].permanent
-                                         : at_worse_weights(*joint, m, seam.modes[at], cases[c].load.weights);
-            const auto found = worst_of(*joint, m, cases, least, &seam.found[at]);
-            if (!(found.share < least)) continue;
-            least = found.share;
-            exact = families::factors(*joint, m, found.load).least() / cases[found.at].required;
-        }
+    auto cases = seam.cases;
+    // What is close at typical inputs comes first: the others are then only shown to be no worse.
+    for (const auto& mode : seam.in_order) {
+        const auto& joint = *prepared->joints[mode.joint];
+        for (std::size_t c = 0; rig::is_weak(end) && c < cases.size(); ++c)
+            cases[c].permanent = cases[c].same_weights_as < c
+                                     ? cases[cases[c].same_weights_as].permanent
+                                     : at_worse_weights(joint, mode.mode, seam.modes[mode.at], cases[c].load.weights);
+        const auto found = worst_of(joint, mode.mode, cases, least, &seam.found[mode.at]);
+        if (!(found.share < least)) continue;
+        least = found.share;
+        exact = families::factors(joint, mode.mode, found.load).least() / cases[found.at].required;
+    }
     return exact;
 }
 
@@ -185,7 +199,7 @@ Result<InterfaceResult> check_interface(const Prepared& prepared, const rig::Int
     note_stops(interface, result);
     if (result.governs) result.required = result.modes[*result.governs].required;
     result.typical = result.governs ? result.modes[*result.governs].factor() : infinite;
-    const Seam seam{interface, cases, result.modes, all_found};
+    const Seam seam{interface, cases, result.modes, all_found, ultimate_modes(*built, result.modes)};
     const auto low = least_of_ends(seam, rig::End::weak), high = least_of_ends(seam, rig::End::strong);
     if (!low) return low.problem();
     if (!high) return high.problem();

@@ -15,6 +15,8 @@ using mechanics::Ray;
 using mechanics::Wrench;
 constexpr double infinite = std::numeric_limits<double>::infinity();
 constexpr double finest_angle = 0.008;  // 0.5 degrees: the factor is flat there, so this is worth about 4e-5
+/// From one end of a band to the other a factor changes less than this.
+constexpr double far_from_governing = 10;
 /// A direction must be worse by this share to count; under what is shown.
 constexpr double worth_finding = 3e-4;
 
@@ -261,7 +263,9 @@ WorstFound worst_of(const families::Joint& joint, std::size_t mode, const std::v
         // A weight alone is never worse than the worst push on it: the factors' inverse is convex in the load.
         if (hints && load.is_rest && cases.size() > 1) continue;
         const std::vector<Eigen::Vector3d>* known = hints ? &hints->directions[c] : nullptr;
-        const CaseSearch search(joint, mode, load, known, hints && hints->at == c);
+        // At an end a case that is far from governing at typical inputs is only tried where it was worst.
+        const CaseSearch search(joint, mode, load, known,
+                                hints && hints->at == c && !(hints->share > far_from_governing * below));
         // Half a sine of 0.5 g over 20 ms leaves 0.06 m/s; rocking over takes ten times that.
         if (search.stands() && load.is_brief) continue;
         const auto take = [&](const CaseSearch::Found& found, double& factor, double& least) {
