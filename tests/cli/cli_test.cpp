@@ -425,3 +425,63 @@ TEST_CASE("amounts, areas and cases are told as they are", "[cli]") {
     CHECK_THAT(run("check " + demo + " --case nope").err,
                Catch::Contains("The rig has no load case “nope”. It has: rest, push."));
 }
+
+TEST_CASE("load cases and cards are listed, in words and in JSON", "[cli][loads]") {
+    const auto listed = json::parse(run("cases --json").out);
+    CHECK(listed.at("cases").size() == 11);
+    CHECK(listed.at("cards").size() == 6);
+    for (const auto& c : listed.at("cases"))
+        for (const auto& p : c.at("parameters")) CHECK_FALSE(p.at("source").get<std::string>().empty());
+    const auto words = run("cases").out;
+    for (const auto& c : listed.at("cases")) CHECK_THAT(words, Catch::Contains(c.at("case").get<std::string>()));
+    CHECK_THAT(words, Catch::Contains("a competent person", Catch::CaseSensitive::No));
+}
+
+TEST_CASE("a rig is checked as used otherwise, posed otherwise, and case by case", "[cli][loads]") {
+    const std::string post = std::string(CLAMPET_SOURCE_DIR) + "/data/starting/floor-post.clampet.json";
+    const auto plain = json::parse(run("check " + post + " --json").out);
+    CHECK_FALSE(plain.at("interfaces")[0].contains("cases"));
+    const auto all = json::parse(run("check " + post + " --use people,outdoors --by-case --json").out);
+    CHECK(all.at("required") == 3);
+    for (const auto& row : all.at("interfaces")) {
+        std::vector<std::string> names;
+        double least = 1e9;
+        for (const auto& c : row.at("cases")) {
+            names.push_back(c.at("case"));
+            if (c.at("factor").is_number()) least = std::min(least, c.at("factor").get<double>());
+        }
+        CHECK(names == std::vector<std::string>{"rest", "push", "tug", "bump", "wind", "payload_off"});
+        // The seam's factor is that of its worst case.
+        if (row.at("factor").is_number()) CHECK(row.at("factor").get<double>() == Approx(least).epsilon(2e-3));
+    }
+    CHECK_THAT(run("check " + post + " --use outdoors --by-case").out, Catch::Contains("by load case"));
+    const auto ball = [&](const std::string& more) {
+        const auto told = json::parse(run("check " + post + " --json " + more).out);
+        for (const auto& row : told.at("interfaces"))
+            if (row.at("interface") == "ball") return row.at("factor").get<double>();
+        return 0.0;
+    };
+    CHECK(ball("--pose ball.forward=45deg") < ball(""));
+    CHECK(ball("--case rest") > ball(""));
+    for (const char* bad : {"--pose ball", "--pose ball.forward", "--pose ball.forward=far", "--pose ball.yaw=1deg",
+                            "--pose ghost.pan=1deg", "--use underwater"}) {
+        const auto r = run("check " + post + " " + bad);
+        CAPTURE(bad, r.err);
+        CHECK(r.exit_code == 2);
+        CHECK(std::count(r.err.begin(), r.err.end(), '\n') == 1);
+    }
+}
+
+TEST_CASE("a file of an older schema is written anew, and the schema is printed", "[cli][migration]") {
+    TemporaryFolder folder;
+    const std::string old = std::string(CLAMPET_SOURCE_DIR) + "/tests/project/schema-1/stair-rail.clampet.json";
+    const auto out = (folder / "new.json").string();
+    CHECK(run("migrate " + old + " --out " + out).exit_code == 0);
+    std::ifstream written(out);
+    const auto rig = json::parse(written);
+    CHECK(rig.at("schema") == 2);
+    CHECK(rig == json::parse(run("migrate " + old).out));
+    CHECK(run("migrate " + old + " --out /no/such/folder/x.json").exit_code == 4);
+    CHECK(run("migrate /no/such/file").exit_code == 3);
+    CHECK(json::parse(run("schema").out).at("title") == "Clampet rig, schema 2");
+}

@@ -93,6 +93,25 @@ TEST_CASE("two arms side by side share by their stiffness", "[rig][loops]") {
     CHECK(a / b == relative(3, 0.01));
 }
 
+TEST_CASE("a trestle's board shares its load over both ends", "[rig][loops]") {
+    // Two posts of 1 m on the floor, a board screwed on both: a load a quarter of the way along leaves 3/4 and 1/4, the
+    // more nearly the softer the posts bend beside the length of the board.
+    rig::Rig r;
+    const auto up = [](const char* id, Vector at) { return port(id, at, -Vector::UnitX(), Vector::UnitZ()); };
+    r.parts = {part("floor", 0, Vector::Zero(), {up("a", {0, 0, 0}), up("b", {2, 0, 0})}),
+               part("board", 8, {0.5, 0, 0}, {up("a", {0, 0, 0}), up("b", {2, 0, 0})})};
+    const build::Inputs post{
+        {"length", 1.0}, {"section", std::string("round")}, {"root_height", 0.02}, {"density", 1.0}};
+    r.interfaces = {join("near", {"floor", "a"}, {"board", "a"}, "arm", post),
+                    join("far", {"floor", "b"}, {"board", "b"}, "arm", post)};
+    r.interfaces[1].closes_loop = true;
+    r.cases.clear();
+    const double near = -weight(r, "near").fx, far = -weight(r, "far").fx;  // x runs up the posts
+    CHECK(near + far == relative(8 * g, 1e-3));
+    CHECK(near == relative(6 * g, 0.02));
+    CHECK(far == relative(2 * g, 0.05));
+}
+
 TEST_CASE("what only presses lets go where it would pull", "[rig][loops]") {
     // The shelf is above the arm's end: the weight would hang from it, so it bears nothing.
     auto r = propped(2);
