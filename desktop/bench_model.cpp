@@ -4,6 +4,8 @@
 #include <cmath>
 #include <numbers>
 
+#include "rig/in_force.h"
+
 namespace clampet::desktop {
 namespace {
 
@@ -53,8 +55,10 @@ void BenchModel::open_family(const families::Family& family, double required) {
 
 void BenchModel::open_seam(const project::Document& document, const std::string& interface,
                            const std::string& element) {
-    const auto* seam = document.rig().interface(interface);
-    if (!seam) return;
+    if (!document.rig().interface(interface)) return;
+    const rig::Interface now =
+        rig::in_force(document.rig(), *document.rig().interface(interface), document.check().placed.get());
+    const auto* seam = &now;
     study::Bench bench;
     bench.required = document.rig().required;
     std::map<std::string, double> linked;
@@ -82,6 +86,17 @@ void BenchModel::open_seam(const project::Document& document, const std::string&
     }
     origin_ = BenchOrigin{interface, element, seam->name};
     reset(std::move(bench));
+}
+
+decltype(rig::Element::inputs) BenchModel::inputs_for(const rig::Rig& rig) const {
+    auto inputs = bench_.element.inputs;
+    const auto* seam = origin_ ? rig.interface(origin_->interface) : nullptr;
+    if (!seam) return inputs;
+    for (const auto& filled : rig::filled_inputs(rig, *seam))
+        if (const auto own = inputs.find(filled.key);
+            filled.element == origin_->element && own != inputs.end() && own->second == filled.value)
+            inputs.erase(own);
+    return inputs;
 }
 
 Status BenchModel::adopt(study::Bench bench, project::Gesture gesture) {

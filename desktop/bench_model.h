@@ -35,6 +35,8 @@ class BenchModel : public QObject {
     const study::BenchResult& result() const { return *result_; }
     const families::Family& family() const { return *families::family_named(bench_.element.family); }
     const std::optional<BenchOrigin>& origin() const { return origin_; }
+    /// The design as its seam is to have it: what ports or rig say as well stays theirs.
+    decltype(rig::Element::inputs) inputs_for(const rig::Rig& rig) const;
     const std::optional<PinnedVariant>& pinned() const { return pinned_; }
 
     /// Several inputs in one step; on a Problem nothing changes.

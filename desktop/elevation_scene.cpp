@@ -7,6 +7,7 @@
 #include "desktop/words.h"
 #include "mechanics/patch.h"
 #include "quantity/dimension.h"
+#include "rig/in_force.h"
 
 namespace clampet::desktop {
 namespace {
@@ -229,7 +230,7 @@ void add_handles(ElevationScene& scene, const project::Document& document, ViewS
 void add_feet(ElevationScene& scene, const project::Document& document, ViewSide view) {
     const auto& placed = *document.check().placed;
     for (const auto& f : document.rig().interfaces) {
-        const auto prepared = rig::prepare(f, rig::End::typical);
+        const auto prepared = rig::prepare(rig::in_force(document.rig(), f, &placed), rig::End::typical);
         if (!prepared) continue;
         for (const auto& joint : prepared->joints)
             for (const auto& corner : joint->stands_on())

@@ -46,13 +46,21 @@ rig::Input scaled(const rig::Band& band, double typical) {
 }  // namespace
 
 InputRow::InputRow(const families::Parameter& parameter, QWidget* parent)
-    : QWidget(parent), parameter_(parameter), label_(new QLabel(this)), note_(new QLabel(this)) {
+    : QWidget(parent),
+      parameter_(parameter),
+      label_(new QLabel(this)),
+      note_(new QLabel(this)),
+      origin_(new QLabel(this)) {
     label_->setText(QString::fromStdString(parameter.label));
     label_->setToolTip(QString::fromStdString(parameter.help));
     label_->setWordWrap(true);
     note_->setFont(body_font(0.85));
     note_->setWordWrap(true);
     note_->hide();
+    origin_->setFont(body_font(0.85));
+    origin_->setWordWrap(true);
+    origin_->hide();
+    connect(origin_, &QLabel::linkActivated, this, &InputRow::given_up);
     auto* grid = new QGridLayout(this);
     grid->setContentsMargins(0, 0, 0, 0);
     grid->setHorizontalSpacing(8);
@@ -70,6 +78,7 @@ InputRow::InputRow(const families::Parameter& parameter, QWidget* parent)
     if (field_) grid->addWidget(field_, row++, 1);
     if (choices_) grid->addWidget(choices_, row++, 1);
     grid->addWidget(note_, row, 0, 1, 2);
+    grid->addWidget(origin_, row + 1, 0, 1, 2);
     label_->setBuddy(field_ ? static_cast<QWidget*>(field_->editor()) : choices_);
 }
 
@@ -157,6 +166,24 @@ void InputRow::show_problem(const Problem& problem) {
         field_->show_problem(problem);
     else
         show_note(QString::fromStdString(problem.what + " " + problem.remedy), true);
+}
+
+void InputRow::show_origin(const QString& words) {
+    set_text_colour(origin_, theme().quiet);
+    origin_->setTextInteractionFlags(Qt::NoTextInteraction);
+    origin_->setFocusPolicy(Qt::NoFocus);
+    origin_->setText(words);
+    origin_->setVisible(!words.isEmpty());
+}
+void InputRow::offer(const QString& words) {
+    origin_->setText(
+        QString("<a href=\"take\" style=\"color:%1\">%2</a>").arg(theme().accent.name(), words.toHtmlEscaped()));
+    origin_->setTextInteractionFlags(Qt::LinksAccessibleByMouse | Qt::LinksAccessibleByKeyboard);
+    origin_->setAccessibleName(QString("%1: %2").arg(label_->text(), words));
+    origin_->show();
+}
+QString InputRow::origin() const {
+    return origin_->isHidden() ? QString() : origin_->text();
 }
 
 void InputRow::show_input(const std::optional<rig::Input>& given, const families::Value& typical) {

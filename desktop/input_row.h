@@ -22,6 +22,12 @@ class InputRow : public QWidget {
     const families::Parameter& parameter() const { return parameter_; }
     /// From the document: what is given (if anything) and the typical value in force.
     void show_input(const std::optional<rig::Input>& given, const families::Value& typical);
+    /// Who says it, where nobody typed it: "from Stair handrail". Empty for nobody.
+    void show_origin(const QString& words);
+    /// It is typed, and somebody says it too: words to press to take that.
+    void offer(const QString& words);
+    QString origin() const;
+    void take_offer() { emit given_up(); }  ///< what pressing those words does
     void show_problem(const Problem& problem);
     QuantityField* field() const { return field_; }
     QComboBox* choices() const { return choices_; }
@@ -31,6 +37,7 @@ class InputRow : public QWidget {
 
  signals:
     void committed(const rig::Input& input, quint64 gesture);
+    void given_up();  ///< what was typed: ports or rig are to say it
 
  private:
     void build_quantity();
@@ -43,7 +50,7 @@ class InputRow : public QWidget {
     const families::Parameter& parameter_;
     QuantityField* field_ = nullptr;
     QComboBox* choices_ = nullptr;  ///< of a choice, a friction's pair, or a thread or material by name
-    QLabel *label_, *note_;
+    QLabel *label_, *note_, *origin_;
     std::optional<rig::Input> given_;
 };
 

@@ -426,7 +426,8 @@ void MainWindow::put_into_rig() {
     const auto& element = bench_.bench().element;
     Status done = Done{};
     if (const auto& origin = bench_.origin()) {
-        done = document_.perform(project::SetInputs{origin->interface, origin->element, element.inputs});
+        done = document_.perform(
+            project::SetInputs{origin->interface, origin->element, bench_.inputs_for(document_.rig())});
     } else {
         project::AddPart edit{stack_->top_part(), tr("New part").toStdString(), element.family, 0.1, element.inputs};
         done = document_.perform(edit);

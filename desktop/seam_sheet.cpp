@@ -205,7 +205,11 @@ InputRow* SeamSheet::row_for(const families::Parameter& parameter) {
     connect(row, &InputRow::committed, this,
             [this, key = parameter.key](const rig::Input& input, quint64 gesture) { edit(key, input, gesture); });
     // Rows stand in the family's order, whenever they were made.
-    const bool main = element()->inputs.contains(parameter.key);
+    const bool main = element()->inputs.contains(parameter.key) || filled_.contains(parameter.key);
+    connect(row, &InputRow::given_up, this, [this, key = parameter.key] {
+        if (const auto done = document_.perform(project::ClearInput{interface_, element_, key}); !done)
+            if (auto* own = this->input(key)) own->show_problem(done.problem());
+    });
     int at = 0;
     for (const auto& p : families::family_named(element()->family)->parameters()) {
         if (p.key == parameter.key) break;
@@ -254,15 +258,18 @@ void SeamSheet::refresh() {
     set_text_colour(advisories_, theme().slips);
     advisories_->setVisible(!notes.isEmpty());
 
-    const auto prepared = rig::prepare(*interface, rig::End::typical);
+    const auto filled = rig::filled_inputs(document_.rig(), *interface, document_.check().placed.get());
+    const auto now = rig::in_force(document_.rig(), *interface, document_.check().placed.get());
+    const auto prepared = rig::prepare(now, rig::End::typical);
     if (!prepared) return;
     std::map<std::string, double> linked;
     const families::Joint* joint = nullptr;
     for (std::size_t i = 0; i < interface->elements.size(); ++i) {
-        const auto& e = interface->elements[i];
+        const auto& e = now.elements[i];
         if (e.id == element_) {
             joint = prepared->joints[i].get();
-            if (const auto typical = rig::values_of(e, rig::End::typical, linked)) refresh_inputs(e, *typical);
+            if (const auto typical = rig::values_of(e, rig::End::typical, linked))
+                refresh_inputs(interface->elements[i], *typical, filled);
         }
         for (const auto& value : prepared->joints[i]->results({})) linked[e.id + "." + value.name] = value.value;
     }
@@ -285,17 +292,42 @@ void SeamSheet::refresh() {
     refresh_working(*joint, load);
 }
 
-void SeamSheet::refresh_inputs(const rig::Element& e, const families::Values& typical) {
+void SeamSheet::refresh_inputs(const rig::Element& e, const families::Values& typical,
+                               const std::vector<rig::Filled>& filled) {
+    // What ports and rig would say of inputs that are typed, so that one can go back to it.
+    rig::Interface untyped = *document_.rig().interface(interface_);
+    for (auto& element : untyped.elements)
+        if (element.id == e.id) element.inputs.clear();
+    const auto offered = rig::filled_inputs(document_.rig(), untyped, document_.check().placed.get());
+    filled_.clear();
+    for (const auto& f : offered)
+        if (f.element == e.id) filled_.insert(f.key);
+    const auto said = [&](const std::vector<rig::Filled>& by, const std::string& key) {
+        const auto at =
+            std::find_if(by.begin(), by.end(), [&](const auto& f) { return f.element == e.id && f.key == key; });
+        return at == by.end() ? nullptr : &*at;
+    };
     int hidden = 0;
     for (const auto& parameter : families::family_named(e.family)->parameters()) {
         const auto& key = parameter.key;
         const auto given = e.inputs.find(key);
-        const bool relevant = parameter.is_relevant(typical), main = given != e.inputs.end();
+        const auto* from = said(filled, key);
+        const bool relevant = parameter.is_relevant(typical), main = given != e.inputs.end() || from;
         const auto made = rows_.find(key);
         hidden += relevant && (made == rows_.end() ? !main : made->second->parentWidget() == more_panel_);
         if (made == rows_.end() && !(relevant && (main || more_->isChecked()))) continue;
         auto* row = row_for(parameter);
-        row->show_input(main ? std::optional(given->second) : std::nullopt, typical.at(key));
+        row->show_input(from   ? std::optional(from->value)
+                        : main ? std::optional(given->second)
+                               : std::nullopt,
+                        typical.at(key));
+        if (from)
+            row->show_origin(from->from.empty() ? tr("from what it carries") : tr("from %1").arg(text_of(from->from)));
+        else if (const auto* other = said(offered, key))
+            row->offer(other->from.empty() ? tr("typed; take it from what it carries")
+                                           : tr("typed; take it from %1").arg(text_of(other->from)));
+        else
+            row->show_origin({});
         row->setVisible(relevant);
     }
     more_->setText(more_->isChecked() ? tr("▾ fewer inputs")

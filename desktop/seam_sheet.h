@@ -1,9 +1,11 @@
 #pragma once
 #include <map>
 #include <QWidget>
+#include <set>
 #include <vector>
 
 #include "project/document.h"
+#include "rig/in_force.h"
 
 class QLabel;
 class QPushButton;
@@ -48,7 +50,8 @@ class SeamSheet : public QWidget {
     void rebuild();
     void refresh();
     InputRow* row_for(const families::Parameter& parameter);
-    void refresh_inputs(const rig::Element& element, const families::Values& typical);
+    void refresh_inputs(const rig::Element& element, const families::Values& typical,
+                        const std::vector<rig::Filled>& filled);
     void refresh_modes(const study::InterfaceResult& result);
     void refresh_working(const families::Joint& joint, const mechanics::Load& load);
     void edit(const std::string& key, const rig::Input& input, project::Gesture gesture);
@@ -69,6 +72,7 @@ class SeamSheet : public QWidget {
     std::uint64_t shown_revision_ = 0;                    ///< of the document; 0: nothing is shown
     std::vector<std::pair<QString, QString>> mode_rows_;
     project::Document::Subscription subscription_;
+    std::set<std::string> filled_;  ///< inputs of the element that ports or rig say
 };
 
 }  // namespace clampet::desktop

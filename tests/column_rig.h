@@ -14,8 +14,8 @@ inline clampet::rig::Rig column(std::size_t seams, const char* even_family = "fl
         part.name = part.id;
         part.mass = i == 0 ? 0 : 0.01 + 0.001 * static_cast<double>(i % 7);
         part.centre_of_gravity = {0.001, 0, 0.005};
-        part.ports = {{"below", "", {0, 0, 0}, rig::Vector::UnitZ(), rig::Vector::UnitX()},
-                      {"top", "", {0, 0, 0.01}, rig::Vector::UnitZ(), rig::Vector::UnitX()}};
+        part.ports = {{"below", {}, {0, 0, 0}, rig::Vector::UnitZ(), rig::Vector::UnitX()},
+                      {"top", {}, {0, 0, 0.01}, rig::Vector::UnitZ(), rig::Vector::UnitX()}};
         r.parts.push_back(part);
         if (i == 0) continue;
         rig::Interface f;

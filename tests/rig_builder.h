@@ -13,7 +13,7 @@ using Vector = rig::Vector;
 using Inputs = std::map<std::string, rig::Input, std::less<>>;
 
 inline rig::Port port(const char* id, Vector at, Vector z = Vector::UnitZ(), Vector x = Vector::UnitX()) {
-    return {id, "", at, z, x};
+    return {id, {}, at, z, x};
 }
 
 inline rig::Part part(const char* id, double mass, Vector cg, std::vector<rig::Port> ports) {

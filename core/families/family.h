@@ -12,6 +12,7 @@
 #include "drawing/drawing.h"
 #include "families/motion.h"
 #include "families/phrase.h"
+#include "families/ports.h"
 #include "mechanics/working.h"
 #include "mechanics/wrench.h"
 #include "quantity/dimension.h"
@@ -64,6 +65,7 @@ struct Parameter {
     std::string also_shown_by;                ///< a second such condition…
     std::vector<std::string> also_shown_for;  ///< …both must hold
     bool whole_number = false;                ///< a count: faces, bolts, fingers
+    RigFact fact = RigFact::none;             ///< what the rig knows of it, so that nobody types it there
     bool described =
         false;  ///< says how a thing is known, lies or is used, or what site and payload give: not a change
     bool is_relevant(const Values& values) const;
@@ -144,6 +146,8 @@ class Family {
     virtual bool joins_parts() const { return true; }
     /// What it takes from stock, beside the torque of a hand.
     virtual std::span<const StockUse> own_stock() const { return {}; }
+    /// The kinds of ports that it joins; the first that fits two ports fills its inputs from them.
+    virtual std::span<const Mating> matings() const { return {}; }
     /// How its payload side can be set, and what lies between the ports. Complete, bounded values.
     virtual Motion motion(const Values&) const { return {}; }
     /// Whether it can stand with its axes at these positions; its own stops, within those of each axis.

@@ -56,9 +56,10 @@ class FormulaFamily : public Family {
  public:
     using Build = Result<FormulaParts> (*)(const Values&);
     using MotionOf = Motion (*)(const Values&);
+    using Matings = std::vector<Mating>;
     FormulaFamily(std::string_view key, std::string_view name, std::string_view purpose,
                   std::vector<Parameter> parameters, Build build, bool joins_parts = true,
-                  std::vector<StockUse> stock = {}, MotionOf motion_of = nullptr)
+                  std::vector<StockUse> stock = {}, MotionOf motion_of = nullptr, Matings matings = {})
         : key_(key),
           name_(name),
           purpose_(purpose),
@@ -66,13 +67,15 @@ class FormulaFamily : public Family {
           build_(build),
           joins_parts_(joins_parts),
           stock_(std::move(stock)),
-          motion_(motion_of) {}
+          motion_(motion_of),
+          matings_(std::move(matings)) {}
     std::string_view key() const override { return key_; }
     std::string_view name() const override { return name_; }
     std::string_view purpose() const override { return purpose_; }
     std::span<const Parameter> parameters() const override { return parameters_; }
     bool joins_parts() const override { return joins_parts_; }
     std::span<const StockUse> own_stock() const override { return stock_; }
+    std::span<const Mating> matings() const override { return matings_; }
     Motion motion(const Values& values) const override { return motion_ ? motion_(values) : Motion{}; }
     Result<std::shared_ptr<const Joint>> join(const Values& values) const override {
         auto parts = build_(values);
@@ -87,6 +90,7 @@ class FormulaFamily : public Family {
     bool joins_parts_;
     std::vector<StockUse> stock_;
     MotionOf motion_;
+    Matings matings_;
 };
 
 }  // namespace clampet::families

@@ -87,6 +87,11 @@ Parameter described(Parameter parameter) {
     return parameter;
 }
 
+Parameter from_rig(Parameter parameter, RigFact fact) {
+    parameter.fact = fact;
+    return parameter;
+}
+
 std::vector<Parameter> joined(std::initializer_list<std::vector<Parameter>> groups) {
     std::vector<Parameter> all;
     for (const auto& group : groups) all.insert(all.end(), group.begin(), group.end());

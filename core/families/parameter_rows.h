@@ -33,6 +33,9 @@ Parameter also_shown_for(Parameter parameter, std::string key, std::vector<std::
 /// An input that says how a thing is known, lies, bears or is used, or what site and payload give.
 Parameter described(Parameter parameter);
 
+/// An input that the rig fills: what an interface carries.
+Parameter from_rig(Parameter parameter, RigFact fact);
+
 std::vector<Parameter> joined(std::initializer_list<std::vector<Parameter>> groups);
 
 }  // namespace clampet::families

@@ -3,6 +3,7 @@
 
 #include "loads/cases.h"
 #include "loads/turning_axes.h"
+#include "rig/in_force.h"
 
 namespace clampet::loads {
 namespace {
@@ -72,7 +73,8 @@ class Turning : public LoadCase {
         if (!axes) return axes.problem();
         std::vector<rig::Action> actions;
         for (const auto& axis : *axes) {
-            const double drag = drag_of(s.rig.interfaces[axis.interface], axis.own_direction);
+            const double drag =
+                drag_of(rig::in_force(s.rig, s.rig.interfaces[axis.interface], &s.placed), axis.own_direction);
             const double asked = drag + families::number(values, "start") * inertia_about(s, axis);
             if (!(asked > 0) || !std::isfinite(asked)) continue;
             for (const double sense : {-1.0, 1.0}) {

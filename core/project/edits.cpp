@@ -8,7 +8,7 @@
 
 #include "loads/cards.h"
 #include "loads/load_case.h"
-#include "rig/mechanism.h"
+#include "rig/in_force.h"
 
 namespace clampet::project {
 namespace {
@@ -50,6 +50,20 @@ struct Apply {
     Result<rig::Rig> operator()(const SetInput& e) {
         return with_element(e.interface, e.element, e.key,
                             [&](rig::Element& element) { element.inputs[e.key] = e.value; });
+    }
+    Result<rig::Rig> operator()(const ClearInput& e) {
+        return with_element(e.interface, e.element, e.key, [&](rig::Element& element) { element.inputs.erase(e.key); });
+    }
+    Result<rig::Rig> operator()(const SetPort& e) {
+        rig::Part* part = rig.part(e.part);
+        if (!part) return missing("part", e.part);
+        const auto at =
+            std::find_if(part->ports.begin(), part->ports.end(), [&](const auto& p) { return p.id == e.port; });
+        if (at == part->ports.end()) return missing("port", e.port);
+        at->kind = e.kind;
+        at->sizes = e.sizes;
+        at->surface = e.surface;
+        return checked();
     }
     Result<rig::Rig> operator()(const SetInputs& e) {
         return with_element(e.interface, e.element, "", [&](rig::Element& element) { element.inputs = e.inputs; });
@@ -146,15 +160,16 @@ struct Apply {
         part.name = e.name;
         part.mass = e.mass;
         part.origin = "make";
-        part.ports = {{"below", e.family, rig::Vector::Zero(), rig::Vector::UnitZ(), rig::Vector::UnitX()}};
+        const auto matings = family->matings();
+        const auto kinds = matings.empty() ? families::Mating{} : matings.front();
+        part.ports = {{"below", kinds.payload, rig::Vector::Zero()}};
         const double side = std::clamp(0.06 * std::cbrt(std::max(e.mass, 0.01)), 0.02, 0.3);
         rig::Shape block;
         block.at = {0, 0, side / 2};
         block.size = {1.4 * side, 1.2 * side, side};
         part.shapes = {block};
         part.centre_of_gravity = {0, 0, side / 2};
-        rig::Port port{
-            "above-" + part.id, e.family, {0, 0, top_of(*below)}, rig::Vector::UnitZ(), rig::Vector::UnitX()};
+        rig::Port port{"above-" + part.id, kinds.support, {0, 0, top_of(*below)}};
         below->ports.push_back(port);
         rig::Interface f;
         f.id = fresh_id(rig, "seam");
@@ -200,8 +215,9 @@ struct Apply {
             std::find_if(f->elements.begin(), f->elements.end(), [&](const auto& x) { return x.id == id; });
         if (element == f->elements.end()) return missing("element", id);
         change(*element);
-        for (const auto end : rig::all_ends_of(*f))
-            if (auto ok = rig::prepare(*f, end); !ok) {
+        const rig::Interface now = rig::in_force(rig, *f);
+        for (const auto end : rig::all_ends_of(now))
+            if (auto ok = rig::prepare(now, end); !ok) {
                 // A problem of the edited input is shown at its field; one that it causes elsewhere names its place.
                 const bool own = where.empty() || ok.problem().where.ends_with("/inputs/" + where);
                 if (own && !where.empty()) return Problem{where, ok.problem().what, ok.problem().remedy};
@@ -237,6 +253,8 @@ std::string label_of(const Edit& edit) {
             std::replace(words.begin(), words.end(), '_', ' ');
             return "change of " + words;
         }
+        std::string operator()(const ClearInput& e) const { return (*this)(SetInput{"", "", e.key, 0.0}); }
+        std::string operator()(const SetPort&) const { return "change of a port"; }
         std::string operator()(const SetInputs&) const { return "design from the bench"; }
         std::string operator()(const SetMass&) const { return "change of mass"; }
         std::string operator()(const SetCentreOfGravity&) const { return "move of a centre of gravity"; }
@@ -259,8 +277,9 @@ std::string label_of(const Edit& edit) {
 std::optional<std::string> only_interface_changed(const rig::Rig& before, const rig::Rig& after, const Edit& edit) {
     const auto* input = std::get_if<SetInput>(&edit);
     const auto* inputs = std::get_if<SetInputs>(&edit);
-    if (!input && !inputs) return std::nullopt;
-    const std::string& id = input ? input->interface : inputs->interface;
+    const auto* cleared = std::get_if<ClearInput>(&edit);
+    if (!input && !inputs && !cleared) return std::nullopt;
+    const std::string& id = input ? input->interface : inputs ? inputs->interface : cleared->interface;
     for (const auto& f : after.interfaces)
         if (f.closes_loop) return std::nullopt;
     for (const auto& use : after.cases)

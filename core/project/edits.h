@@ -14,6 +14,10 @@ struct SetInput {
     std::string interface, element, key;
     rig::Input value;
 };
+/// What was typed is given up: its ports, the rig or its default say it.
+struct ClearInput {
+    std::string interface, element, key;
+};
 /// All inputs of an element at once: a design comes back from its bench.
 struct SetInputs {
     std::string interface, element;
@@ -26,6 +30,13 @@ struct SetMass {
 struct SetCentreOfGravity {
     std::string part;
     rig::Vector at;
+};
+/// What a port is, its sizes and its surface: seams take them from there.
+struct SetPort {
+    std::string part, port;
+    families::PortKind kind = families::PortKind::unknown;
+    families::Values sizes;
+    std::string surface;
 };
 struct SetPartName {
     std::string part, name;
@@ -78,8 +89,9 @@ struct AddPart {
 struct RemovePart {
     std::string part;
 };
-using Edit = std::variant<SetInput, SetInputs, SetMass, SetCentreOfGravity, SetPartName, SetPose, SetStops, SetRequired,
-                          SetUse, AddCase, RemoveCase, SetCaseInput, SetBody, SetRigName, AddPart, RemovePart>;
+using Edit =
+    std::variant<SetInput, ClearInput, SetInputs, SetPort, SetMass, SetCentreOfGravity, SetPartName, SetPose, SetStops,
+                 SetRequired, SetUse, AddCase, RemoveCase, SetCaseInput, SetBody, SetRigName, AddPart, RemovePart>;
 
 /// The rig with an edit done, validated; or a Problem and the old rig stands.
 Result<rig::Rig> edited(const rig::Rig& rig, const Edit& edit);

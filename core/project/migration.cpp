@@ -26,6 +26,17 @@ void migrate_from_1(json& document) {
         if (inputs.contains("part") && inputs["part"] != "")
             cases.push_back({{"id", "push"}, {"case", "push"}, {"inputs", inputs}});
     }
+    // A port's kind was free text: what is no kind says nothing.
+    const auto parts = document.find("parts");
+    if (parts != document.end() && parts->is_array())
+        for (auto& part : *parts) {
+            if (!part.is_object() || !part.contains("ports") || !part["ports"].is_array()) continue;
+            for (auto& port : part["ports"]) {
+                if (!port.is_object() || !port.contains("kind") || !port["kind"].is_string()) continue;
+                const auto name = port["kind"].get<std::string>();
+                if (name.empty() || !families::port_kind_named(name)) port.erase("kind");
+            }
+        }
     document.erase("push");
     document["cases"] = cases;
 }
@@ -73,7 +84,7 @@ void part_links_from_1(rig::Rig& rig) {
         end.id = port->id + "-" + f.id;
         end.at = port->at + (joints - 1) * link * port->x;
         const rig::PortName payload{f.payload.part, end.id};
-        const std::string kind = port->kind;
+        const auto kind = port->kind;
         carried->ports.push_back(end);
         rig::PortName below = f.support;
         for (int k = 0; k < joints; ++k) {

@@ -103,13 +103,61 @@ const Fields<rig::Shape>& shape_fields() {
     return fields;
 }
 
+std::vector<std::string> kind_names() {
+    std::vector<std::string> names;
+    for (const auto kind : families::port_kinds())
+        if (kind != families::PortKind::unknown) names.emplace_back(families::name_of(kind));
+    return names;
+}
+
 const Fields<rig::Port>& port_fields() {
     using rig::Port;
     static const Fields<Port> fields{
         "port",
         "a mounting feature of a part; on the support side z points to the payload, on the payload side into the part",
         {text_field("id", &Port::id, "its name within the part", true),
-         text_field("kind", &Port::kind, "`thread`, `face`, `tube`, `ball`…"),
+         {"kind",
+          "what it is; a family joins certain kinds and takes sizes from them",
+          false,
+          {{"enum", kind_names()}},
+          [](const Node& n, Port& p) { p.kind = *families::port_kind_named(n.one_of(kind_names())); },
+          [](const Port& p) -> ordered_json {
+              return p.kind == families::PortKind::unknown ? ordered_json()
+                                                           : ordered_json(std::string(families::name_of(p.kind)));
+          }},
+         {"sizes",
+          "of its kind: `diameter` and `wall` of a tube, `designation`, `sex`, `depth` of a thread…",
+          false,
+          {{"type", "object"}, {"additionalProperties", {{"type", {"number", "string"}}}}},
+          [](const Node& n, Port& p) {
+              if (!n.raw().is_object()) n.fail("This should be an object.", "Write {\"diameter\": \"33.7 mm\"}.");
+              for (const auto& [key, _] : n.raw().items()) {
+                  bool is_text = false;
+                  auto dimension = Dimension::length;
+                  for (const auto& size : families::sizes_of(p.kind))
+                      if (size.key == key) {
+                          is_text = size.is_text;
+                          dimension = size.dimension;
+                      }
+                  if (is_text)
+                      p.sizes[key] = n.at(key).string();
+                  else
+                      p.sizes[key] = n.at(key).quantity(dimension);
+              }
+          },
+          [](const Port& p) {
+              auto sizes = ordered_json::object();
+              for (const auto& [key, value] : p.sizes)
+                  std::visit([&, &name = key](const auto& v) { sizes[name] = v; }, value);
+              return sizes.empty() ? ordered_json() : sizes;
+          }},
+         {"surface",
+          "what it is made of or lined with, as in `clampet-cli bench FAMILY --params`: `plywood`, `painted "
+          "steel`; two surfaces choose the friction of a seam",
+          false,
+          {{"type", "string"}},
+          [](const Node& n, Port& p) { p.surface = n.string(); },
+          [](const Port& p) { return p.surface.empty() ? ordered_json() : ordered_json(p.surface); }},
          vector_field("at", &Port::at, Dimension::length, "its origin, in the part's frame"),
          vector_field("z", &Port::z, Dimension::number, "unit vector"),
          vector_field("x", &Port::x, Dimension::number, "unit vector, at right angles to z")}};

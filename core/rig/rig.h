@@ -30,9 +30,12 @@ struct Shape {
 /// A mounting feature of a part. On the support side of an interface z points to the payload; on the payload side it
 /// points into the part.
 struct Port {
-    std::string id, kind;                             ///< "thread", "face", "tube", "ball", …
+    std::string id;
+    families::PortKind kind = families::PortKind::unknown;
     Vector at = Vector::Zero();                       ///< origin in the part's frame [m]
     Vector z = Vector::UnitZ(), x = Vector::UnitX();  ///< unit vectors, perpendicular
+    families::Values sizes = {};  ///< of its kind: a tube's diameter and wall, a thread's designation
+    std::string surface = {};     ///< what it is made of or lined with, as the friction table calls it; empty: not said
     Eigen::Isometry3d frame() const;
     friend bool operator==(const Port&, const Port&) = default;
 };

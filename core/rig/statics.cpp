@@ -6,6 +6,7 @@
 #include <cmath>
 
 #include "rig/body_network.h"
+#include "rig/in_force.h"
 
 namespace clampet::rig {
 namespace {
@@ -189,7 +190,7 @@ Status Statics::prepare_loops(const Rig& rig) {
     std::vector<std::size_t> one_sided;
     for (std::size_t i = 0; i < mechanism.seams().size(); ++i) {
         const auto& seam = mechanism.seams()[i];
-        const auto prepared = prepare(rig.interfaces[i], End::typical);
+        const auto prepared = prepare(in_force(rig, rig.interfaces[i], placed_.get()), End::typical);
         if (!prepared) return rig::placed(rig, rig.interfaces[i].id, prepared.problem());
         const auto spring = spring_of(*prepared);
         network.join({seam.support, seam.payload, placed_->placement().world_from_interface[i], spring.stiffness});

@@ -5,7 +5,7 @@
 #include <set>
 
 #include "quantity/dimension.h"
-#include "rig/mechanism.h"
+#include "rig/in_force.h"
 
 namespace clampet::rig {
 namespace {
@@ -21,10 +21,30 @@ bool is_finite(const Vector& v) {
     return v.allFinite() && v.cwiseAbs().maxCoeff() < 1e3;
 }
 
+std::string known_sizes(families::PortKind kind) {
+    std::string known;
+    for (const auto& size : families::sizes_of(kind)) known += (known.empty() ? "" : ", ") + size.key;
+    return known.empty() ? "It has none: leave it out, or say what kind of port it is." : "It has: " + known + ".";
+}
+
 Status check_port(const Port& port, const std::string& where) {
     if (port.id.empty()) return Problem{where + "/id", "The port has no id.", "Give it a short name, for example top."};
     if (!is_finite(port.at))
         return Problem{where + "/at", "The port's position is not a place.", "Give x, y, z in metres, under 1000 m."};
+    for (const auto& [key, value] : port.sizes) {
+        const auto sizes = families::sizes_of(port.kind);
+        const auto size =
+            std::find_if(sizes.begin(), sizes.end(), [&key = key](const auto& s) { return s.key == key; });
+        if (size == sizes.end())
+            return Problem{where + "/sizes/" + key,
+                           fmt::format("A port of kind “{}” has no size “{}”.", families::name_of(port.kind), key),
+                           known_sizes(port.kind)};
+        const auto* number = std::get_if<double>(&value);
+        if (size->is_text == (number != nullptr) || (number && !(*number > 0 && *number < 1e3)))
+            return Problem{where + "/sizes/" + key, fmt::format("The size “{}” is not one: {}.", key, size->meaning),
+                           size->is_text ? "Write a text, for example \"1/4-20 UNC\"."
+                                         : "Give more than 0, for example \"33.7 mm\"."};
+    }
     const bool unit =
         std::abs(port.z.norm() - 1) < 1e-6 && std::abs(port.x.norm() - 1) < 1e-6 && std::abs(port.z.dot(port.x)) < 1e-6;
     if (!unit)
@@ -244,9 +264,13 @@ Problem placed(const Rig& rig, std::string_view interface, const Problem& proble
 
 Status validate(const Rig& rig) {
     if (auto ok = validate_structure(rig); !ok) return ok;
-    for (const auto& f : rig.interfaces)
-        for (const End end : all_ends_of(f))
-            if (auto prepared = prepare(f, end); !prepared) return placed(rig, f.id, prepared.problem());
+    if (rig.interfaces.empty()) return Done{};
+    const Placed placed_rig(rig);
+    for (const auto& f : rig.interfaces) {
+        const Interface now = in_force(rig, f, &placed_rig);
+        for (const End end : all_ends_of(now))
+            if (auto prepared = prepare(now, end); !prepared) return placed(rig, f.id, prepared.problem());
+    }
     return Done{};
 }
 

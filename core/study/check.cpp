@@ -8,6 +8,7 @@
 
 #include "loads/load_case.h"
 #include "quantity/dimension.h"
+#include "rig/in_force.h"
 #include "study/worst_direction.h"
 
 namespace clampet::study {
@@ -149,7 +150,8 @@ Result<Prepared> prepare(const rig::Rig& rig, const CheckOptions& options) {
     return Prepared{rig, std::move(*statics), std::move(*actions), options.required.value_or(rig.required)};
 }
 
-Result<InterfaceResult> check_interface(const Prepared& prepared, const rig::Interface& interface) {
+Result<InterfaceResult> check_interface(const Prepared& prepared, const rig::Interface& given) {
+    const rig::Interface interface = rig::in_force(prepared.rig, given, &prepared.statics.placed());
     InterfaceResult result;
     result.id = interface.id;
     result.name = interface.name;

@@ -28,14 +28,16 @@ bool is_pending(const RigCheck& check) {
 
 std::string direction_words(const Eigen::Vector3d& push) {
     const Eigen::Vector3d d = push.normalized();
-    std::string words;
+    std::vector<std::string> ways;
     const auto add = [&](double amount, const char* positive, const char* negative) {
-        if (std::abs(amount) < 0.38) return;
-        words += (words.empty() ? "" : " and ") + std::string(amount > 0 ? positive : negative);
+        if (std::abs(amount) >= 0.38) ways.emplace_back(amount > 0 ? positive : negative);
     };
     add(d.z(), "up", "down");
     add(d.x(), "forward", "back");
     add(d.y(), "to the left", "to the right");
+    std::string words;
+    for (std::size_t i = 0; i < ways.size(); ++i)
+        words += (i == 0 ? "" : i + 1 == ways.size() ? " and " : ", ") + ways[i];
     return words;
 }
 

@@ -126,7 +126,7 @@ TEST_CASE("a rig with a closed loop is shown with its tie and is checked", "[des
     // The camera's plate also rests on a shelf that belongs to the rail.
     const rig::Placed placed(r);
     const auto at = placed.world_from_part("plate") * r.part("plate")->port("top")->at;
-    rig::Port shelf{"shelf", "", at}, under{"under", "", r.part("plate")->port("top")->at};
+    rig::Port shelf{"shelf", {}, at}, under{"under", {}, r.part("plate")->port("top")->at};
     const Eigen::Isometry3d plate_from_world = placed.world_from_part("plate").inverse();
     under.z = plate_from_world.linear() * rig::Vector::UnitZ();
     under.x = plate_from_world.linear() * rig::Vector::UnitX();

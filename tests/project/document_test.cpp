@@ -23,26 +23,29 @@ void open_demo(Document& d) {
 }  // namespace
 
 TEST_CASE("every edit undoes to the same bytes, and redoes", "[project][document]") {
-    const std::vector<project::Edit> edits{SetInput{"ball", "ball", "torque", 1.2},
-                                           SetInput{"ball", "ball", "friction", rig::FrictionOf{"steel on acetal"}},
-                                           SetInput{"rail-clamp", "jaw", "jaws", std::string("collar")},
-                                           project::SetInputs{"ball", "ball", {{"torque", 2.0}}},
-                                           project::SetMass{"camera", 2.0},
-                                           project::SetCentreOfGravity{"camera", {0.01, 0.02, 0.03}},
-                                           project::SetPartName{"camera", "Another"},
-                                           project::SetPose{"ball", "side", 0.2},
-                                           project::SetPose{"rail-clamp", "slide", 0.05},
-                                           project::SetStops{"rail-clamp", "slide", rig::Stops{-0.1, 0.2}},
-                                           project::SetRequired{3},
-                                           project::SetUse{{"carried", "outdoors"}},
-                                           project::AddCase{"wind"},
-                                           project::RemoveCase{"push"},
-                                           project::SetCaseInput{"push", "force", 30.0},
-                                           project::SetBody{"camera", rig::Vector(0.01, 0.01, 0.01), 0.03},
-                                           project::SetRigName{"Other"},
-                                           project::AddPart{"camera", "Light", "ball", 0.3},
-                                           project::AddPart{"plate", "Monitor", "flat_face", 0.4},
-                                           project::RemovePart{"plate"}};
+    const std::vector<project::Edit> edits{
+        SetInput{"ball", "ball", "torque", 1.2},
+        SetInput{"ball", "ball", "friction", rig::FrictionOf{"steel on acetal"}},
+        SetInput{"rail-clamp", "jaw", "jaws", std::string("collar")},
+        project::SetInputs{"ball", "ball", {{"torque", 2.0}}},
+        project::ClearInput{"ball", "ball", "torque"},
+        project::SetPort{"rail", "grip", families::PortKind::tube, {{"diameter", 0.0424}}, "painted steel"},
+        project::SetMass{"camera", 2.0},
+        project::SetCentreOfGravity{"camera", {0.01, 0.02, 0.03}},
+        project::SetPartName{"camera", "Another"},
+        project::SetPose{"ball", "side", 0.2},
+        project::SetPose{"rail-clamp", "slide", 0.05},
+        project::SetStops{"rail-clamp", "slide", rig::Stops{-0.1, 0.2}},
+        project::SetRequired{3},
+        project::SetUse{{"carried", "outdoors"}},
+        project::AddCase{"wind"},
+        project::RemoveCase{"push"},
+        project::SetCaseInput{"push", "force", 30.0},
+        project::SetBody{"camera", rig::Vector(0.01, 0.01, 0.01), 0.03},
+        project::SetRigName{"Other"},
+        project::AddPart{"camera", "Light", "ball", 0.3},
+        project::AddPart{"plate", "Monitor", "flat_face", 0.4},
+        project::RemovePart{"plate"}};
     std::set<std::size_t> kinds;  // every kind of edit is among them
     for (const auto& edit : edits) kinds.insert(edit.index());
     REQUIRE(kinds.size() == std::variant_size_v<project::Edit>);

@@ -7,6 +7,7 @@
 #include "mechanics/first_exit.h"
 #include "project/rig_json.h"
 #include "project/starting_points.h"
+#include "rig/in_force.h"
 #include "study/directions.h"
 #include "study/sentences.h"
 
@@ -58,7 +59,7 @@ TEST_CASE("the worst push is no better than any other", "[study][law]") {
     std::normal_distribution<double> n;
     const auto statics = *rig::Statics::of(rig, check.placed);
     for (const auto& r : check.interfaces) {
-        const auto prepared = *rig::prepare(*rig.interface(r.id), rig::End::typical);
+        const auto prepared = *rig::prepare(rig::in_force(rig, *rig.interface(r.id)), rig::End::typical);
         const auto G = rig::weight_wrench(rig, r.id);
         for (int k = 0; k < 60; ++k) {
             const Eigen::Vector3d d = Eigen::Vector3d(n(random), n(random), n(random)).normalized();
@@ -138,14 +139,15 @@ TEST_CASE("directions in words", "[study]") {
     CHECK(study::direction_words({1, 0, 0}) == "forward");
     CHECK(study::direction_words({-1, -1, 0}) == "back and to the right");
     CHECK(study::direction_words({0, 1, 1}) == "up and to the left");
+    CHECK(study::direction_words({1, -1, -1}) == "down, forward and to the right");
 }
 
 TEST_CASE("at the weak end a weight that helps counts 0.9 and one that hurts 1.1", "[study][check]") {
     // A base of 4 kg in the middle of 0.8 m, 1 kg hanging 0.5 m out at 1 m: moments about the far edge by hand. The
     // base helps, and so do 0.4 m of what the overhang weighs; on the whole it hurts.
     rig::Rig r;
-    const rig::Port below{"below", "", {0, 0, 0}, rig::Vector::UnitZ(), rig::Vector::UnitX()},
-        top{"top", "", {0, 0, 0}, rig::Vector::UnitZ(), rig::Vector::UnitX()};
+    const rig::Port below{"below", {}, {0, 0, 0}, rig::Vector::UnitZ(), rig::Vector::UnitX()},
+        top{"top", {}, {0, 0, 0}, rig::Vector::UnitZ(), rig::Vector::UnitX()};
     const auto part = [&](const char* id, double mass, rig::Vector at) {
         rig::Part p;
         p.id = p.name = id;
@@ -186,10 +188,10 @@ TEST_CASE("an arm in a rig weighs on itself in the world's direction", "[study][
         rig::Rig r;
         rig::Part wall, load;
         wall.id = wall.name = "wall";
-        wall.ports = {{"root", "", {0, 0, 1}, z, x}};
+        wall.ports = {{"root", {}, {0, 0, 1}, z, x}};
         load.id = load.name = "load";
         load.mass = 1;
-        load.ports = {{"tip", "", {0, 0, 0}, rig::Vector::UnitZ(), rig::Vector::UnitX()}};
+        load.ports = {{"tip", {}, {0, 0, 0}, rig::Vector::UnitZ(), rig::Vector::UnitX()}};
         r.parts = {wall, load};
         rig::Interface f;
         f.id = f.name = "arm";

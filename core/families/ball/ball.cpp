@@ -64,6 +64,20 @@ class Ball : public Family {
     std::string_view purpose() const override {
         return "A ball squeezed between rings, or a ring and a plunger: does it turn, ride out or lift?";
     }
+    std::span<const Mating> matings() const override {
+        static const std::vector<Mating> all{
+            {PortKind::socket,
+             PortKind::ball,
+             {{"diameter", PortSide::payload, "diameter"}, {"stem_diameter", PortSide::payload, "stem"}},
+             "friction",
+             ""},
+            {PortKind::ball,
+             PortKind::socket,
+             {{"diameter", PortSide::support, "diameter"}, {"stem_diameter", PortSide::support, "stem"}},
+             "friction",
+             ""}};
+        return all;
+    }
     std::span<const Parameter> parameters() const override { return ball_parameters(); }
     /// Pan about the clamp axis, then to the side about x, then forward about y.
     Motion motion(const Values& v) const override {

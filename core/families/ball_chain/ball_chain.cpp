@@ -330,9 +330,12 @@ const Family& ball_chain() {
             choice_row("wire_ends", "Wire ends are", {{"free", "free to turn"}, {"keyed", "keyed"}}, "free",
                        "A keyed wire also resists twist."),
             quantity_row("segment_mass", "Segment", Dimension::mass, 0.012, {0, 10}, "Mass of one.", "input"),
-            quantity_row("payload_mass", "Payload", Dimension::mass, 0.15, {0, 100}, "For the longest reach.", "input"),
-            gap_row("payload_offset", "Payload, beyond the chain", 0.02, 2,
-                    "Its centre of gravity, from the end of the last segment, for the longest reach."),
+            from_rig(quantity_row("payload_mass", "Payload", Dimension::mass, 0.15, {0, 100}, "For the longest reach.",
+                                  "input"),
+                     RigFact::mass),
+            from_rig(gap_row("payload_offset", "Payload, beyond the chain", 0.02, 2,
+                             "Its centre of gravity, from the end of the last segment, for the longest reach."),
+                     RigFact::distance),
         },
         &build, true, {}, &motion);
     return family;

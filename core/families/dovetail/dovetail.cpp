@@ -300,7 +300,21 @@ const Family& dovetail() {
                              "from memory"),
             },
         }),
-        &build, true, {}, &motion);
+        &build, true, {}, &motion,
+        {{PortKind::jaw,
+          PortKind::dovetail,
+          {{"width", PortSide::payload, "width"},
+           {"height", PortSide::payload, "height"},
+           {"flank_angle", PortSide::payload, "angle"}},
+          "friction",
+          ""},
+         {PortKind::dovetail,
+          PortKind::jaw,
+          {{"width", PortSide::support, "width"},
+           {"height", PortSide::support, "height"},
+           {"flank_angle", PortSide::support, "angle"}},
+          "friction",
+          ""}});
     return family;
 }
 

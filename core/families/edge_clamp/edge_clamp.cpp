@@ -320,7 +320,9 @@ const Family& edge_clamp() {
         }),
         &build, true,
         {{"plywood", "Plywood, real thickness", {{"board_thickness", "thickness"}}, {}},
-         {"timber", "Timber lying flat", {{"board_thickness", "thickness"}}, {}}});
+         {"timber", "Timber lying flat", {{"board_thickness", "thickness"}}, {}}},
+        nullptr,
+        {{PortKind::edge, PortKind::jaw, {{"board_thickness", PortSide::support, "thickness"}}, "friction", ""}});
     return family;
 }
 

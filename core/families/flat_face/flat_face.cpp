@@ -63,6 +63,14 @@ class FlatFace : public Family {
     std::string_view purpose() const override {
         return "Two flat faces pressed together: do they slide, twist, tip, open, crush or unscrew?";
     }
+    std::span<const Mating> matings() const override {
+        static const std::vector<Mating> all{{PortKind::face, PortKind::face, {}, "friction", ""},
+                                             {PortKind::face, PortKind::thread, {}, "friction", ""},
+                                             {PortKind::thread, PortKind::face, {}, "friction", ""},
+                                             {PortKind::thread, PortKind::thread, {}, "friction", ""},
+                                             {PortKind::floor, PortKind::face, {}, "friction", ""}};
+        return all;
+    }
     std::span<const Parameter> parameters() const override { return face_parameters(); }
     Result<std::shared_ptr<const Joint>> join(const Values& v) const override;
 };

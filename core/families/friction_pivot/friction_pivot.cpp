@@ -313,7 +313,12 @@ const Family& friction_pivot() {
                              "Times the load's moment, for the window of bolt torque.", "common practice"),
             },
         }),
-        &build, true, {{"plywood", "Plywood, real thickness", {{"plate_thickness", "thickness"}}, {}}}, &motion);
+        &build, true, {{"plywood", "Plywood, real thickness", {{"plate_thickness", "thickness"}}, {}}}, &motion,
+        {{PortKind::pivot,
+          PortKind::pivot,
+          {{"outer_diameter", PortSide::payload, "outer"}, {"inner_diameter", PortSide::payload, "inner"}},
+          "friction",
+          ""}});
     return family;
 }
 

@@ -149,7 +149,14 @@ const Family& jam_collar() {
                          "Before it dents: thin tube 500 N, printed bore 300 N, hardwood dowel 600 N, steel bar 5 kN.",
                          "from memory"),
         },
-        &build, true, {{"tube", "Tube or rod", {{"rod_diameter", "outer"}}, {}}}, &motion);
+        &build, true, {{"tube", "Tube or rod", {{"rod_diameter", "outer"}}, {}}}, &motion,
+        {{PortKind::tube,
+          PortKind::bore,
+          {{"rod_diameter", PortSide::support, "diameter"},
+           {"bore", PortSide::payload, "diameter"},
+           {"thickness", PortSide::payload, "length"}},
+          "friction",
+          ""}});
     return family;
 }
 

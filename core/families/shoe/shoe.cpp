@@ -154,7 +154,12 @@ const Family& shoe() {
                                    "Share of the spring force that is left: steel 1, printed lips 0.6.",
                                    "from memory")),
         },
-        &build, true, {}, &motion);
+        &build, true, {}, &motion,
+        {{PortKind::shoe,
+          PortKind::plate,
+          {{"width", PortSide::support, "width"}, {"depth", PortSide::support, "depth"}},
+          "friction",
+          ""}});
     return family;
 }
 

@@ -33,6 +33,18 @@ class Stance : public Family {
     std::string_view key() const override { return "stance"; }
     std::string_view name() const override { return "Feet on the floor"; }
     std::string_view purpose() const override { return "A stand or base on its feet: does it tip or slide?"; }
+    std::span<const Mating> matings() const override {
+        static const std::vector<Mating> all{{PortKind::floor,
+                                              PortKind::feet,
+                                              {{"layout", PortSide::payload, "layout"},
+                                               {"feet", PortSide::payload, "feet"},
+                                               {"spread", PortSide::payload, "spread"},
+                                               {"length", PortSide::payload, "length"},
+                                               {"width", PortSide::payload, "width"}},
+                                              "friction",
+                                              ""}};
+        return all;
+    }
     std::span<const Parameter> parameters() const override { return stance_parameters(); }
     Result<std::shared_ptr<const Joint>> join(const Values& v) const override {
         const auto& layout = text(v, "layout");

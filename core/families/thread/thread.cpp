@@ -48,6 +48,31 @@ class ThreadFamily : public Family {
     std::string_view purpose() const override {
         return "A screw through a stack into a socket: does it bottom, strip or break, and what preload does it leave?";
     }
+    std::span<const Mating> matings() const override {
+        static const std::vector<Mating> all{
+            {PortKind::thread,
+             PortKind::thread,
+             {{"screw", PortSide::support, "designation"},
+              {"screw_length", PortSide::support, "length"},
+              {"socket", PortSide::payload, "designation"},
+              {"socket_depth", PortSide::payload, "depth"}},
+             "",
+             "male"},
+            {PortKind::thread,
+             PortKind::thread,
+             {{"screw", PortSide::payload, "designation"},
+              {"screw_length", PortSide::payload, "length"},
+              {"socket", PortSide::support, "designation"},
+              {"socket_depth", PortSide::support, "depth"}},
+             "",
+             "female"},
+            {PortKind::face,
+             PortKind::thread,
+             {{"socket", PortSide::payload, "designation"}, {"socket_depth", PortSide::payload, "depth"}},
+             "",
+             ""}};
+        return all;
+    }
     std::span<const Parameter> parameters() const override { return thread_parameters(); }
     std::span<const StockUse> own_stock() const override {
         static const std::vector<StockUse> uses{{"hand torque", "Knob or hand", {{"torque", "torque"}}, {}}};

@@ -107,6 +107,23 @@ class TubeGrip : public Family {
         static const std::vector<StockUse> uses{{"tube", "Tube or rod", {{"diameter", "outer"}, {"wall", "wall"}}, {}}};
         return uses;
     }
+    std::span<const Mating> matings() const override {
+        static const std::vector<Mating> all{{PortKind::tube,
+                                              PortKind::jaw,
+                                              {{"diameter", PortSide::support, "diameter"},
+                                               {"wall", PortSide::support, "wall"},
+                                               {"length", PortSide::payload, "length"}},
+                                              "friction",
+                                              ""},
+                                             {PortKind::jaw,
+                                              PortKind::tube,
+                                              {{"diameter", PortSide::payload, "diameter"},
+                                               {"wall", PortSide::payload, "wall"},
+                                               {"length", PortSide::support, "length"}},
+                                              "friction",
+                                              ""}};
+        return all;
+    }
     std::span<const Parameter> parameters() const override { return grip_parameters(); }
     /// Loosened it slides along its tube and turns about it. How far along, only the rig can say.
     Motion motion(const Values& v) const override {

@@ -1,0 +1,124 @@
+#include "rig/in_force.h"
+
+#include <algorithm>
+#include <cmath>
+#include <Eigen/Eigenvalues>
+
+#include "catalogue/material.h"
+
+namespace clampet::rig {
+namespace {
+
+using families::PortSide;
+using families::RigFact;
+
+/// Mass, centre of gravity and radius of gyration of what an interface carries, as it sees them.
+struct Carried {
+    double mass = 0, gyration = 0;
+    Vector centre = Vector::Zero();  ///< in the interface's frame
+};
+
+Carried carried_by(const Placed& placed, std::string_view interface) {
+    Carried c;
+    const auto [mass, centre] = placed.mass_beyond(interface);
+    if (!(mass > 0)) return c;
+    c.mass = mass;
+    c.centre = placed.world_from_interface(interface).inverse() * centre;
+    Eigen::Matrix3d inertia = Eigen::Matrix3d::Zero();
+    for (const auto b : placed.mechanism().beyond(placed.interface(interface))) {
+        const Body& body = placed.mechanism().bodies()[b];
+        const Vector r = placed.centre_of(body) - centre;
+        const Eigen::Matrix3d axes = axes_of(body, placed.placement());
+        inertia += axes * body.inertia.asDiagonal() * axes.transpose() +
+                   body.mass * (r.squaredNorm() * Eigen::Matrix3d::Identity() - r * r.transpose());
+    }
+    c.gyration = std::sqrt(Eigen::SelfAdjointEigenSolver<Eigen::Matrix3d>(inertia).eigenvalues().maxCoeff() / mass);
+    return c;
+}
+
+double value_of(RigFact fact, const Carried& c) {
+    switch (fact) {
+        case RigFact::mass:
+            return c.mass;
+        case RigFact::distance:
+            return c.centre.norm();
+        case RigFact::off_axis:
+            return std::hypot(c.centre.x(), c.centre.y());
+        case RigFact::along_axis:
+            return std::max(0.0, c.centre.z());
+        case RigFact::gyration:
+            return c.gyration;
+        case RigFact::none:
+            break;
+    }
+    return 0;
+}
+
+/// The pair of the friction table that two surfaces make.
+std::optional<FrictionOf> pair_of(const std::string& one, const std::string& other) {
+    if (one.empty() || other.empty()) return std::nullopt;
+    const auto pair = catalogue::friction_between(one, other);
+    return pair ? std::optional(FrictionOf{pair->name()}) : std::nullopt;
+}
+
+}  // namespace
+
+const families::Mating* mating_of(const families::Family& family, const Port& support, const Port& payload) {
+    for (const auto& mating : family.matings()) {
+        if (mating.support != support.kind || mating.payload != payload.kind) continue;
+        if (mating.support_sex.empty()) return &mating;
+        const auto sex = support.sizes.find("sex");
+        if (sex != support.sizes.end() && sex->second == families::Value(mating.support_sex)) return &mating;
+    }
+    return nullptr;
+}
+
+std::vector<Filled> filled_inputs(const Rig& rig, const Interface& interface, const Placed* placed) {
+    std::vector<Filled> all;
+    const Part *below = rig.part(interface.support.part), *above = rig.part(interface.payload.part);
+    const Port *support = below ? below->port(interface.support.port) : nullptr,
+               *payload = above ? above->port(interface.payload.port) : nullptr;
+    std::optional<Carried> carried;
+    for (const auto& element : interface.elements) {
+        const auto* family = families::family_named(element.family);
+        if (!family || !support || !payload) continue;
+        if (const auto* mating = mating_of(*family, *support, *payload)) {
+            for (const auto& fill : mating->fills) {
+                const auto& port = fill.from == PortSide::support ? *support : *payload;
+                const auto size = port.sizes.find(fill.size);
+                const auto* p = families::find_parameter(*family, fill.input);
+                if (element.inputs.contains(fill.input) || size == port.sizes.end() || !p ||
+                    !families::check_value(*p, size->second))
+                    continue;
+                Input value = 0.0;
+                std::visit([&](const auto& v) { value = v; }, size->second);
+                all.push_back({element.id, fill.input, value, (&port == support ? below : above)->name});
+            }
+            if (!mating->friction.empty() && !element.inputs.contains(mating->friction))
+                if (auto pair = pair_of(support->surface, payload->surface))
+                    all.push_back({element.id, mating->friction, *pair, below->name + ", " + above->name});
+        }
+        for (const auto& p : family->parameters()) {
+            if (p.fact == RigFact::none || element.inputs.contains(p.key) || interface.closes_loop) continue;
+            if (!carried) {
+                std::optional<Placed> own;
+                if (!placed) placed = &own.emplace(rig);
+                carried = carried_by(*placed, interface.id);
+                if (own) placed = nullptr;
+            }
+            const double value = value_of(p.fact, *carried);
+            if (carried->mass > 0 && families::check_value(p, value)) all.push_back({element.id, p.key, value, ""});
+        }
+    }
+    return all;
+}
+
+Interface in_force(const Rig& rig, const Interface& interface, const Placed* placed) {
+    Interface all = interface;
+    for (auto& filled : filled_inputs(rig, interface, placed))
+        for (auto& element : all.elements)
+            if (element.id == filled.element) element.inputs[filled.key] = filled.value;
+    return all;
+}
+
+}  // namespace clampet::rig

@@ -1,0 +1,24 @@
+#pragma once
+#include "rig/mechanism.h"
+
+namespace clampet::rig {
+
+/// An input that nobody typed, because a part or the rig says it.
+struct Filled {
+    std::string element, key;
+    Input value;
+    std::string from;  ///< the part that says it; empty: the rig, by what it carries
+};
+
+/// What the ports of an interface say of its elements' inputs, and what the rig knows of what it carries. What is typed
+/// there stands; a size that an input may not have is left out.
+/// Range  A rig whose structure is valid. `placed`: where it stands; made where it is needed and not given.
+std::vector<Filled> filled_inputs(const Rig& rig, const Interface& interface, const Placed* placed = nullptr);
+
+/// The interface with those inputs given: what is computed.
+Interface in_force(const Rig& rig, const Interface& interface, const Placed* placed = nullptr);
+
+/// The mating of a family that two ports fit; nothing where it says nothing of them.
+const families::Mating* mating_of(const families::Family& family, const Port& support, const Port& payload);
+
+}  // namespace clampet::rig

@@ -1,0 +1,141 @@
+// A size is typed once: ports say a seam's inputs, and the rig what it carries.
+#include "rig/in_force.h"
+
+#include "approximately.h"
+#include "loads/load_case.h"
+#include "project/starting_points.h"
+#include "rig_builder.h"
+#include "study/check.h"
+
+using namespace clampet;
+using families::PortKind;
+using rig::Vector;
+
+namespace {
+
+const rig::Filled* said(const std::vector<rig::Filled>& all, const char* element, const char* key) {
+    const auto at =
+        std::find_if(all.begin(), all.end(), [&](const auto& f) { return f.element == element && f.key == key; });
+    return at == all.end() ? nullptr : &*at;
+}
+double number(const rig::Filled* f) {
+    REQUIRE(f);
+    return std::get<double>(f->value);
+}
+
+}  // namespace
+
+TEST_CASE("a tube's size is taken by the clamp on it, and its surface chooses the friction", "[rig][ports]") {
+    auto r = project::demo_rig();
+    const auto& seam = *r.interface("rail-clamp");
+    auto filled = rig::filled_inputs(r, seam);
+    CHECK(number(said(filled, "jaw", "diameter")) == 0.0337);
+    CHECK(said(filled, "jaw", "diameter")->from == "Stair handrail, steel tube Ø 33.7");
+    CHECK(number(said(filled, "jaw", "length")) == 0.054);  // of the jaw, the other side
+    REQUIRE(said(filled, "jaw", "friction"));
+    CHECK(std::get<rig::FrictionOf>(said(filled, "jaw", "friction")->value).pair == "painted steel on plywood");
+    // Another rail: the seam follows.
+    r.part("rail")->ports[0].sizes["diameter"] = 0.0424;
+    CHECK(number(said(rig::filled_inputs(r, seam), "jaw", "diameter")) == 0.0424);
+    // What is typed stands, and is not said to come from anywhere.
+    r.interface("rail-clamp")->elements[0].inputs["diameter"] = 0.030;
+    filled = rig::filled_inputs(r, *r.interface("rail-clamp"));
+    CHECK_FALSE(said(filled, "jaw", "diameter"));
+    CHECK(std::get<double>(rig::in_force(r, *r.interface("rail-clamp")).elements[0].inputs.at("diameter")) == 0.030);
+    // Surfaces that no table knows say nothing.
+    r.part("rail")->ports[0].surface = "cheese";
+    CHECK_FALSE(said(rig::filled_inputs(r, seam), "jaw", "friction"));
+    // Nor do ports of other kinds.
+    r.part("rail")->ports[0].kind = PortKind::face;
+    r.part("rail")->ports[0].sizes.clear();
+    CHECK(rig::filled_inputs(r, *r.interface("rail-clamp")).empty());
+}
+
+TEST_CASE("a thread's ends fill screw and socket, whichever of them stands up", "[rig][ports]") {
+    const auto r = project::demo_rig();
+    const auto bush = rig::filled_inputs(r, *r.interface("bush-thread"));
+    CHECK(std::get<std::string>(said(bush, "bush", "screw")->value) == "3/8-16 UNC");
+    CHECK(number(said(bush, "bush", "screw_length")) == 0.011);
+    CHECK(number(said(bush, "bush", "socket_depth")) == 0.018);
+    CHECK(said(bush, "bush", "socket_depth")->from == "V-jaw clamp, birch ply 18 mm");
+    const auto post = *project::starting_rig("floor-post");  // its stud stands up
+    const auto stud = rig::filled_inputs(post, *post.interface("cup-on-post"));
+    CHECK(number(said(stud, "stud", "screw_length")) == 0.010);
+    CHECK(said(stud, "stud", "screw_length")->from == "Post with three legs");
+    CHECK(said(stud, "stud", "socket_depth")->from == "Ball cup with knob");
+}
+
+TEST_CASE("every mating names inputs and sizes that are there", "[families][ports]") {
+    for (const auto* family : families::registry())
+        for (const auto& mating : family->matings()) {
+            CAPTURE(family->key());
+            CHECK(mating.support != PortKind::unknown);
+            if (!mating.friction.empty()) {
+                const auto* p = families::find_parameter(*family, mating.friction);
+                REQUIRE(p);
+                CHECK_FALSE(p->friction_pair.empty());
+            }
+            for (const auto& fill : mating.fills) {
+                CAPTURE(fill.input, fill.size);
+                const auto* p = families::find_parameter(*family, fill.input);
+                REQUIRE(p);
+                const auto kind = fill.from == families::PortSide::support ? mating.support : mating.payload;
+                const auto sizes = families::sizes_of(kind);
+                const auto size =
+                    std::find_if(sizes.begin(), sizes.end(), [&](const auto& s) { return s.key == fill.size; });
+                REQUIRE(size != sizes.end());
+                CHECK(size->is_text == (p->kind != families::Kind::quantity));
+                if (!size->is_text) CHECK(size->dimension == p->dimension);
+            }
+        }
+    for (const auto kind : families::port_kinds())
+        CHECK(families::port_kind_named(families::name_of(kind)) == std::optional(kind));
+    CHECK_FALSE(families::port_kind_named("magnet"));
+}
+
+TEST_CASE("what an arm carries is weighed by the rig", "[rig][ports]") {
+    rig::Rig r;
+    r.parts = {build::part("wall", 0, Vector::Zero(), {build::port("face", {0, 0, 1})}),
+               build::part("plate", 0.5, {0, 0, 0}, {build::port("base", {0, 0, 0}), build::port("top", {0, 0, 0.1})}),
+               build::part("camera", 1.5, {0, 0, 0.1}, {build::port("base", {0, 0, 0})})};
+    r.interfaces = {build::join("arm", {"wall", "face"}, {"plate", "base"}, "arm"),
+                    build::join("screw", {"plate", "top"}, {"camera", "base"}, "flat_face")};
+    const auto filled = rig::filled_inputs(r, r.interfaces[0]);
+    CHECK(number(said(filled, "hold", "payload_mass")) == relative(2, 1e-12));
+    CHECK(number(said(filled, "hold", "payload_offset")) == relative(1.5 * 0.2 / 2, 1e-12));
+    // Two points of 0.5 and 1.5 kg, 0.2 m apart: m1 m2/(m1 + m2)² d².
+    CHECK(number(said(filled, "hold", "payload_gyration")) == relative(0.2 * std::sqrt(0.5 * 1.5) / 2, 1e-9));
+    CHECK(said(filled, "hold", "payload_mass")->from.empty());
+    r.interfaces[0].elements[0].inputs["payload_mass"] = 9.0;
+    CHECK_FALSE(said(rig::filled_inputs(r, r.interfaces[0]), "hold", "payload_mass"));
+    // A heavier camera sways slower, and nobody typed its mass twice.
+    r.interfaces[0].elements[0].inputs.erase("payload_mass");
+    const auto sways = [&] {
+        const auto check = *study::check(r);
+        for (const auto& seam : check.interfaces)
+            if (seam.id == "arm")
+                for (const auto& mode : seam.modes)
+                    if (mode.mode == "sways") return mode.factor();
+        return 0.0;
+    };
+    const double light = sways();
+    r.parts[2].mass = 6;
+    CHECK(sways() < 0.8 * light);
+}
+
+TEST_CASE("a port's sizes are those of its kind", "[rig][ports]") {
+    const auto refused = [](auto spoil) {
+        auto r = project::demo_rig();
+        spoil(r.part("rail")->ports[0]);
+        const auto ok = loads::validate(r);
+        REQUIRE_FALSE(ok);
+        CHECK_FALSE(ok.problem().remedy.empty());
+        return ok.problem().where;
+    };
+    CHECK(refused([](rig::Port& p) { p.sizes["colour"] = 1.0; }) == "/parts/0/ports/0/sizes/colour");
+    CHECK(refused([](rig::Port& p) { p.sizes["diameter"] = -0.01; }) == "/parts/0/ports/0/sizes/diameter");
+    CHECK(refused([](rig::Port& p) { p.sizes["diameter"] = std::nan(""); }) == "/parts/0/ports/0/sizes/diameter");
+    CHECK(refused([](rig::Port& p) { p.sizes["diameter"] = std::string("wide"); }) ==
+          "/parts/0/ports/0/sizes/diameter");
+    CHECK(refused([](rig::Port& p) { p.kind = PortKind::floor; }) == "/parts/0/ports/0/sizes/diameter");
+}
