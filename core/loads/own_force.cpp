@@ -28,7 +28,7 @@ class OwnForce : public LoadCase {
             rig::Vector(families::number(values, "fx"), families::number(values, "fy"), families::number(values, "fz"));
         if (point->force.isZero()) return std::vector<rig::Action>{};
         rig::Action action;
-        action.words = "with this force";
+        action.words = "pushed as given";
         action.margin = "this force";
         action.forces = {*point};
         return std::vector{action};

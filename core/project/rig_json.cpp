@@ -4,6 +4,7 @@
 
 #include <nlohmann/json.hpp>
 
+#include "loads/cards.h"
 #include "loads/load_case.h"
 #include "project/json_lines.h"
 #include "project/migration.h"
@@ -29,6 +30,18 @@ int schema_of(const Node& n) {
     if (given != 1 && given != schema_version)
         schema.fail("There is no such schema.", fmt::format("Use {}.", schema_version));
     return static_cast<int>(given);
+}
+
+/// What the file leaves out its cards say: load cases and the required factor.
+void take_from_cards(rig::Rig& r, const json& file) {
+    if (r.use.empty() || (file.contains("cases") && file.contains("required"))) return;
+    rig::Rig bare = r;
+    bare.cases.clear();
+    bare.use.clear();
+    const auto used = loads::used(std::move(bare), r.use);
+    if (!used) return;  // an unknown card: validate() says so
+    if (!file.contains("cases")) r.cases = used->cases;
+    if (!file.contains("required")) r.required = used->required;
 }
 
 Result<json> parsed(std::string_view text) {
@@ -69,6 +82,7 @@ Result<rig::Rig> read_rig(std::string_view text) {
             if (part.name.empty()) part.name = part.id;
         for (auto& f : r.interfaces)
             if (f.name.empty()) f.name = f.id;
+        if (schema == schema_version) take_from_cards(r, present);
         if (schema == 1) {
             part_links_from_1(r);
             move_roots_from_1(r);

@@ -166,6 +166,25 @@ TEST_CASE("files of schema 1 are read as they were meant", "[project][json][migr
     CHECK_THAT(ghost.problem().where, Catch::EndsWith("/push/part"));
 }
 
+TEST_CASE("what a file leaves out its cards say", "[project][json][loads]") {
+    const auto with = [](const std::string& more) {
+        return project::read_rig(R"({"format": "clampet-rig", "schema": 2, )" + more + R"(
+            "parts": [{"id": "wall", "mass": 0, "ports": [{"id": "face"}]},
+                      {"id": "load", "mass": 1, "ports": [{"id": "base"}]}],
+            "interfaces": [{"id": "seam", "support": {"part": "wall", "port": "face"},
+                            "payload": {"part": "load", "port": "base"},
+                            "elements": [{"id": "e", "family": "flat_face"}]}]})");
+    };
+    CHECK(with("")->required == 2);
+    CHECK(with("")->cases.size() == 1);
+    CHECK(with(R"("use": ["people"],)")->required == 3);
+    CHECK(with(R"("use": ["people"],)")->cases.size() == 3);  // push, tug, bump
+    CHECK(with(R"("use": ["people"], "required": 5,)")->required == 5);
+    CHECK(with(R"("use": ["people"], "cases": [],)")->cases.empty());
+    CHECK(with(R"("use": ["people"], "cases": [],)")->required == 3);
+    CHECK_THAT(with(R"("use": ["underwater"],)").problem().where, Catch::EndsWith("/use/0"));
+}
+
 TEST_CASE("no spoiled file crashes", "[project][json]") {
     const std::string text = demo_text();
     std::mt19937 random(20261125);
