@@ -7,9 +7,12 @@
 
 #include "families/family.h"
 #include "families/solve.h"
+#include "loads/cards.h"
 #include "project/document.h"
 #include "project/starting_points.h"
+#include "rig/statics.h"
 #include "study/check.h"
+#include "tests/column_rig.h"
 
 using namespace clampet;
 
@@ -57,6 +60,30 @@ void check_demo_rig(benchmark::State& state) {
     against(state, 20e-3);
 }
 BENCHMARK(check_demo_rig)->Unit(benchmark::kMillisecond);
+
+/// Every load case that carrying sets: push, tug and bump beside rest.
+void check_demo_rig_carried(benchmark::State& state) {
+    auto rig = *loads::used(project::demo_rig(), {"carried"});
+    rig.interface("camera-screw")->elements[0].inputs["screw_length"] = 0.0127;
+    for (auto _ : state) benchmark::DoNotOptimize(study::check(rig)->worst);
+    against(state, 5e-3);
+}
+BENCHMARK(check_demo_rig_carried)->Unit(benchmark::kMillisecond);
+
+/// Where everything stands and what every seam of a column of twelve bears, for one pose and one case.
+void twelve_seams_placed_and_loaded(benchmark::State& state) {
+    const auto rig = column(12);
+    const auto placed = std::make_shared<const rig::Placed>(rig);
+    const auto statics = *rig::Statics::of(rig, placed);
+    auto placement = placed->placement();
+    const auto pose = placed->mechanism().pose_of(rig);
+    for (auto _ : state) {
+        placed->mechanism().place(pose, placement);
+        for (std::size_t i = 0; i < 12; ++i) benchmark::DoNotOptimize(statics.load(i, {}).permanent());
+    }
+    against(state, 60e-6);
+}
+BENCHMARK(twelve_seams_placed_and_loaded)->Unit(benchmark::kMicrosecond);
 
 void edit_one_input(benchmark::State& state) {
     project::Document document;

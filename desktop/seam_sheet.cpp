@@ -359,9 +359,8 @@ void SeamSheet::refresh_modes(const study::InterfaceResult& result) {
     auto modes = result.modes;
     std::stable_sort(modes.begin(), modes.end(), [](const auto& a, const auto& b) {
         if (a.mode_class != b.mode_class) return a.mode_class == families::ModeClass::ultimate;
-        return a.factor() < b.factor();
+        return a.share() < b.share();
     });
-    const double required = document_.check().required;
     std::size_t row = 0;
     bool service = false;
     for (const auto& m : modes) {
@@ -374,17 +373,20 @@ void SeamSheet::refresh_modes(const study::InterfaceResult& result) {
             service = true;
         }
         const QString words = QString::fromStdString(m.words.does());
-        const auto verdict = study::judge(m.factor(), m.mode_class, required);
+        const auto verdict = study::judge(m.factor(), m.mode_class, m.required);
         const auto [name, factor] = mode_labels(row++);
         name->setText(words);
         name->setFont(body_font());
         set_text_colour(name, theme().text);
         factor->setText(mark_of(verdict) + " " + factor_text(m.factor()));
         set_text_colour(factor, theme().of(verdict));
-        factor->setToolTip(m.direction ? tr("with a push %1; %2 on all of the load, %3 on the push alone")
-                                             .arg(QString::fromStdString(study::direction_words(*m.direction)),
-                                                  factor_text(m.mass), factor_text(m.live))
-                                       : tr("with the weight alone"));
+        const QString where = m.tell_direction && m.direction
+                                  ? " " + QString::fromStdString(study::direction_words(*m.direction))
+                                  : QString();
+        factor->setToolTip(m.direction ? tr("%1; %2 on all of the load, %3 on %4 alone")
+                                             .arg(text_of(m.under) + where, factor_text(m.mass), factor_text(m.live),
+                                                  text_of(m.margin).replace("this ", "the "))
+                                       : text_of(m.under));
         mode_rows_.emplace_back(words, factor_text(m.factor()));
     }
     for (; row < mode_labels_.size(); ++row) {

@@ -152,7 +152,8 @@ void StackView::refresh() {
         if (!button) continue;
         const auto& elements = document_.rig().interface(result.id)->elements;
         std::string family = result.governs ? result.modes[*result.governs].family : elements.front().family;
-        button->show_result(result, QString::fromStdString(family), check.required);
+        button->show_result(result, QString::fromStdString(family),
+                            result.required > 0 ? result.required : check.required);
         button->setChecked(button->interface() == selected_);
     }
     for (auto& [id, block] : blocks_)

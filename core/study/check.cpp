@@ -212,6 +212,9 @@ Result<InterfaceResult> check_interface(const Prepared& prepared, const rig::Int
 }
 
 void conclude(RigCheck& check) {
+    const auto share = [&](const InterfaceResult& r) {
+        return r.typical / (r.required > 0 ? r.required : check.required);
+    };
     check.worst.reset();
     check.verdict = Verdict::holds;
     for (std::size_t i = 0; i < check.interfaces.size(); ++i) {
@@ -219,8 +222,8 @@ void conclude(RigCheck& check) {
         check.verdict = std::max(check.verdict, here.verdict);
         if (!check.worst) check.worst = i;
         const auto& worst = check.interfaces[*check.worst];
-        // The worse verdict first, then the lower factor: an interface that may not be trusted outranks a number.
-        if (here.verdict > worst.verdict || (here.verdict == worst.verdict && here.typical < worst.typical))
+        // The worse verdict first, then the lower factor of what it must reach: an interface that may not be trusted outranks a number.
+        if (here.verdict > worst.verdict || (here.verdict == worst.verdict && share(here) < share(worst)))
             check.worst = i;
     }
 }

@@ -69,7 +69,7 @@ std::string headline(const RigCheck& check) {
     if (check.verdict == Verdict::holds)
         return fmt::format("Everything holds. The least is {}: {}.", worst.name,
                            quantity::format_factor(worst.typical));
-    if (check.verdict == Verdict::doubtful && worst.governs && worst.typical >= check.required && worst.low >= 1) {
+    if (check.verdict == Verdict::doubtful && worst.governs && worst.typical >= worst.required && worst.low >= 1) {
         for (const auto& advisory : worst.advisories)
             if (advisory.doubtful) return fmt::format("{} is doubtful. {}", worst.name, advisory.text);
     }
