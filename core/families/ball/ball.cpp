@@ -6,6 +6,7 @@
 #include <cmath>
 #include <numbers>
 
+#include "families/along_load.h"
 #include "families/ball/ball_joint.h"
 #include "mechanics/first_exit.h"
 
@@ -278,8 +279,11 @@ std::vector<NamedValue> BallJoint::capacity(std::size_t mode, const Wrench& w) c
     const Seating s = seating(w);
     if (mode == parts)
         return {{"pull", (n_.locked && n_.seats != BallSeats::one_ring ? 2 : 1) * n_.squeeze.force, Dimension::force}};
-    return {
-        {"side_force", std::max(0.0, s.seat) * std::tan(n_.seat_angle) * (mode == opens ? 0.5 : 1), Dimension::force}};
+    // Seat, cap or a plunger that moves aside: the one that gives way first under this load.
+    return {{"side_force",
+             in_this_direction(std::hypot(w.fx, w.fy), utilisation(mode, w),
+                               std::max(0.0, s.seat) * std::tan(n_.seat_angle) * (mode == opens ? 0.5 : 1)),
+             Dimension::force}};
 }
 
 std::vector<NamedValue> BallJoint::results(const Load&) const {

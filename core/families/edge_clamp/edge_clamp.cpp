@@ -206,8 +206,10 @@ void add_modes(const EdgeClamp& g, FormulaParts& parts) {
         return std::vector<NamedValue>{{"moment", std::hypot(w.mx, w.my), Dimension::torque}};
     };
     parts.modes.back().capacity = [g](const Wrench& w) {
-        return std::vector<NamedValue>{
-            {"moment", std::max(0.0, g.above(w)) * std::min(g.a, g.b) / 6, Dimension::torque}};
+        // Along this moment: a rectangle's kern is a rhombus.
+        const double moment = std::hypot(w.mx, w.my), share = std::abs(w.my) / g.a + std::abs(w.mx) / g.b;
+        const double reach = moment > 0 ? moment / share : std::min(g.a, g.b);
+        return std::vector<NamedValue>{{"moment", std::max(0.0, g.above(w)) * reach / 6, Dimension::torque}};
     };
 }
 

@@ -390,7 +390,7 @@ std::vector<NamedValue> FaceJoint::demand(std::size_t mode, const Wrench& w) con
     if (key == "slips")
         return {{"shear", std::hypot(w.fx, w.fy), Dimension::force}, {"twist", std::abs(w.mz), Dimension::torque}};
     if (key == "parts") return {{"pull", std::max(0.0, w.fz), Dimension::force}};
-    if (key == "unscrews") return {{"twist", std::abs(w.mz), Dimension::torque}};
+    if (key == "unscrews") return {{"twist", std::max(0.0, (n_.right_hand ? 1 : -1) * w.mz), Dimension::torque}};
     if (key == "crush")
         return {{"pressure", std::isfinite(peak_pressure(w)) ? peak_pressure(w) : 0, Dimension::stress}};
     if (key == "sags") return {{"tilt", tilt(w), Dimension::angle}};

@@ -46,7 +46,8 @@ drawing::Drawing section(const Collar& c, const Load& load) {
     const double force = along(w), arm = force > 0 ? moment(w) / force : c.least_arm();
     const double x = std::clamp(arm, 0.5 * r, 3.6 * wide);
     d.arrow({x, 1.6 * c.span + t}, {x, t}, quantity::format(force, Dimension::force));
-    d.dimension({0, 1.9 * c.span + t}, {x, 1.9 * c.span + t}, 0, quantity::format(arm, Dimension::length));
+    d.dimension({0, 1.9 * c.span + t}, {x, 1.9 * c.span + t}, 0,
+                quantity::format(arm, Dimension::length) + (x == arm ? "" : ", drawn nearer"));
     d.dimension({-r, -c.span / 2}, {-r, c.span / 2}, r,
                 fmt::format("contacts {} apart", quantity::format(c.span, Dimension::length)));
     d.arrow({r + 0.9 * r, -c.span / 2}, {r, -c.span / 2}, "");

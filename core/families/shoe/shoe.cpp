@@ -50,7 +50,7 @@ drawing::Drawing section(const Shoe& s, const Load& load) {
         d.arrow({side * (a - lip / 2), 3.6 * t}, {side * (a - lip / 2), 1.75 * t},
                 side > 0 ? quantity::format(s.lips(w) / 2, Dimension::force) : "");
     d.arrow({0, -2.4 * t}, {0, 0}, fmt::format("spring {}", quantity::format(s.spring, Dimension::force)));
-    d.dimension({-a * 0.97, 4.6 * t}, {a * 0.97, 4.6 * t}, 0, quantity::format(s.width, Dimension::length));
+    d.dimension({-a, 4.6 * t}, {a, 4.6 * t}, 0, quantity::format(s.width, Dimension::length));
     d.text({0, -3.3 * t}, s.sprung ? "held by friction alone; the open end faces you" : "a catch closes the open end",
            Align::centre, TextRole::quiet);
     d.summary = fmt::format("A plate {} wide under two lips, pressed up by {}.",

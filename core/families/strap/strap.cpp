@@ -156,8 +156,11 @@ Result<FormulaParts> build(const Values& v) {
     parts.modes.back().demand = [](const Wrench& w) {
         return std::vector<NamedValue>{{"moment", std::hypot(w.mx, w.my), Dimension::torque}};
     };
-    parts.modes.back().capacity = [g](const Wrench&) {
-        return std::vector<NamedValue>{{"moment", g.force() * std::min(g.length, g.width) / 2, Dimension::torque}};
+    parts.modes.back().capacity = [g](const Wrench& w) {
+        const double moment = std::hypot(w.mx, w.my),
+                     share = std::max(std::abs(w.my) / g.length, std::abs(w.mx) / g.width);
+        const double reach = moment > 0 ? moment / share : std::min(g.length, g.width);
+        return std::vector<NamedValue>{{"moment", g.force() * reach / 2, Dimension::torque}};
     };
     parts.modes.push_back(
         ratio({"breaks", ModeClass::ultimate, "bends|bend its plate until it breaks", "stress", Dimension::stress,

@@ -7,6 +7,7 @@
 #include <cmath>
 #include <numbers>
 
+#include "families/along_load.h"
 #include "families/tube_grip/grip_joint.h"
 #include "families/tube_grip/other_grips.h"
 #include "mechanics/first_exit.h"
@@ -421,14 +422,16 @@ std::vector<NamedValue> GripJoint::capacity(std::size_t mode, const Wrench& w) c
             return {{"along", n_.friction * normal_sum(w), Dimension::force},
                     {"round", n_.friction * normal_sum(w) * n_.radius, Dimension::torque}};
         case parts:
-            return {{"pull", (n_.locked ? 2 : 1) * F, Dimension::force}};
+            // Along this load: flanks that lose their side force part before the jaws do.
+            return {{"pull", in_this_direction(std::hypot(w.fy, w.fz), utilisation(mode, w), (n_.locked ? 2 : 1) * F),
+                     Dimension::force}};
         case crush:
             return {{"tube_stress", n_.tube_strength, Dimension::stress},
                     {"pad_pressure", n_.pad_strength, Dimension::stress}};
         default: {
-            const double used = utilisation(mode, w), moment = std::hypot(w.my, w.mz);
             const double arm = n_.length * (mode == opens ? 1.0 / 6 : 0.5);
-            return {{"rocking_moment", used > 0 && std::isfinite(used) ? moment / used : F * arm, Dimension::torque}};
+            return {{"rocking_moment", in_this_direction(std::hypot(w.my, w.mz), utilisation(mode, w), F * arm),
+                     Dimension::torque}};
         }
     }
 }
