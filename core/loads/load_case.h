@@ -46,6 +46,8 @@ Status validate_structure(const rig::Rig& rig);
 Result<std::vector<rig::Action>> actions_of(const rig::Rig& rig, const rig::Placed& placed,
                                             const std::vector<std::string>& only = {});
 
+/// Whether every joint that an input "axis" names is there.
+bool names_axes_of(const rig::Rig& rig, const std::string& named);
 /// What a rig's case is called: its kind's name, and what it acts on where that is said.
 std::string name_of(const rig::Rig& rig, const rig::CaseUse& use);
 

@@ -73,17 +73,27 @@ Status validate_named(const rig::Rig& rig) {
     return Done{};
 }
 
+/// In a closed loop something must hold every part.
+Status validate_held(const rig::Rig& rig) {
+    if (std::none_of(rig.interfaces.begin(), rig.interfaces.end(), [](const auto& f) { return f.closes_loop; }))
+        return Done{};
+    const auto statics = rig::Statics::of(rig, std::make_shared<const rig::Placed>(rig));
+    return statics ? Status(Done{}) : Status(statics.problem());
+}
+
 }  // namespace
 
 Status validate_structure(const rig::Rig& rig) {
     if (auto ok = rig::validate_structure(rig); !ok) return ok;
     if (auto ok = validate_cases(rig); !ok) return ok;
+    if (auto ok = validate_held(rig); !ok) return ok;
     return validate_named(rig);
 }
 
 Status validate(const rig::Rig& rig) {
     if (auto ok = rig::validate(rig); !ok) return ok;
     if (auto ok = validate_cases(rig); !ok) return ok;
+    if (auto ok = validate_held(rig); !ok) return ok;
     return validate_named(rig);
 }
 

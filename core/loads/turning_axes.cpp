@@ -35,6 +35,12 @@ TurningAxis in_the_world(const Situation& s, std::size_t interface, std::size_t 
 
 }  // namespace
 
+bool names_axes_of(const rig::Rig& rig, const std::string& named) {
+    const auto names = separated(named);
+    return std::all_of(names.begin(), names.end(),
+                       [&](const auto& name) { return rig.interface(name.substr(0, name.find('.'))) != nullptr; });
+}
+
 families::Parameter axis_row() {
     return families::text_row("axis", "Which joints", "",
                               "An interface, or interface.axis, several separated by ;. All that are turned against "

@@ -49,9 +49,16 @@ void Document::set_rig(rig::Rig rig, const std::string& only_interface) {
                     if (auto fresh = study::check_interface(*prepared, *rig_.interface(only_interface)))
                         result = std::move(*fresh);
         study::conclude(check_);
-    } else if (auto checked = study::check_valid(rig_)) {
+    } else {
         checking_ = false;
-        check_ = std::move(*checked);
+        auto checked = study::check_valid(rig_);
+        if (checked) {
+            check_ = std::move(*checked);
+        } else {  // a valid rig is checked; were it not, what is shown must still be of this rig
+            check_ = {};
+            check_.required = rig_.required;
+            check_.placed = std::make_shared<const rig::Placed>(rig_);
+        }
     }
     modified_ = !saved_ || !(rig_ == *saved_);
 }

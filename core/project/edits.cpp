@@ -203,6 +203,7 @@ struct Apply {
             if (const auto at = use.inputs.find("part"); at != use.inputs.end())
                 if (const auto* id = std::get_if<std::string>(&at->second); id && gone.contains(*id))
                     use.inputs["part"] = carrier;
+        forget_lost_axes();
         return checked();
     }
 
@@ -224,6 +225,14 @@ struct Apply {
                 return rig::placed(rig, interface, ok.problem());
             }
         return std::move(rig);
+    }
+    /// Load cases turn no joint that is gone: what named it turns all that are left.
+    void forget_lost_axes() {
+        for (auto& use : rig.cases) {
+            const auto named = use.inputs.find("axis");
+            const auto* text = named == use.inputs.end() ? nullptr : std::get_if<std::string>(&named->second);
+            if (text && !text->empty() && !loads::names_axes_of(rig, *text)) use.inputs.erase(named);
+        }
     }
     rig::CaseUse* case_of(const std::string& id) {
         const auto at = std::find_if(rig.cases.begin(), rig.cases.end(), [&](const auto& use) { return use.id == id; });

@@ -12,8 +12,14 @@ void LiveCheck::start(rig::Rig rig, std::function<void(study::RigCheck)> finishe
             job.workers = study::all_cores();
             job.cancelled = cancelled.get();
             auto checked = study::check_valid(rig, {}, job);
-            if (cancelled->load() || !checked) return;
-            auto answer = std::make_shared<study::RigCheck>(std::move(*checked));
+            if (cancelled->load()) return;
+            auto answer = std::make_shared<study::RigCheck>();
+            if (checked) {
+                *answer = std::move(*checked);
+            } else {  // a valid rig is checked; were it not, nobody waits for it for good
+                answer->required = rig.required;
+                answer->placed = std::make_shared<const rig::Placed>(rig);
+            }
             post([alive, answer, finished] {
                 if (*alive) finished(std::move(*answer));
             });

@@ -245,3 +245,18 @@ TEST_CASE("a refused edit says where: at its own input, or at the one that it sp
     REQUIRE_FALSE(spoilt);
     CHECK_THAT(spoilt.problem().where, Catch::StartsWith("/interfaces/") && Catch::EndsWith("/inputs/stem_diameter"));
 }
+
+TEST_CASE("a part that is taken off leaves no load case behind that names it", "[project][document][loads]") {
+    Document d;
+    open_demo(d);
+    REQUIRE(d.perform(project::AddPart{"camera", "Head", "friction_pivot", 0.3}));
+    const auto head = d.rig().parts.back().id, pan = d.rig().interfaces.back().id;
+    REQUIRE(d.perform(project::AddCase{"turning"}));
+    REQUIRE(d.perform(project::SetCaseInput{"turning", "axis", pan + ".turn"}));
+    REQUIRE(d.perform(project::SetCaseInput{"push", "part", head}));
+    REQUIRE(d.perform(project::RemovePart{head}));
+    CHECK_FALSE(d.rig().cases[1].inputs.contains("axis"));
+    CHECK(std::get<std::string>(d.rig().cases[0].inputs.at("part")) == "camera");
+    d.undo();
+    CHECK(std::get<std::string>(d.rig().cases[1].inputs.at("axis")) == pan + ".turn");
+}

@@ -1,6 +1,7 @@
 // Closed loops: rigid parts and springs (mechanics 20), against closed forms of beams.
 #include "approximately.h"
 #include "loads/load_case.h"
+#include "project/document.h"
 #include "project/starting_points.h"
 #include "rig/body_network.h"
 #include "rig/statics.h"
@@ -133,6 +134,11 @@ TEST_CASE("a loop in which nothing holds a part names the part", "[rig][loops]")
     REQUIRE_FALSE(checked);
     CHECK_THAT(checked.problem().what, Catch::Contains("“board”: it can move freely"));
     CHECK(checked.problem().where == "/parts/1");
+    CHECK(loads::validate(r).problem().where == "/parts/1");
+    project::Document document;
+    REQUIRE(document.adopt(project::demo_rig()));
+    CHECK_FALSE(document.adopt(r));  // what is open stays
+    CHECK(document.rig() == project::demo_rig());
 }
 
 TEST_CASE("ports of a loop that do not meet are refused", "[rig][loops]") {
