@@ -86,7 +86,8 @@ TEST_CASE("turning the whole rig about the plumb line changes no weight", "[rig]
         p.x = turn * p.x;
         p.z = turn * p.z;
     }
-    for (const auto& id : rig::Placed(r).from_payload_down()) {
+    const rig::Placed placed(r);
+    for (const auto& id : placed.from_payload_down()) {
         const auto a = rig::weight_wrench(still, id), b = rig::weight_wrench(r, id);
         for (const auto& [u, v] :
              {std::pair(a.fx, b.fx), std::pair(a.fz, b.fz), std::pair(a.mx, b.mx), std::pair(a.my, b.my)})
