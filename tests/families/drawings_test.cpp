@@ -1,12 +1,10 @@
 // What a drawing says is what it draws: dimensions against the distance between their points, and against the inputs.
 #include <cmath>
 #include <random>
-#include <regex>
 
 #include "approximately.h"
 #include "families/family.h"
 #include "quantity/format.h"
-#include "quantity/parse.h"
 
 using namespace clampet;
 using families::Kind;

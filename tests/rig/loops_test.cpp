@@ -61,7 +61,6 @@ TEST_CASE("a tree solved as a network gives the tree's wrenches", "[rig][loops]"
             CAPTURE(i, p);
             CHECK(((*influence)[i][p] - exact).cwiseAbs().maxCoeff() < 1e-6);
         }
-    // In newtons, for its own weights: to 1e-6 of them.
 }
 
 TEST_CASE("an arm whose end rests on a shelf leaves it 3/8 of its own weight and all that stands on its end",
