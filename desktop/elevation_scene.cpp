@@ -174,7 +174,6 @@ std::optional<ElevationScene::Handle> handle_of(const project::Document& documen
     h.plus = text_of(axis.plus);
     h.minus = text_of(axis.minus);
     h.slides = axis.slides;
-    h.moved_in_use = axis.moved_in_use;
     h.position = all[k];
     const auto stops = rig::stops_of(f, axis);
     h.least = stops.least;

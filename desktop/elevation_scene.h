@@ -35,7 +35,7 @@ struct ElevationScene {
     struct Handle {            ///< of an axis that can be moved in this view
         std::string interface, axis;
         QString name, plus, minus;  ///< "Forward", "forward", "back"
-        bool slides = false, moved_in_use = false;
+        bool slides = false;
         QPointF pivot, handle;  ///< of a turn: its axis and the ring; of a slide: where it touches and the ring
         QPointF along;          ///< of a slide: picture per metre
         double sense = 1;       ///< of a turn: 1 where positive is counter-clockwise in the picture

@@ -12,7 +12,6 @@ namespace clampet::rig {
 /// Over which directions the worst of a load is looked for.
 enum class Directions {
     sphere,         ///< all
-    level_or_down,  ///< what a hand does to a stand: level, and straight down
     level,          ///< the wind
     around          ///< across `Free::about`
 };
