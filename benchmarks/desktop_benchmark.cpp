@@ -13,12 +13,12 @@
 #include <QTimer>
 #include <vector>
 
-#include "desktop/bench_page.h"
-#include "desktop/input_row.h"
-#include "desktop/main_window.h"
-#include "desktop/quantity_field.h"
-#include "desktop/seam_sheet.h"
-#include "desktop/theme.h"
+#include "desktop/bench/bench_page.h"
+#include "desktop/rig/seam_sheet.h"
+#include "desktop/shell/main_window.h"
+#include "desktop/theme/theme.h"
+#include "desktop/widgets/input_row.h"
+#include "desktop/widgets/quantity_field.h"
 
 namespace {
 
@@ -32,7 +32,7 @@ double median(std::vector<double> values) {
 double keystroke_milliseconds() {
     QTemporaryDir folder;
     MainWindow window(folder.path());
-    window.open_demo();
+    window.files().open_demo();
     window.show();
     window.select_seam("cup-on-bush");
     window.sheet()->select_element("stud");
@@ -133,7 +133,7 @@ int main(int argc, char** argv) {
         window.resize(1280, 800);
         window.show_first_then([&] {
             if (QString(argv[1]) == "demo") return QApplication::quit();
-            window.open_demo();
+            window.files().open_demo();
             window.installEventFilter(&rig_paint);
             window.update();
         });

@@ -26,13 +26,18 @@ Problem no_family(const std::string& name) {
 
 namespace {
 
+const families::Parameter* row_named(std::span<const families::Parameter> rows, std::string_view key) {
+    const auto at = std::find_if(rows.begin(), rows.end(), [&](const auto& row) { return row.key == key; });
+    return at == rows.end() ? nullptr : &*at;
+}
+
 /// What is given but does not count under the choices given is refused by name, never dropped.
-Result<families::Values> in_force(const Family& family, families::Values values,
-                                  const std::vector<std::string>& assignments) {
-    const auto whole = families::complete(family, values);
+Result<families::Values> in_force(std::span<const families::Parameter> rows, std::string_view name,
+                                  families::Values values, const std::vector<std::string>& assignments) {
+    const auto whole = families::complete(rows, name, values);
     if (!whole) return values;  // the caller says why
     for (const auto& text : assignments) {
-        const auto* p = families::find_parameter(family, text.substr(0, text.find('=')));
+        const auto* p = row_named(rows, text.substr(0, text.find('=')));
         if (!p || p->is_relevant(*whole)) continue;
         const auto hides = [&](const std::string& by, const std::vector<std::string>& when) {
             return !by.empty() && std::find(when.begin(), when.end(), families::text(*whole, by)) == when.end();
@@ -49,6 +54,14 @@ Result<families::Values> in_force(const Family& family, families::Values values,
 }  // namespace
 
 Result<families::Values> read_assignments(const Family& family, const std::vector<std::string>& assignments) {
+    return read_assignments(family.parameters(), family.name(), assignments, [&](const std::string& name) {
+        const auto offer = families::stock_named(family, name);
+        return offer ? Result<families::Values>(families::values_from(*offer)) : offer.problem();
+    });
+}
+
+Result<families::Values> read_assignments(std::span<const families::Parameter> rows, std::string_view name,
+                                          const std::vector<std::string>& assignments, const StockNamed& stock) {
     families::Values values;
     for (const auto& text : assignments) {
         const auto equals = text.find('=');
@@ -56,14 +69,14 @@ Result<families::Values> read_assignments(const Family& family, const std::vecto
             return Problem{"", fmt::format("“{}” is not key=value.", text),
                            "Write for example friction=0.3 or diameter=33.7mm."};
         const std::string key = text.substr(0, equals), typed = text.substr(equals + 1);
-        const auto* parameter = families::find_parameter(family, key);
+        const auto* parameter = row_named(rows, key);
         if (!parameter && key == "stock") {
-            const auto offer = families::stock_named(family, typed);
-            if (!offer) return offer.problem();
-            for (const auto& [input, value] : families::values_from(*offer)) values.insert_or_assign(input, value);
+            const auto sold = stock(typed);
+            if (!sold) return sold.problem();
+            for (const auto& [input, value] : *sold) values.insert_or_assign(input, value);
             continue;
         }
-        if (!parameter) return families::complete(family, {{key, 0.0}}).problem();
+        if (!parameter) return families::complete(rows, name, {{key, 0.0}}).problem();
         if (parameter->kind != Kind::quantity) {
             values[key] = typed;
             continue;
@@ -78,7 +91,7 @@ Result<families::Values> read_assignments(const Family& family, const std::vecto
         if (!value) return Problem{key, value.problem().what, value.problem().remedy};
         values[key] = *value;
     }
-    return in_force(family, std::move(values), assignments);
+    return in_force(rows, name, std::move(values), assignments);
 }
 
 namespace {

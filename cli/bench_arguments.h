@@ -1,4 +1,6 @@
 #pragma once
+#include <functional>
+#include <span>
 #include <string>
 #include <vector>
 
@@ -11,6 +13,11 @@ Problem no_family(const std::string& name);
 /// "friction=0.3", "diameter=33.7mm", "friction=steel on plywood", "stock=48.3 x 4.0 scaffold" (what follows wins).
 /// Errors: a Problem that names the input.
 Result<families::Values> read_assignments(const families::Family& family, const std::vector<std::string>& assignments);
+/// The values that a name in stock gives.
+using StockNamed = std::function<Result<families::Values>(const std::string&)>;
+/// The same for any rows of parameters, of what is called `name`.
+Result<families::Values> read_assignments(std::span<const families::Parameter> rows, std::string_view name,
+                                          const std::vector<std::string>& assignments, const StockNamed& stock);
 /// A load on one interface as the command line gives it.
 struct LoadText {
     std::string wrench, permanent;  ///< "Fx,Fy,Fz,Mx,My,Mz", with units or SI; empty: none

@@ -3,21 +3,16 @@
 #include "bench_arguments.h"
 #include "commands.h"
 #include "families/stock_use.h"
+#include "parameters.h"
 #include "quantity/format.h"
 #include "report.h"
 
 namespace clampet::cli {
 
 using families::Family;
-using families::Kind;
 using nlohmann::ordered_json;
-using quantity::Dimension;
 
 namespace {
-
-const char* name_of(Kind kind) {
-    return kind == Kind::quantity ? "quantity" : kind == Kind::choice ? "choice" : "text";
-}
 
 ordered_json mode_json(const families::ModeReport& m) {
     ordered_json j{{"mode", m.mode},
@@ -28,17 +23,6 @@ ordered_json mode_json(const families::ModeReport& m) {
     if (!m.motion.empty()) j["motion"] = m.motion.does();
     j["demand"] = named(m.demand);
     j["capacity"] = named(m.capacity);
-    return j;
-}
-
-ordered_json values_json(const families::Values& values) {
-    ordered_json j = ordered_json::object();
-    for (const auto& [key, value] : values) {
-        if (std::holds_alternative<double>(value))
-            j[key] = number(std::get<double>(value));
-        else
-            j[key] = std::get<std::string>(value);
-    }
     return j;
 }
 
@@ -60,49 +44,16 @@ int parameters_command(const std::string& name, bool json) {
     const Family* family = families::family_named(name);
     if (!family) return fail(no_family(name), wrong_usage);
     if (json) {
-        ordered_json rows = ordered_json::array();
-        for (const auto& p : family->parameters()) {
-            ordered_json row{{"key", p.key}, {"label", p.label}, {"kind", name_of(p.kind)}};
-            if (p.kind == Kind::quantity) {
-                row["dimension"] = quantity::name_of(p.dimension);
-                row["unit"] = quantity::si_symbol(p.dimension);
-                row["default"] = p.standard;
-                row["bounds"] = {{"least", p.least}, {"most", p.most}, {"least_allowed", p.least_allowed}};
-            } else {
-                row["default"] = p.standard_text;
-                if (p.kind == Kind::choice) {
-                    row["choices"] = ordered_json::array();
-                    for (const auto& c : p.choices) row["choices"].push_back(c.key);
-                }
-            }
-            if (!p.shown_by.empty()) row["only_when"] = {{"key", p.shown_by}, {"is", p.shown_for}};
-            if (!p.also_shown_by.empty()) row["and_when"] = {{"key", p.also_shown_by}, {"is", p.also_shown_for}};
-            row["help"] = p.help;
-            row["source"] = p.source;
-            rows.push_back(row);
-        }
         ordered_json stock = ordered_json::array();
         for (const auto& offer : families::stock_offers(*family))
             stock.push_back({{"name", offer.row->name},
                              {"group", offer.row->group},
                              {"fills", values_json(families::values_from(offer))},
                              {"source", offer.row->source}});
-        print({{"family", family->key()}, {"parameters", rows}, {"stock", stock}});
+        print({{"family", family->key()}, {"parameters", parameters_json(family->parameters())}, {"stock", stock}});
         return done;
     }
-    for (const auto& p : family->parameters()) {
-        if (p.kind == Kind::quantity)
-            fmt::print("{:<18} {:<10} default {}, {} {} to {}\n", p.key, quantity::name_of(p.dimension),
-                       quantity::format(p.standard, p.dimension), p.least_allowed ? "from" : "above",
-                       quantity::format(p.least, p.dimension), quantity::format(p.most, p.dimension));
-        else if (p.kind == Kind::choice) {
-            std::string keys;
-            for (const auto& c : p.choices) keys += (keys.empty() ? "" : " | ") + c.key;
-            fmt::print("{:<18} {:<10} default {}, {}\n", p.key, "choice", p.standard_text, keys);
-        } else
-            fmt::print("{:<18} {:<10} default {}\n", p.key, "text", p.standard_text);
-        fmt::print("{:<18} {}\n", "", p.help);
-    }
+    print_parameters(family->parameters());
     for (const auto& use : families::stock_uses(*family)) {
         fmt::print("\nstock=… ({})", use.label);
         for (const auto& [input, size] : use.fills) fmt::print(" fills {}", input);

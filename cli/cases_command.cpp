@@ -2,6 +2,7 @@
 
 #include "commands.h"
 #include "loads/cards.h"
+#include "parameters.h"
 #include "quantity/format.h"
 #include "report.h"
 
@@ -11,33 +12,13 @@ using nlohmann::ordered_json;
 
 namespace {
 
-std::string default_of(const families::Parameter& p) {
-    if (p.kind == families::Kind::quantity) return quantity::format(p.standard, p.dimension);
-    return p.standard_text.empty() ? "none" : p.standard_text;
-}
-
-ordered_json parameter_json(const families::Parameter& p) {
-    ordered_json j{{"key", p.key}, {"label", p.label}, {"help", p.help}, {"source", p.source}};
-    if (p.kind == families::Kind::quantity) {
-        j["dimension"] = std::string(quantity::name_of(p.dimension));
-        j["default"] = p.standard;
-        j["least"] = p.least;
-        j["most"] = p.most;
-    } else {
-        j["default"] = p.standard_text;
-    }
-    return j;
-}
-
 void print_json() {
     ordered_json cases = ordered_json::array(), cards = ordered_json::array();
     for (const auto* each : loads::registry()) {
-        ordered_json rows = ordered_json::array();
-        for (const auto& p : each->parameters()) rows.push_back(parameter_json(p));
         cases.push_back({{"case", std::string(each->key())},
                          {"name", std::string(each->name())},
                          {"purpose", std::string(each->purpose())},
-                         {"parameters", rows}});
+                         {"parameters", parameters_json(each->parameters())}});
     }
     for (const auto& card : loads::cards()) {
         ordered_json sets = ordered_json::array();
@@ -62,8 +43,7 @@ int cases_command(bool json) {
     fmt::print("load cases, beside rest\n");
     for (const auto* each : loads::registry()) {
         fmt::print("{:<12} {}: {}\n", each->key(), each->name(), each->purpose());
-        for (const auto& p : each->parameters())
-            fmt::print("             {:<12} {}, default {}. {}\n", p.key, p.label, default_of(p), p.help);
+        print_parameters(each->parameters());
     }
     fmt::print("\ncards: how a rig is used\n");
     for (const auto& card : loads::cards()) {

@@ -11,6 +11,8 @@ enum Exit { done = 0, not_all_hold = 1, wrong_usage = 2, unreadable = 3, unwrita
 
 int quantity_command(const std::string& text, const std::string& unit, bool json);
 int families_command(bool json);
+/// The kinds of parts; or one of them: its sizes with `params`, else the body that the assignments give.
+int parts_command(const std::string& kind, const std::vector<std::string>& assignments, bool params, bool json);
 int parameters_command(const std::string& family, bool json);
 int bench_command(const std::string& family, const std::vector<std::string>& assignments, const LoadText& load,
                   bool json);

@@ -43,6 +43,13 @@ void add_commands(CLI::App& app, Arguments& a, int& exit_code) {
     json_flag(families);
     families->callback([&] { exit_code = families_command(a.json); });
 
+    auto* parts = app.add_subcommand("parts", "The kinds of parts, one line each; or what one of them weighs and has");
+    parts->add_option("KIND", a.family, "A kind's key");
+    parts->add_option("key=value", a.assignments, "Its sizes, with units; a bare number is SI");
+    parts->add_flag("--params", a.params, "List its sizes");
+    json_flag(parts);
+    parts->callback([&] { exit_code = parts_command(a.family, a.assignments, a.params, a.json); });
+
     auto* bench = app.add_subcommand("bench", "One interface on its own: modes, factors, working");
     bench->add_option("FAMILY", a.family, "The family's key")->required();
     bench->add_option("key=value", a.assignments, "Inputs, with units; a bare number is SI");

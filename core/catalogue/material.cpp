@@ -3,6 +3,7 @@
 #include <fmt/format.h>
 
 #include <nlohmann/json.hpp>
+#include <set>
 #include <vector>
 
 namespace clampet::embedded {
@@ -20,7 +21,7 @@ std::vector<Material> read_materials() {
         all.push_back({row.at("name"), row.at("density_kg_m3"), row.at("youngs_modulus_GPa").get<double>() * 1e9,
                        row.at("poisson"), row.at("ultimate_MPa").get<double>() * 1e6,
                        row.at("yield_MPa").get<double>() * 1e6, row.at("bearing_MPa").get<double>() * 1e6,
-                       row.at("soft_thread"), row.at("source")});
+                       row.at("soft_thread"), row.at("source"), row.at("drawn_as")});
     }
     return all;
 }
@@ -48,6 +49,15 @@ Result<Material> material_named(std::string_view name) {
     }
     return Problem{"material", fmt::format("The material “{}” is not in the catalogue.", name),
                    fmt::format("Use one of: {}.", known)};
+}
+
+const std::vector<std::string>& surfaces() {
+    static const std::vector<std::string> all = [] {
+        std::set<std::string> names;
+        for (const auto& pair : friction_pairs()) names.insert({pair.a, pair.b});
+        return std::vector<std::string>(names.begin(), names.end());
+    }();
+    return all;
 }
 
 std::span<const FrictionPair> friction_pairs() {

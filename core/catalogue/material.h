@@ -2,6 +2,7 @@
 #include <span>
 #include <string>
 #include <string_view>
+#include <vector>
 
 #include "quantity/result.h"
 
@@ -19,6 +20,7 @@ struct Material {
     double bearing = 0;        ///< allowable pressure where something is pressed on it [Pa]
     bool soft_thread = false;  ///< wood and plastic: three turns instead of two, longer engagement
     std::string source;
+    std::string drawn_as = "metal";  ///< metal, wood, plastic or rubber
 };
 std::span<const Material> materials();
 Result<Material> material_named(std::string_view name);
@@ -31,6 +33,8 @@ struct FrictionPair {
     std::string name() const { return a + " on " + b; }
 };
 std::span<const FrictionPair> friction_pairs();
+/// The surfaces that the pairs know, each once, in the order of the alphabet.
+const std::vector<std::string>& surfaces();
 /// The pair, in either order. Errors: a Problem that names the partners known for each material.
 Result<FrictionPair> friction_between(std::string_view a, std::string_view b);
 /// The pair by its name, "steel on plywood", in either order.

@@ -28,21 +28,29 @@ const std::vector<StockUse>& stock_uses(const Family& family) {
 }
 
 std::vector<StockOffer> stock_offers(const Family& family) {
+    return stock_offers(stock_uses(family));
+}
+
+std::vector<StockOffer> stock_offers(std::span<const StockUse> uses) {
     std::vector<StockOffer> offers;
-    for (const auto& use : stock_uses(family))
+    for (const auto& use : uses)
         for (const auto* row : catalogue::stock_group(use.group)) offers.push_back({&use, row});
     return offers;
 }
 
 Result<StockOffer> stock_named(const Family& family, std::string_view name) {
-    const auto offers = stock_offers(family);
+    return stock_named(stock_uses(family), family.key(), name);
+}
+
+Result<StockOffer> stock_named(std::span<const StockUse> uses, std::string_view for_what, std::string_view name) {
+    const auto offers = stock_offers(uses);
     for (const auto& offer : offers)
         if (offer.row->name == name) return offer;
     if (offers.empty())
-        return Problem{"stock", fmt::format("No stock fills inputs of {}.", family.key()), "Give its sizes instead."};
+        return Problem{"stock", fmt::format("No stock fills inputs of {}.", for_what), "Give its sizes instead."};
     std::string names;
     for (const auto& offer : offers) names += (names.empty() ? "" : ", ") + offer.row->name;
-    return Problem{"stock", fmt::format("“{}” is not in stock for {}.", name, family.key()),
+    return Problem{"stock", fmt::format("“{}” is not in stock for {}.", name, for_what),
                    fmt::format("There is: {}.", names)};
 }
 

@@ -63,6 +63,12 @@ void Document::set_rig(rig::Rig rig, const std::string& only_interface) {
     modified_ = !saved_ || !(rig_ == *saved_);
 }
 
+std::string Document::top_part() const {
+    const auto order = check_.placed ? check_.placed->from_payload_down() : std::vector<std::string>{};
+    if (!order.empty()) return rig_.interface(order.front())->payload.part;
+    return rig_.parts.empty() ? std::string() : rig_.parts.front().id;
+}
+
 void Document::check_in_background(LiveCheck::Post post) {
     live_ = std::make_unique<LiveCheck>(std::move(post));
 }

@@ -37,6 +37,8 @@ class Document {
     void check_in_background(LiveCheck::Post post);
     static constexpr std::size_t longest_at_once = 12;
     bool is_empty() const { return rig_.parts.empty(); }
+    /// The part that carries no other: where the next one goes.
+    std::string top_part() const;
 
     /// Does an edit, or gives the Problem and changes nothing.
     Status perform(const Edit& edit, Gesture gesture = single);

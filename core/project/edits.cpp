@@ -8,7 +8,9 @@
 
 #include "loads/cards.h"
 #include "loads/load_case.h"
+#include "parts/part_kind.h"
 #include "rig/in_force.h"
+#include "rig/joining.h"
 
 namespace clampet::project {
 namespace {
@@ -60,6 +62,9 @@ struct Apply {
         const auto at =
             std::find_if(part->ports.begin(), part->ports.end(), [&](const auto& p) { return p.id == e.port; });
         if (at == part->ports.end()) return missing("port", e.port);
+        if (std::distance(part->ports.begin(), at) < static_cast<std::ptrdiff_t>(part->ports_of_kind))
+            return Problem{e.port, fmt::format("This port follows from the sizes of {}.", part->name),
+                           "Change those of the part instead."};
         at->kind = e.kind;
         at->sizes = e.sizes;
         at->surface = e.surface;
@@ -72,13 +77,29 @@ struct Apply {
         rig::Part* part = rig.part(e.part);
         if (!part) return missing("part", e.part);
         part->mass = e.mass;
+        if (!part->kind.empty()) part->weighed = e.mass;
         return structure_checked();
     }
     Result<rig::Rig> operator()(const SetCentreOfGravity& e) {
         rig::Part* part = rig.part(e.part);
         if (!part) return missing("part", e.part);
         part->centre_of_gravity = e.at;
+        if (!part->kind.empty()) part->balanced = e.at;
         return structure_checked();
+    }
+    Result<rig::Rig> operator()(const ClearMass& e) {
+        return remade(e.part, "mass", [](rig::Part& part) { part.weighed.reset(); });
+    }
+    Result<rig::Rig> operator()(const ClearCentreOfGravity& e) {
+        return remade(e.part, "centre_of_gravity", [](rig::Part& part) { part.balanced.reset(); });
+    }
+    Result<rig::Rig> operator()(const SetPartValue& e) {
+        return remade(e.part, e.key, [&](rig::Part& part) {
+            if (e.value)
+                part.values[e.key] = *e.value;
+            else
+                part.values.erase(e.key);
+        });
     }
     Result<rig::Rig> operator()(const SetPartName& e) {
         rig::Part* part = rig.part(e.part);
@@ -155,29 +176,18 @@ struct Apply {
         if (!family)
             return Problem{"family", fmt::format("There is no interface family “{}”.", e.family),
                            "Choose one of the list."};
-        rig::Part part;
-        part.id = fresh_id(rig, "part");
-        part.name = e.name;
-        part.mass = e.mass;
-        part.origin = "make";
-        const auto matings = family->matings();
-        const auto kinds = matings.empty() ? families::Mating{} : matings.front();
-        part.ports = {{"below", kinds.payload, rig::Vector::Zero()}};
-        const double side = std::clamp(0.06 * std::cbrt(std::max(e.mass, 0.01)), 0.02, 0.3);
-        rig::Shape block;
-        block.at = {0, 0, side / 2};
-        block.size = {1.4 * side, 1.2 * side, side};
-        part.shapes = {block};
-        part.centre_of_gravity = {0, 0, side / 2};
-        rig::Port port{"above-" + part.id, kinds.support, {0, 0, top_of(*below)}};
-        below->ports.push_back(port);
+        auto part = e.kind.empty() ? plain_block(e) : of_kind(e);
+        if (!part) return part.problem();
+        part->id = fresh_id(rig, "part");
+        const auto meet = ports_that_meet(*family, *below, *part);
+        if (!meet) return meet.problem();
         rig::Interface f;
         f.id = fresh_id(rig, "seam");
         f.name = std::string(family->name());
-        f.support = {below->id, port.id};
-        f.payload = {part.id, "below"};
+        f.support = {below->id, meet->first};
+        f.payload = {part->id, meet->second};
         f.elements = {{"hold", e.family, e.inputs}};
-        rig.parts.push_back(std::move(part));
+        rig.parts.push_back(std::move(*part));
         rig.interfaces.push_back(std::move(f));
         return checked();
     }
@@ -207,6 +217,26 @@ struct Apply {
         return checked();
     }
 
+    /// A part of a kind, changed and made anew. A problem of the size called `key` is shown at its field.
+    template <class Change>
+    Result<rig::Rig> remade(const std::string& id, const std::string& key, const Change& change) {
+        rig::Part* part = rig.part(id);
+        if (!part) return missing("part", id);
+        if (part->kind.empty())
+            return Problem{key, fmt::format("{} is a part of its own kind.", part->name),
+                           "Say what it weighs and where it balances."};
+        rig::Part changed = *part;
+        change(changed);
+        auto whole = rig::made(std::move(changed));
+        if (!whole) {
+            const auto& p = whole.problem();
+            return Problem{p.where.starts_with("/values/") ? p.where.substr(8) : p.where, p.what, p.remedy};
+        }
+        *part = std::move(*whole);
+        // Its seams take their inputs from it: what they cannot be built with is refused here.
+        return checked();
+    }
+
     template <class Change>
     Result<rig::Rig> with_element(const std::string& interface, const std::string& id, const std::string& where,
                                   const Change& change) {
@@ -225,6 +255,64 @@ struct Apply {
                 return rig::placed(rig, interface, ok.problem());
             }
         return std::move(rig);
+    }
+    static Result<rig::Part> plain_block(const AddPart& e) {
+        rig::Part part;
+        part.name = e.name;
+        part.mass = e.mass;
+        part.origin = rig::Origin::make;
+        part.ports = {{"below", families::PortKind::unknown, rig::Vector::Zero()}};
+        const double side = std::clamp(0.06 * std::cbrt(std::max(e.mass, 0.01)), 0.02, 0.3);
+        rig::Shape block;
+        block.at = {0, 0, side / 2};
+        block.size = {1.4 * side, 1.2 * side, side};
+        part.shapes = {block};
+        part.centre_of_gravity = {0, 0, side / 2};
+        return part;
+    }
+    static Result<rig::Part> of_kind(const AddPart& e) {
+        rig::Part part;
+        part.name = e.name;
+        part.kind = e.kind;
+        if (e.mass > 0) part.weighed = e.mass;
+        if (const auto* kind = parts::kind_named(e.kind)) {
+            part.role = kind->role();
+            part.origin = kind->origin();
+        }
+        return rig::made(std::move(part));
+    }
+    /// A free port below and one of the new part that the family joins; where what is below has none, one is made on
+    /// its top.
+    Result<std::pair<std::string, std::string>> ports_that_meet(const families::Family& family, rig::Part& below,
+                                                                rig::Part& part) {
+        for (const auto& way : rig::ways_to_join(rig, below, part.ports))
+            if (way.family == &family) return std::pair(way.support, way.payload);
+        const auto matings = family.matings();
+        families::Mating kinds;
+        rig::Port* own = nullptr;
+        for (auto& port : part.ports) {
+            if (own) break;
+            if (part.kind.empty()) {  // a plain block is whatever it has to be
+                if (!matings.empty()) kinds = matings.front();
+                port.kind = kinds.payload;
+                own = &port;
+            }
+            for (const auto& mating : matings)
+                if (!own && mating.payload == port.kind) {
+                    kinds = mating;
+                    own = &port;
+                }
+        }
+        if (!own) {
+            std::string known;
+            for (const auto& mating : matings)
+                known += (known.empty() ? "" : ", ") + std::string(families::name_of(mating.payload));
+            return Problem{"family", fmt::format("{} has nothing that “{}” could hold.", part.name, family.name()),
+                           known.empty() ? "Choose another way to join it." : fmt::format("It holds: {}.", known)};
+        }
+        rig::Port port{"above-" + part.id, kinds.support, {0, 0, top_of(below)}};
+        below.ports.push_back(port);
+        return std::pair(port.id, own->id);
     }
     /// Load cases turn no joint that is gone: what named it turns all that are left.
     void forget_lost_axes() {
@@ -266,6 +354,9 @@ std::string label_of(const Edit& edit) {
         std::string operator()(const SetPort&) const { return "change of a port"; }
         std::string operator()(const SetInputs&) const { return "design from the bench"; }
         std::string operator()(const SetMass&) const { return "change of mass"; }
+        std::string operator()(const ClearMass&) const { return "weight from its sizes"; }
+        std::string operator()(const ClearCentreOfGravity&) const { return "balance from its sizes"; }
+        std::string operator()(const SetPartValue& e) const { return (*this)(SetInput{"", "", e.key, 0.0}); }
         std::string operator()(const SetCentreOfGravity&) const { return "move of a centre of gravity"; }
         std::string operator()(const SetPartName&) const { return "new name"; }
         std::string operator()(const SetPose&) const { return "pose"; }

@@ -27,9 +27,22 @@ struct SetMass {
     std::string part;
     double mass = 0;
 };
+/// Its kind says again what it weighs.
+struct ClearMass {
+    std::string part;
+};
 struct SetCentreOfGravity {
     std::string part;
     rig::Vector at;
+};
+/// Its kind says again where it balances.
+struct ClearCentreOfGravity {
+    std::string part;
+};
+/// One size of a part of a kind; nothing for its default.
+struct SetPartValue {
+    std::string part, key;
+    std::optional<families::Value> value;
 };
 /// What a port is, its sizes and its surface: seams take them from there.
 struct SetPort {
@@ -84,14 +97,15 @@ struct AddPart {
     std::string name, family;
     double mass = 0;
     std::map<std::string, rig::Input, std::less<>> inputs = {};  ///< of the joining element; defaults where absent
+    std::string kind = {};                                       ///< of the part; empty for a plain block of `mass`
 };
 /// Takes a part and all that it carries off the rig.
 struct RemovePart {
     std::string part;
 };
-using Edit =
-    std::variant<SetInput, ClearInput, SetInputs, SetPort, SetMass, SetCentreOfGravity, SetPartName, SetPose, SetStops,
-                 SetRequired, SetUse, AddCase, RemoveCase, SetCaseInput, SetBody, SetRigName, AddPart, RemovePart>;
+using Edit = std::variant<SetInput, ClearInput, SetInputs, SetPort, SetMass, ClearMass, SetCentreOfGravity,
+                          ClearCentreOfGravity, SetPartValue, SetPartName, SetPose, SetStops, SetRequired, SetUse,
+                          AddCase, RemoveCase, SetCaseInput, SetBody, SetRigName, AddPart, RemovePart>;
 
 /// The rig with an edit done, validated; or a Problem and the old rig stands.
 Result<rig::Rig> edited(const rig::Rig& rig, const Edit& edit);

@@ -23,6 +23,7 @@ template <class Object>
 struct Fields {
     std::string name, meaning;  ///< "part"; one line
     std::vector<Field<Object>> rows;
+    std::function<void(const Node&, Object&)> finish = nullptr;  ///< after all rows: what follows from several of them
 
     Object read(const Node& node) const {
         std::vector<std::string> keys;
@@ -35,6 +36,7 @@ struct Fields {
             else if (row.required)
                 node.at(row.key);  // says that it is missing
         }
+        if (finish) finish(node, object);
         return object;
     }
     nlohmann::ordered_json write(const Object& object) const {
@@ -67,6 +69,7 @@ struct Fields {
 
 nlohmann::ordered_json schema_of_quantity(double least, double most, bool least_allowed = true);
 nlohmann::ordered_json numbers_of(const rig::Vector& v);
+nlohmann::ordered_json any_quantity();  ///< the schema of a number, or a text with a unit
 
 template <class Object>
 Field<Object> text_field(std::string key, std::string Object::*member, std::string meaning, bool required = false) {
@@ -80,15 +83,17 @@ Field<Object> text_field(std::string key, std::string Object::*member, std::stri
             [member](const Object& o) -> nlohmann::ordered_json { return o.*member; }};
 }
 
-template <class Object>
-Field<Object> choice_field(std::string key, std::string Object::*member, std::vector<std::string> choices,
-                           std::string meaning) {
+/// One of an enumeration, by its key in files.
+template <class Object, class Enum>
+Field<Object> enum_field(std::string key, Enum Object::*member, std::string meaning) {
+    std::vector<std::string> keys;
+    for (const auto name : parts::names<Enum>()) keys.emplace_back(name);
     return {std::move(key),
             std::move(meaning),
             false,
-            {{"enum", choices}},
-            [member, choices](const Node& n, Object& o) { o.*member = n.one_of(choices); },
-            [member](const Object& o) -> nlohmann::ordered_json { return o.*member; }};
+            {{"enum", keys}},
+            [member, keys](const Node& n, Object& o) { o.*member = *parts::named<Enum>(n.one_of(keys)); },
+            [member](const Object& o) -> nlohmann::ordered_json { return parts::name_of(o.*member); }};
 }
 
 template <class Object>

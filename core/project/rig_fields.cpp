@@ -3,6 +3,7 @@
 #include <fmt/format.h>
 
 #include "loads/load_case.h"
+#include "project/part_fields.h"
 #include "project/rig_json.h"
 
 namespace clampet::project {
@@ -18,176 +19,15 @@ ordered_json schema_of_quantity(double least, double most, bool least_allowed) {
     return {{"anyOf", {number, {{"$ref", "#/$defs/with_unit"}}}}};
 }
 
+ordered_json any_quantity() {
+    return {{"$ref", "#/$defs/quantity"}};
+}
+
 ordered_json numbers_of(const Vector& v) {
     return {v.x(), v.y(), v.z()};
 }
 
 namespace {
-
-const ordered_json any_quantity{{"$ref", "#/$defs/quantity"}};
-
-constexpr std::pair<rig::ShapeKind, const char*> shape_kinds[] = {{rig::ShapeKind::box, "box"},
-                                                                  {rig::ShapeKind::cylinder, "cylinder"},
-                                                                  {rig::ShapeKind::sphere, "sphere"},
-                                                                  {rig::ShapeKind::prism, "prism"}};
-std::string name_of(rig::ShapeKind kind) {
-    for (const auto& [each, name] : shape_kinds)
-        if (each == kind) return name;
-    return {};
-}
-
-/// A field that only some kinds of shape have.
-Field<rig::Shape> of_kinds(std::vector<rig::ShapeKind> kinds, Field<rig::Shape> field) {
-    const auto has = [kinds](const rig::Shape& s) {
-        return std::find(kinds.begin(), kinds.end(), s.kind) != kinds.end();
-    };
-    field.write = [has, write = field.write](const rig::Shape& s) { return has(s) ? write(s) : ordered_json(); };
-    field.read = [has, read = field.read, key = field.key](const Node& n, rig::Shape& s) {
-        // What its kind does not have would be dropped when it is written: it is refused by name.
-        if (!has(s))
-            n.fail(fmt::format("“{}” is not known here.", key),
-                   fmt::format("A {} has none: leave it out.", name_of(s.kind)));
-        read(n, s);
-    };
-    return field;
-}
-
-const Fields<rig::Shape>& shape_fields() {
-    using rig::Shape;
-    using rig::ShapeKind;
-    static const Fields<Shape> fields{
-        "shape",
-        "a solid of a part's picture; it also gives inertia and wind area where they are not typed",
-        {{"kind",
-          "`box`, `cylinder`, `sphere` or `prism`; what a kind does not have is refused",
-          false,
-          {{"enum", {"box", "cylinder", "sphere", "prism"}}},
-          [](const Node& n, Shape& s) {
-              const auto name = n.one_of({"box", "cylinder", "sphere", "prism"});
-              for (const auto& [kind, key] : shape_kinds)
-                  if (name == key) s.kind = kind;
-          },
-          [](const Shape& s) -> ordered_json { return name_of(s.kind); }},
-         vector_field("at", &Shape::at, Dimension::length, "its middle"),
-         of_kinds({ShapeKind::box}, vector_field("size", &Shape::size, Dimension::length, "of a box")),
-         of_kinds({ShapeKind::cylinder, ShapeKind::sphere},
-                  quantity_field("diameter", &Shape::diameter, Dimension::length, schema_of_quantity(0, 1000, false),
-                                 "of a cylinder or sphere")),
-         of_kinds({ShapeKind::cylinder, ShapeKind::prism},
-                  quantity_field("length", &Shape::length, Dimension::length, schema_of_quantity(0, 1000, false),
-                                 "of a cylinder, or a prism's depth")),
-         of_kinds({ShapeKind::cylinder, ShapeKind::prism},
-                  vector_field("axis", &Shape::axis, Dimension::number, "unit vector of a cylinder or prism")),
-         of_kinds({ShapeKind::prism},
-                  {"profile",
-                   "corners of a prism, in the two axes after `axis`",
-                   false,
-                   {{"type", "array"},
-                    {"items", {{"type", "array"}, {"items", any_quantity}, {"minItems", 2}, {"maxItems", 2}}}},
-                   [](const Node& n, Shape& s) {
-                       for (std::size_t i = 0; i < n.size(); ++i) {
-                           const Node corner = n.item(i);
-                           if (corner.size() != 2)
-                               corner.fail("A corner has two numbers.", "Write for example [0.01, 0.02].");
-                           s.profile.emplace_back(corner.item(0).quantity(Dimension::length),
-                                                  corner.item(1).quantity(Dimension::length));
-                       }
-                   },
-                   [](const Shape& s) {
-                       auto list = ordered_json::array();
-                       for (const auto& c : s.profile) list.push_back({c.x(), c.y()});
-                       return list;
-                   }}),
-         choice_field("material", &Shape::material, {"metal", "wood", "plastic", "rubber", "tube", "payload", "glass"},
-                      "what it is drawn as")}};
-    return fields;
-}
-
-std::vector<std::string> kind_names() {
-    std::vector<std::string> names;
-    for (const auto kind : families::port_kinds())
-        if (kind != families::PortKind::unknown) names.emplace_back(families::name_of(kind));
-    return names;
-}
-
-const Fields<rig::Port>& port_fields() {
-    using rig::Port;
-    static const Fields<Port> fields{
-        "port",
-        "a mounting feature of a part; on the support side z points to the payload, on the payload side into the part",
-        {text_field("id", &Port::id, "its name within the part", true),
-         {"kind",
-          "what it is; a family joins certain kinds and takes sizes from them",
-          false,
-          {{"enum", kind_names()}},
-          [](const Node& n, Port& p) { p.kind = *families::port_kind_named(n.one_of(kind_names())); },
-          [](const Port& p) -> ordered_json {
-              return p.kind == families::PortKind::unknown ? ordered_json()
-                                                           : ordered_json(std::string(families::name_of(p.kind)));
-          }},
-         {"sizes",
-          "of its kind: `diameter` and `wall` of a tube, `designation`, `sex`, `depth` of a thread…",
-          false,
-          {{"type", "object"}, {"additionalProperties", {{"type", {"number", "string"}}}}},
-          [](const Node& n, Port& p) {
-              if (!n.raw().is_object()) n.fail("This should be an object.", "Write {\"diameter\": \"33.7 mm\"}.");
-              for (const auto& [key, _] : n.raw().items()) {
-                  bool is_text = false;
-                  auto dimension = Dimension::length;
-                  for (const auto& size : families::sizes_of(p.kind))
-                      if (size.key == key) {
-                          is_text = size.is_text;
-                          dimension = size.dimension;
-                      }
-                  if (is_text)
-                      p.sizes[key] = n.at(key).string();
-                  else
-                      p.sizes[key] = n.at(key).quantity(dimension);
-              }
-          },
-          [](const Port& p) {
-              auto sizes = ordered_json::object();
-              for (const auto& [key, value] : p.sizes)
-                  std::visit([&, &name = key](const auto& v) { sizes[name] = v; }, value);
-              return sizes.empty() ? ordered_json() : sizes;
-          }},
-         {"surface",
-          "what it is made of or lined with, as in `clampet-cli bench FAMILY --params`: `plywood`, `painted "
-          "steel`; two surfaces choose the friction of a seam",
-          false,
-          {{"type", "string"}},
-          [](const Node& n, Port& p) { p.surface = n.string(); },
-          [](const Port& p) { return p.surface.empty() ? ordered_json() : ordered_json(p.surface); }},
-         vector_field("at", &Port::at, Dimension::length, "its origin, in the part's frame"),
-         vector_field("z", &Port::z, Dimension::number, "unit vector"),
-         vector_field("x", &Port::x, Dimension::number, "unit vector, at right angles to z")}};
-    return fields;
-}
-
-const Fields<rig::Part>& part_fields() {
-    using rig::Part;
-    static const Fields<Part> fields{
-        "part",
-        "a rigid piece with mass and centre of gravity",
-        {text_field("id", &Part::id, "its name in the file", true),
-         text_field("name", &Part::name, "what people call it; the id where it is left out"),
-         choice_field("role", &Part::role, {"payload", "part", "support"}, "what it is in the rig"),
-         choice_field("origin", &Part::origin, {"have", "buy", "make", "site"}, "where it comes from"),
-         quantity_field("mass", &Part::mass, Dimension::mass, schema_of_quantity(0, 10000), "[kg]", true),
-         vector_field("centre_of_gravity", &Part::centre_of_gravity, Dimension::length, "in its own frame [m]"),
-         {"inertia",
-          "about its centre of gravity and its own x, y, z [kg m²]; from its shapes where it is left out",
-          false,
-          {{"$ref", "#/$defs/vector"}},
-          [](const Node& n, Part& p) { p.inertia = n.vector(Dimension::inertia); },
-          [](const Part& p) { return p.inertia ? numbers_of(*p.inertia) : ordered_json(); }},
-         {"wind_area", "the largest face that the wind can meet [m²]; from its shapes where it is left out", false,
-          schema_of_quantity(0, 1000), [](const Node& n, Part& p) { p.wind_area = n.quantity(Dimension::area); },
-          [](const Part& p) { return p.wind_area ? ordered_json(*p.wind_area) : ordered_json(); }},
-         list_field("ports", &Part::ports, port_fields(), "see below"),
-         list_field("shapes", &Part::shapes, shape_fields(), "see below")}};
-    return fields;
-}
 
 const Fields<rig::PortName>& end_fields() {
     using rig::PortName;
@@ -297,7 +137,7 @@ const Fields<rig::Interface>& interface_fields() {
           "where its axes stand [rad, m]: `forward`, `side`, `pan` of a ball, `turn` of a pivot, `slide` of a "
           "grip…; 0 where nothing is said",
           false,
-          {{"type", "object"}, {"additionalProperties", any_quantity}},
+          {{"type", "object"}, {"additionalProperties", any_quantity()}},
           [](const Node& n, Interface& f) {
               if (!n.raw().is_object()) n.fail("This should be an object.", "Write it between { and }.");
               for (const auto& [key, _] : n.raw().items())
@@ -312,7 +152,7 @@ const Fields<rig::Interface>& interface_fields() {
           "least and most position of an axis in this rig, within what its family allows",
           false,
           {{"type", "object"},
-           {"additionalProperties", {{"type", "array"}, {"items", any_quantity}, {"minItems", 2}, {"maxItems", 2}}}},
+           {"additionalProperties", {{"type", "array"}, {"items", any_quantity()}, {"minItems", 2}, {"maxItems", 2}}}},
           [](const Node& n, Interface& f) {
               if (!n.raw().is_object()) n.fail("This should be an object.", "Write it between { and }.");
               for (const auto& [key, _] : n.raw().items()) {
@@ -342,28 +182,10 @@ const Fields<rig::CaseUse>& case_fields() {
           false,
           {{"type", "object"}, {"additionalProperties", {{"type", {"number", "string"}}}}},
           [](const Node& n, CaseUse& c) {
-              if (!n.raw().is_object()) n.fail("The inputs should be an object.", "Write {\"force\": 15}.");
               const auto* kind = loads::case_named(c.kind);
-              for (const auto& [key, _] : n.raw().items()) {
-                  const Node value = n.at(key);
-                  const families::Parameter* parameter = nullptr;
-                  if (kind)
-                      for (const auto& p : kind->parameters())
-                          if (p.key == key) parameter = &p;
-                  if (parameter && parameter->kind == families::Kind::quantity)
-                      c.inputs[key] = value.quantity(parameter->dimension);
-                  else if (value.raw().is_number())
-                      c.inputs[key] = value.quantity(Dimension::number);
-                  else
-                      c.inputs[key] = value.string();
-              }
+              c.inputs = read_values(n, kind ? kind->parameters() : std::span<const families::Parameter>{});
           },
-          [](const CaseUse& c) {
-              auto inputs = ordered_json::object();
-              for (const auto& [key, value] : c.inputs)
-                  std::visit([&, &name = key](const auto& v) { inputs[name] = v; }, value);
-              return inputs.empty() ? ordered_json() : inputs;
-          }}}};
+          [](const CaseUse& c) { return write_values(c.inputs); }}}};
     return fields;
 }
 
@@ -380,24 +202,16 @@ ordered_json input_schema() {
               {{"type", "string"}},
               object({{"pair", {{"type", "string"}}}}),
               object({{"from", {{"type", "string"}}}}),
-              object({{"low", any_quantity}, {"typical", any_quantity}, {"high", any_quantity}})}}};
+              object({{"low", any_quantity()}, {"typical", any_quantity()}, {"high", any_quantity()}})}}};
 }
 
-/// The same as of_kinds says: each kind of shape has its own keys.
-ordered_json shape_schema() {
-    auto all = ordered_json::array();
-    for (const auto& [kind, name] : shape_kinds) {
-        rig::Shape shape;
-        shape.kind = kind;
-        auto properties = ordered_json::object();
-        for (const auto& row : shape_fields().rows)
-            if (!row.write(shape).is_null()) properties[row.key] = row.schema;
-        properties["kind"] = {{"const", name}};
-        ordered_json one{{"type", "object"}, {"additionalProperties", false}, {"properties", properties}};
-        if (kind != rig::ShapeKind::box) one["required"] = {"kind"};
-        all.push_back(one);
-    }
-    return {{"description", shape_fields().meaning}, {"oneOf", all}};
+/// A part of a kind has its weight and its shapes from there; one's own says what it weighs.
+ordered_json part_schema() {
+    auto schema = part_fields().schema();
+    schema["anyOf"] = {
+        {{"required", {"kind"}}, {"not", {{"required", {"shapes"}}}}},
+        {{"required", {"mass"}}, {"not", {{"anyOf", {{{"required", {"kind"}}}, {{"required", {"values"}}}}}}}}};
+    return schema;
 }
 
 }  // namespace
@@ -446,8 +260,8 @@ ordered_json rig_schema() {
     j.update(rig_fields().schema());
     j["$defs"] = {{"with_unit", {{"type", "string"}, {"description", "a quantity with its unit, \"33.7 mm\""}}},
                   {"quantity", {{"anyOf", {{{"type", "number"}}, {{"$ref", "#/$defs/with_unit"}}}}}},
-                  {"vector", {{"type", "array"}, {"items", any_quantity}, {"minItems", 3}, {"maxItems", 3}}},
-                  {"part", part_fields().schema()},
+                  {"vector", {{"type", "array"}, {"items", any_quantity()}, {"minItems", 3}, {"maxItems", 3}}},
+                  {"part", part_schema()},
                   {"port", port_fields().schema()},
                   {"shape", shape_schema()},
                   {"end", end_fields().schema()},

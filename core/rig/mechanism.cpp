@@ -147,7 +147,7 @@ Body body_of(const Part& part) {
     if (body.wind_area > 0) body.wind_centre = middle / body.wind_area;
     if (part.inertia) body.inertia = *part.inertia;
     if (part.wind_area) body.wind_area = *part.wind_area;
-    if (part.role == "support") body.wind_area = 0;  // what the rig stands on or grips stands by itself
+    if (part.role == Role::support) body.wind_area = 0;  // what the rig stands on or grips stands by itself
     return body;
 }
 

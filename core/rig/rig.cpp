@@ -1,7 +1,11 @@
 #include "rig/rig.h"
 
+#include <fmt/format.h>
+
 #include <algorithm>
 #include <cmath>
+
+#include "parts/part_kind.h"
 
 namespace clampet::rig {
 namespace {
@@ -14,13 +18,25 @@ auto* found(Items& items, std::string_view id) {
 
 }  // namespace
 
-Eigen::Isometry3d Port::frame() const {
-    Eigen::Isometry3d f = Eigen::Isometry3d::Identity();
-    f.linear().col(0) = x;
-    f.linear().col(1) = z.cross(x);
-    f.linear().col(2) = z;
-    f.translation() = at;
-    return f;
+Result<Part> made(Part part) {
+    if (part.kind.empty()) return part;
+    const auto* kind = parts::kind_named(part.kind);
+    if (!kind) {
+        std::string known;
+        for (const auto* each : parts::registry()) known += (known.empty() ? "" : ", ") + std::string(each->key());
+        return Problem{"/kind", fmt::format("There is no kind of part “{}”.", part.kind),
+                       fmt::format("Use one of: {}.", known)};
+    }
+    auto body = parts::built(*kind, part.values);
+    if (!body) return Problem{"/values/" + body.problem().where, body.problem().what, body.problem().remedy};
+    std::vector<Port> own(part.ports.begin() + static_cast<std::ptrdiff_t>(part.ports_of_kind), part.ports.end());
+    part.ports = std::move(body->ports);
+    part.ports_of_kind = part.ports.size();
+    part.ports.insert(part.ports.end(), own.begin(), own.end());
+    part.shapes = std::move(body->shapes);
+    part.mass = part.weighed.value_or(body->mass);
+    part.centre_of_gravity = part.balanced.value_or(body->centre_of_gravity);
+    return part;
 }
 
 const Port* Part::port(std::string_view wanted) const {
@@ -46,9 +62,9 @@ const Part* payload_of(const Rig& rig) {
     };
     const Part* best = nullptr;
     for (const auto& part : rig.parts)
-        if (part.role == "payload" && (!best || part.mass > best->mass)) best = &part;
+        if (part.role == Role::payload && (!best || part.mass > best->mass)) best = &part;
     for (const auto& part : rig.parts)
-        if (!best && !carries(part) && part.role != "support") best = &part;
+        if (!best && !carries(part) && part.role != Role::support) best = &part;
     return best ? best : rig.parts.empty() ? nullptr : &rig.parts.back();
 }
 

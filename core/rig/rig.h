@@ -8,42 +8,31 @@
 #include <vector>
 
 #include "families/family.h"
+#include "parts/body.h"
 #include "quantity/result.h"
 
 namespace clampet::rig {
 
 using Vector = Eigen::Vector3d;
 
-/// How a part is drawn: a solid in the part's frame.
-enum class ShapeKind { box, cylinder, sphere, prism };
-struct Shape {
-    ShapeKind kind = ShapeKind::box;
-    Vector at = Vector::Zero();             ///< its middle [m]
-    Vector size = Vector::Constant(0.02);   ///< of a box [m]
-    double diameter = 0.02, length = 0.02;  ///< of a cylinder (and a prism's depth) or a sphere [m]
-    Vector axis = Vector::UnitZ();          ///< of a cylinder or prism, unit length
-    std::vector<Eigen::Vector2d> profile;   ///< of a prism, in the two axes after `axis` (y: x, z; x: y, z; z: x, y)
-    std::string material = "metal";         ///< metal, wood, plastic, rubber, tube, payload, glass
-    friend bool operator==(const Shape&, const Shape&) = default;
-};
+using parts::Origin;
+using parts::Port;
+using parts::Role;
+using parts::Shape;
+using parts::ShapeKind;
+using parts::Stuff;
 
-/// A mounting feature of a part. On the support side of an interface z points to the payload; on the payload side it
-/// points into the part.
-struct Port {
-    std::string id;
-    families::PortKind kind = families::PortKind::unknown;
-    Vector at = Vector::Zero();                       ///< origin in the part's frame [m]
-    Vector z = Vector::UnitZ(), x = Vector::UnitX();  ///< unit vectors, perpendicular
-    families::Values sizes = {};  ///< of its kind: a tube's diameter and wall, a thread's designation
-    std::string surface = {};     ///< what it is made of or lined with, as the friction table calls it; empty: not said
-    Eigen::Isometry3d frame() const;
-    friend bool operator==(const Port&, const Port&) = default;
-};
-
+/// A rigid piece of the rig: of a kind with its sizes, or one's own, described by what it weighs and looks like.
 struct Part {
     std::string id, name;
-    std::string role = "part";                  ///< payload, part or support
-    std::string origin = "have";                ///< have, buy, make or site
+    Role role = Role::part;
+    Origin origin = Origin::have;
+    std::string kind;                ///< key of parts::registry(); empty for a part of one's own
+    families::Values values;         ///< sizes of its kind; defaults where nothing is said
+    std::optional<double> weighed;   ///< corrects what its kind says that it weighs [kg]
+    std::optional<Vector> balanced;  ///< corrects where its kind says that it balances [m]
+    std::size_t ports_of_kind = 0;   ///< so many of its ports, the first, are its kind's
+    // What follows is in force: what its kind gives, or what is described.
     double mass = 0;                            ///< [kg]
     Vector centre_of_gravity = Vector::Zero();  ///< in the part's frame [m]
     /// About its centre of gravity and its own axes [kg m^2]; from its shapes where it is not given.
@@ -54,6 +43,9 @@ struct Part {
     const Port* port(std::string_view id) const;
     friend bool operator==(const Part&, const Part&) = default;
 };
+/// The part with what its kind gives, anew from its values; one of no kind as it is.
+/// Errors  A Problem whose `where` is /kind or /values/KEY, relative to the part.
+Result<Part> made(Part part);
 
 /// How one input of a family is given.
 struct Band {

@@ -485,3 +485,25 @@ TEST_CASE("a file of an older schema is written anew, and the schema is printed"
     CHECK(run("migrate /no/such/file").exit_code == 3);
     CHECK(json::parse(run("schema").out).at("title") == "Clampet rig, schema 2");
 }
+
+TEST_CASE("kinds of parts are listed, and what one of them weighs and has", "[cli][parts]") {
+    const auto all = json::parse(run("parts --json").out);
+    CHECK(all.at("parts").size() >= 10);
+    CHECK_THAT(run("parts").out, Catch::Contains("vee_clamp") && Catch::Contains("camera"));
+    // EN 10220: 48.3 x 4.0 weighs 4.37 kg/m.
+    const auto tube = json::parse(run("parts tube 'stock=48.3 x 4.0 scaffold' length=2m --json").out);
+    CHECK(tube.at("mass").get<double>() == absolute(8.74, 0.011));
+    CHECK(tube.at("values").at("diameter").get<double>() == relative(0.0483, 1e-9));
+    CHECK(tube.at("ports").at(0).at("kind") == "tube");
+    CHECK_THAT(run("parts tube").out, Catch::Contains("weighs") && Catch::Contains("diameter 33.7 mm"));
+    CHECK_THAT(run("parts camera --params").out, Catch::Contains("lens_mass"));
+    CHECK(json::parse(run("parts camera --params --json").out).at("parameters").size() > 10);
+    for (const char* wrong : {"parts wing", "parts tube wall=20mm", "parts tube wall=x", "parts tube wings=2",
+                              "parts camera lens=no lens_mass=1kg", "parts tube stock=none"}) {
+        const auto refused = run(wrong);
+        CAPTURE(wrong);
+        CHECK(refused.exit_code == 2);
+        CHECK(refused.out.empty());
+        CHECK(std::count(refused.err.begin(), refused.err.end(), '\n') == 1);
+    }
+}

@@ -6,7 +6,7 @@
 #include <QSettings>
 #include <QTemporaryDir>
 
-#include "desktop/theme.h"
+#include "desktop/theme/theme.h"
 
 namespace {
 

@@ -3,10 +3,10 @@
 #include <QImage>
 #include <QMenu>
 
-#include "desktop/bench_page.h"
-#include "desktop/benches_page.h"
-#include "desktop/factor_plot.h"
-#include "desktop/polar_plot.h"
+#include "desktop/bench/bench_page.h"
+#include "desktop/bench/benches_page.h"
+#include "desktop/widgets/factor_plot.h"
+#include "desktop/widgets/polar_plot.h"
 #include "window.h"
 
 using namespace clampet;
@@ -35,7 +35,7 @@ struct BenchWindow : DemoWindow {
 
 TEST_CASE("benches are chosen by picture and by what they are for", "[desktop][bench]") {
     DemoWindow d(false);
-    QTest::mouseClick(d.window.benches_tab(), Qt::LeftButton);
+    QTest::mouseClick(d.window.tab("benches"), Qt::LeftButton);
     auto* page = d.window.benches();
     REQUIRE(page->isVisible());
     CHECK(page->shown_cards().size() == families::registry().size());

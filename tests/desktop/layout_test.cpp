@@ -1,9 +1,9 @@
 #include <catch2/catch.hpp>
 
-#include "desktop/drawing_view.h"
-#include "desktop/elevation_scene.h"
-#include "desktop/hold_bar_layout.h"
-#include "desktop/seam_button.h"
+#include "desktop/rig/elevation_scene.h"
+#include "desktop/rig/seam_button.h"
+#include "desktop/widgets/drawing_view.h"
+#include "desktop/widgets/hold_bar_layout.h"
 #include "project/starting_points.h"
 
 using namespace clampet;

@@ -3,8 +3,8 @@
 #include <fstream>
 
 #include "column_rig.h"
-#include "desktop/bench_page.h"
-#include "desktop/use_panel.h"
+#include "desktop/bench/bench_page.h"
+#include "desktop/brief/use_panel.h"
 #include "project/file.h"
 #include "project/recovery.h"
 #include "window.h"
@@ -15,7 +15,7 @@ using namespace clampet::desktop;
 TEST_CASE("the start page begins something", "[desktop][shell]") {
     DemoWindow d(false);
     CHECK(d.window.start()->isVisible());
-    CHECK_FALSE(d.window.rig_tab()->isEnabled());
+    CHECK_FALSE(d.window.tab("rig")->isEnabled());
     QTest::mouseClick(d.window.start()->findChild<QPushButton*>("start-floor-post"), Qt::LeftButton);
     CHECK_FALSE(d.window.start()->isVisible());
     CHECK(d.window.document().rig().name == "Post on the floor");
@@ -28,7 +28,7 @@ TEST_CASE("the start page begins something", "[desktop][shell]") {
 
 TEST_CASE("the brief changes masses and places, and every seam below follows", "[desktop][brief]") {
     DemoWindow d;
-    QTest::mouseClick(d.window.brief_tab(), Qt::LeftButton);
+    QTest::mouseClick(d.window.tab("brief"), Qt::LeftButton);
     auto* brief = d.window.brief();
     CHECK(brief->isVisible());
     CHECK(brief->mass("camera")->editor()->text() == "1.34 kg");
@@ -37,7 +37,7 @@ TEST_CASE("the brief changes masses and places, and every seam below follows", "
     DemoWindow::type(brief->mass("camera")->editor(), "6 lb 2 oz");
     CHECK(d.window.document().rig().part("camera")->mass == Approx(98 * 0.45359237 / 16));
     CHECK(d.window.stack()->seam("rail-clamp")->factors().typical < before);
-    CHECK_THAT(d.window.brief_tab()->state().toStdString(), Catch::Contains("2.778 kg"));
+    CHECK_THAT(d.window.tab("brief")->state().toStdString(), Catch::Contains("2.778 kg"));
     DemoWindow::type(brief->centre("camera", 0)->editor(), "30 mm");
     CHECK(d.window.document().rig().part("camera")->centre_of_gravity.x() == Approx(0.03));
     DemoWindow::type(brief->mass("camera")->editor(), "-3 kg");
@@ -62,11 +62,11 @@ TEST_CASE("save, open and of late", "[desktop][file]") {
     const QString path = d.folder.filePath("mine.clampet.json");
     REQUIRE(d.window.document().perform(project::SetMass{"camera", 2}));
     CHECK(d.window.windowTitle().contains('*'));
-    REQUIRE(d.window.save_to(path));
+    REQUIRE(d.window.files().save_to(clampet::desktop::path_of(path)));
     CHECK_FALSE(d.window.windowTitle().contains('*'));
     d.shortcut("new");
     CHECK(d.window.document().is_empty());
-    REQUIRE(d.window.open_file(path));
+    REQUIRE(d.window.files().open(clampet::desktop::path_of(path)));
     CHECK(d.window.document().rig().part("camera")->mass == 2);
     REQUIRE(d.window.document().perform(project::SetMass{"camera", 3}));
     d.shortcut("save");
@@ -88,7 +88,7 @@ TEST_CASE("a broken file is refused in words, and what was open stays", "[deskto
     REQUIRE(d.window.document().perform(project::SetMass{"camera", 2}));
     const QString path = d.folder.filePath("bad.clampet.json");
     std::ofstream(path.toStdString()) << "{\n\"format\": \"clampet-rig\",\n\"schema\" 1}";
-    CHECK_FALSE(d.window.open_file(path));
+    CHECK_FALSE(d.window.files().open(clampet::desktop::path_of(path)));
     CHECK_THAT(d.window.notice()->text().toStdString(), Catch::Contains("what was open is still here") &&
                                                             Catch::Contains("line 3") &&
                                                             Catch::Contains("missing comma"));
@@ -96,7 +96,7 @@ TEST_CASE("a broken file is refused in words, and what was open stays", "[deskto
     CHECK(d.window.notice()->isVisible());
     QTest::mouseClick(d.window.notice()->findChild<QPushButton*>(), Qt::LeftButton);
     CHECK_FALSE(d.window.notice()->isVisible());
-    CHECK_FALSE(d.window.save_to("/no/such/folder/rig.clampet.json"));
+    CHECK_FALSE(d.window.files().save_to(clampet::desktop::path_of("/no/such/folder/rig.clampet.json")));
     CHECK_THAT(d.window.notice()->text().toStdString(), Catch::Contains("The folder is not there"));
     CHECK(d.window.document().is_modified());
 }
@@ -105,16 +105,16 @@ TEST_CASE("changes are not left behind unasked", "[desktop][file]") {
     DemoWindow d;
     REQUIRE(d.window.document().perform(project::SetMass{"camera", 2}));
     int asked = 0;
-    d.window.ask_to_keep = [&] {
+    d.window.files().ask_to_keep = [&] {
         ++asked;
-        return MainWindow::Keep::cancel;
+        return Files::Keep::cancel;
     };
     d.shortcut("new");
     CHECK(asked == 1);
     CHECK(d.window.document().rig().part("camera")->mass == 2);
     CHECK_FALSE(d.window.close());
     CHECK(d.window.isVisible());
-    d.window.ask_to_keep = [] { return MainWindow::Keep::discard; };
+    d.window.files().ask_to_keep = [] { return Files::Keep::discard; };
     CHECK(d.window.close());
 }
 
@@ -127,7 +127,7 @@ TEST_CASE("unsaved work comes back after a crash", "[desktop][recovery]") {
         REQUIRE(crashed.keep(rig, {}));
     }  // its lock is gone, its copy is not
     MainWindow window(folder.path());
-    CHECK(window.recover());
+    CHECK(window.files().recover());
     window.show();
     CHECK(window.document().rig().name == "Half done");
     CHECK(window.document().is_modified());
@@ -139,7 +139,7 @@ TEST_CASE("work is kept by itself a moment after an edit", "[desktop][recovery]"
     REQUIRE(d.window.document().perform(project::SetMass{"camera", 2}));
     const auto copies = [&] { return QDir(d.folder.path() + "/recovery").entryList({"*.recovery.json"}).size(); };
     CHECK(QTest::qWaitFor([&] { return copies() == 1; }, 4000));
-    REQUIRE(d.window.save_to(d.folder.filePath("a.clampet.json")));
+    REQUIRE(d.window.files().save_to(clampet::desktop::path_of(d.folder.filePath("a.clampet.json"))));
     CHECK(copies() == 0);
 }
 
@@ -205,7 +205,7 @@ TEST_CASE("a new rig, then other colours: nothing of the old rig is asked", "[de
         QTest::qWait(1);
         CHECK(d.window.document().is_empty());
         CHECK(d.window.stack() == nullptr);
-        d.window.open_demo();
+        d.window.files().open_demo();
         REQUIRE(d.window.stack());
         CHECK(d.window.stack()->seam("ball")->isVisible());
     }
@@ -251,10 +251,10 @@ TEST_CASE("a large rig shows every seam at once, and its results when they are t
     auto* top = d.window.stack()->seam("s40");
     REQUIRE(top);
     CHECK(top->accessibleName() == "s40: being checked");
-    CHECK(d.window.rig_tab()->state() == "being checked");
+    CHECK(d.window.tab("rig")->state() == "being checked");
     CHECK(QTest::qWaitFor([&] { return !d.window.document().is_checking(); }, 20000));
     CHECK(top->accessibleName().contains(QString::fromUtf8("×")));
-    CHECK_THAT(d.window.rig_tab()->state().toStdString(), !Catch::Contains("being"));
+    CHECK_THAT(d.window.tab("rig")->state().toStdString(), !Catch::Contains("being"));
 }
 
 TEST_CASE("work is kept at least every five seconds while a person types on", "[desktop][recovery]") {
@@ -274,7 +274,7 @@ TEST_CASE("work is kept at least every five seconds while a person types on", "[
 TEST_CASE("a file changed by another window: asked, and nothing lost", "[desktop][file]") {
     DemoWindow d;
     const QString path = d.folder.filePath("mine.clampet.json"), copy = d.folder.filePath("copy.clampet.json");
-    REQUIRE(d.window.save_to(path));
+    REQUIRE(d.window.files().save_to(clampet::desktop::path_of(path)));
     {
         project::Document other;
         REQUIRE(other.open(path.toStdString()));
@@ -285,12 +285,12 @@ TEST_CASE("a file changed by another window: asked, and nothing lost", "[desktop
     const auto mass_in = [](const QString& file) {
         return project::read_rig(*project::read_file(file.toStdString()))->part("camera")->mass;
     };
-    d.window.ask_about_changed = [] { return MainWindow::Changed::cancel; };
+    d.window.files().ask_about_changed = [] { return Files::Changed::cancel; };
     d.shortcut("save");
     CHECK(mass_in(path) == 3);
     CHECK(d.window.document().is_modified());
-    d.window.ask_about_changed = [] { return MainWindow::Changed::copy; };
-    d.window.ask_where_to_save = [&] { return copy; };
+    d.window.files().ask_about_changed = [] { return Files::Changed::copy; };
+    d.window.files().ask_where_to_save = [&] { return copy; };
     d.shortcut("save");
     CHECK(mass_in(path) == 3);
     CHECK(mass_in(copy) == 2);
@@ -306,8 +306,8 @@ TEST_CASE("after two windows crashed both works are offered", "[desktop][recover
         REQUIRE(crashed.keep(rig, {}));
     }
     MainWindow window(folder.path());
-    window.ask_to_keep = [] { return MainWindow::Keep::discard; };
-    REQUIRE(window.recover());
+    window.files().ask_to_keep = [] { return Files::Keep::discard; };
+    REQUIRE(window.files().recover());
     const auto first = window.document().rig().name;
     CHECK_THAT(window.notice()->text().toStdString(), Catch::Contains("Another rig was open too"));
     window.action("unsaved")->trigger();
@@ -320,7 +320,7 @@ TEST_CASE("a file whose name is no text is opened, saved and told", "[desktop][f
     DemoWindow d;
     const std::filesystem::path path = d.folder.path().toStdString() + "/half-\xff.clampet.json";
     REQUIRE(project::write_file_atomically(path, project::write_rig(project::demo_rig())));
-    REQUIRE(d.window.open_path(path));
+    REQUIRE(d.window.files().open(path));
     REQUIRE(d.window.document().perform(project::SetMass{"camera", 2}));
     d.shortcut("save");
     CHECK_FALSE(d.window.document().is_modified());

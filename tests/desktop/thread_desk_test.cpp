@@ -1,15 +1,15 @@
 // The thread desk, as a person uses it.
-#include "desktop/thread_desk.h"
+#include "desktop/threads/thread_desk.h"
 
 #include "approximately.h"
 #include "catalogue/material.h"
 #include "catalogue/thread.h"
-#include "desktop/bench_page.h"
-#include "desktop/benches_page.h"
-#include "desktop/interval_bar.h"
-#include "desktop/quantity_field.h"
-#include "desktop/stack_builder.h"
-#include "desktop/stack_canvas.h"
+#include "desktop/bench/bench_page.h"
+#include "desktop/bench/benches_page.h"
+#include "desktop/threads/stack_builder.h"
+#include "desktop/threads/stack_canvas.h"
+#include "desktop/widgets/interval_bar.h"
+#include "desktop/widgets/quantity_field.h"
 #include "families/thread/fit_section.h"
 #include "window.h"
 
@@ -38,7 +38,7 @@ TEST_CASE("profiles overlap exactly where threads jam", "[desktop][threads]") {
 
 TEST_CASE("the thread desk says what fits, what joins and what to drill", "[desktop][threads]") {
     DemoWindow d(false);
-    QTest::mouseClick(d.window.benches_tab(), Qt::LeftButton);
+    QTest::mouseClick(d.window.tab("benches"), Qt::LeftButton);
     QTest::mouseClick(d.window.benches()->thread_desk_button(), Qt::LeftButton);
     auto* desk = d.window.thread_desk();
     REQUIRE(desk);
@@ -62,7 +62,7 @@ TEST_CASE("the thread desk says what fits, what joins and what to drill", "[desk
     REQUIRE(d.window.bench());
     CHECK(d.window.bench()->isVisible());
     CHECK(std::get<std::string>(d.window.bench_model().result().values.at("screw")) == "1/4-20 UNC");
-    d.window.show_thread_desk();
+    d.window.bench_stage()->show_thread_desk();
     d.shortcut("dark");
     QApplication::processEvents();
     CHECK(d.window.thread_desk()->isVisible());
@@ -79,7 +79,7 @@ struct OnDesk {
     DemoWindow demo{false};
     StackBuilder* builder = nullptr;
     OnDesk() {
-        demo.window.show_thread_desk();
+        demo.window.bench_stage()->show_thread_desk();
         auto* desk = demo.window.thread_desk();
         choose(desk->thread(0), "1/4-20");
         choose(desk->thread(1), "1/4-20");

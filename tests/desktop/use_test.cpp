@@ -1,5 +1,5 @@
 // How the rig is used: cards and load cases in the Brief, as a person sets them.
-#include "desktop/use_panel.h"
+#include "desktop/brief/use_panel.h"
 #include "loads/cards.h"
 #include "window.h"
 
@@ -9,7 +9,7 @@ using desktop::UsePanel;
 namespace {
 
 struct BriefWindow : DemoWindow {
-    BriefWindow() { window.show_brief(); }
+    BriefWindow() { window.show_stage("brief"); }
     UsePanel* use() { return window.brief()->use(); }
     const rig::Rig& rig() { return window.document().rig(); }
     std::vector<std::string> kinds() {
@@ -39,7 +39,7 @@ TEST_CASE("a card sets loads, factor and cautions, and undoes as one", "[desktop
     CHECK(d.window.brief()->required()->editor()->text() == "3");
     CHECK_THAT(d.use()->cautions()->text().toStdString(), Catch::Contains("second, independent catch"));
     CHECK(d.kinds() == std::vector<std::string>{"push", "tug", "bump"});
-    CHECK(d.window.brief_tab()->state().endsWith("over people or equipment"));
+    CHECK(d.window.tab("brief")->state().endsWith("over people or equipment"));
     d.press_card("outdoors");
     CHECK(d.rig().use == std::vector<std::string>{"people", "outdoors"});
     CHECK(d.kinds().back() == "wind");
@@ -53,9 +53,9 @@ TEST_CASE("a card sets loads, factor and cautions, and undoes as one", "[desktop
 
 TEST_CASE("a load case is added, changed, and left out", "[desktop][brief]") {
     BriefWindow d;
-    d.window.show_rig();
+    d.window.show_stage("rig");
     const double before = d.window.stack()->seam("rail-clamp")->factors().typical;
-    d.window.show_brief();
+    d.window.show_stage("brief");
     d.add("moving");
     CHECK(d.kinds().back() == "moving");
     auto* shaking = d.use()->field("moving", "shaking");

@@ -8,19 +8,20 @@
 #include <QTemporaryDir>
 #include <QtTest>
 
-#include "desktop/brief_page.h"
-#include "desktop/drawing_view.h"
-#include "desktop/elevation_view.h"
-#include "desktop/input_row.h"
-#include "desktop/main_window.h"
-#include "desktop/notice_bar.h"
-#include "desktop/quantity_field.h"
-#include "desktop/seam_button.h"
-#include "desktop/seam_sheet.h"
-#include "desktop/stack_view.h"
-#include "desktop/stage_bar.h"
-#include "desktop/start_page.h"
-#include "desktop/theme.h"
+#include "desktop/bench/bench_stage.h"
+#include "desktop/brief/brief_page.h"
+#include "desktop/rig/elevation_view.h"
+#include "desktop/rig/seam_button.h"
+#include "desktop/rig/seam_sheet.h"
+#include "desktop/rig/stack_view.h"
+#include "desktop/shell/main_window.h"
+#include "desktop/shell/notice_bar.h"
+#include "desktop/shell/stage_bar.h"
+#include "desktop/shell/start_page.h"
+#include "desktop/theme/theme.h"
+#include "desktop/widgets/drawing_view.h"
+#include "desktop/widgets/input_row.h"
+#include "desktop/widgets/quantity_field.h"
 #include "project/rig_json.h"
 #include "project/starting_points.h"
 #include "study/sentences.h"
@@ -37,8 +38,8 @@ struct DemoWindow {
     QTemporaryDir folder;
     clampet::desktop::MainWindow window{folder.path() + "/recovery"};
     explicit DemoWindow(bool demo = true) {
-        window.ask_to_keep = [] { return clampet::desktop::MainWindow::Keep::discard; };
-        if (demo) window.open_demo();
+        window.files().ask_to_keep = [] { return clampet::desktop::Files::Keep::discard; };
+        if (demo) window.files().open_demo();
         window.resize(1280, 800);
         window.show();
         REQUIRE(QTest::qWaitForWindowExposed(&window));

@@ -21,8 +21,8 @@ rig::Rig stand() {
     r.parts = {build::part("floor", 0, Vector::Zero(), {build::port("top", {0, 0, 0})}),
                build::part("post", 3, {0, 0, 0.5}, {build::port("foot", {0, 0, 0}), build::port("head", {0, 0, 1})}),
                build::part("camera", 2, {0.1, 0, 0.1}, {build::port("base", {0, 0, 0})})};
-    r.parts[0].role = "support";
-    r.parts[2].role = "payload";
+    r.parts[0].role = rig::Role::support;
+    r.parts[2].role = rig::Role::payload;
     r.parts[2].inertia = Vector(0.01, 0.01, 0.012);
     r.parts[1].wind_area = 0.05;
     r.parts[2].wind_area = 0.02;

@@ -18,7 +18,10 @@ std::string text_of(const Document& d) {
     return project::write_rig(d.rig());
 }
 void open_demo(Document& d) {
-    REQUIRE(d.adopt(project::demo_rig()));
+    auto rig = project::demo_rig();
+    // A port of its own, beside those of its kind.
+    rig.part("plate")->ports.push_back({"side", families::PortKind::face, {0, 0.026, 0.032}});
+    REQUIRE(d.adopt(std::move(rig)));
 }
 }  // namespace
 
@@ -29,9 +32,14 @@ TEST_CASE("every edit undoes to the same bytes, and redoes", "[project][document
         SetInput{"rail-clamp", "jaw", "jaws", std::string("collar")},
         project::SetInputs{"ball", "ball", {{"torque", 2.0}}},
         project::ClearInput{"ball", "ball", "torque"},
-        project::SetPort{"rail", "grip", families::PortKind::tube, {{"diameter", 0.0424}}, "painted steel"},
+        project::SetPort{"plate", "side", families::PortKind::tube, {{"diameter", 0.0424}}, "painted steel"},
         project::SetMass{"camera", 2.0},
+        project::ClearMass{"camera"},
         project::SetCentreOfGravity{"camera", {0.01, 0.02, 0.03}},
+        project::ClearCentreOfGravity{"camera"},
+        project::SetPartValue{"clamp", "length", 0.06},
+        project::SetPartValue{"clamp", "material", std::nullopt},
+        project::AddPart{"plate", "Riser", "flat_face", 0, {}, "block"},
         project::SetPartName{"camera", "Another"},
         project::SetPose{"ball", "side", 0.2},
         project::SetPose{"rail-clamp", "slide", 0.05},
@@ -88,6 +96,10 @@ TEST_CASE("a refused edit changes nothing and says why", "[project][document]") 
                                          project::SetStops{"ball", "pan", rig::Stops{0.5, 1}},
                                          project::SetBody{"camera", rig::Vector(1, 0, 0), {}},
                                          project::SetBody{"ghost", {}, {}},
+                                         project::SetPartValue{"clamp", "length", -0.06},
+                                         project::SetPartValue{"clamp", "wings", 2.0},
+                                         project::ClearMass{"ghost"},
+                                         project::SetPort{"rail", "grip", families::PortKind::face, {}, ""},
                                          project::SetPartName{"camera", ""},
                                          project::SetPose{"rail-clamp", "forward", 1},
                                          project::SetPose{"ball", "pan", std::nan("")},

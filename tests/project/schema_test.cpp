@@ -142,10 +142,10 @@ TEST_CASE("quantities may be texts with a unit", "[project][json]") {
 }
 
 TEST_CASE("a size that a shape does not have is refused, not dropped", "[project][json]") {
-    json rig = json::parse(project::write_rig(project::demo_rig()));
+    json rig = json::parse(text_of(source / "tests/project/schema-1/stair-rail.clampet.json"));
     auto& shape = rig["parts"][0]["shapes"][0];
-    const std::string kind = shape.at("kind");
-    shape[kind == "sphere" ? "length" : kind == "box" ? "diameter" : "size"] = 0.1;
+    REQUIRE(shape.at("kind") == "cylinder");
+    shape["size"] = {0.1, 0.1, 0.1};
     const auto read = project::read_rig(rig.dump());
     REQUIRE_FALSE(read);
     CHECK_THAT(read.problem().what, Catch::Contains("is not known here"));

@@ -55,12 +55,12 @@ TEST_CASE("a thread's ends fill screw and socket, whichever of them stands up", 
     const auto r = project::demo_rig();
     const auto bush = rig::filled_inputs(r, *r.interface("bush-thread"));
     CHECK(std::get<std::string>(said(bush, "bush", "screw")->value) == "3/8-16 UNC");
-    CHECK(number(said(bush, "bush", "screw_length")) == 0.011);
-    CHECK(number(said(bush, "bush", "socket_depth")) == 0.018);
+    CHECK(number(said(bush, "bush", "screw_length")) == relative(0.011, 1e-12));
+    CHECK(number(said(bush, "bush", "socket_depth")) == relative(0.018, 1e-12));
     CHECK(said(bush, "bush", "socket_depth")->from == "V-jaw clamp, birch ply 18 mm");
     const auto post = *project::starting_rig("floor-post");  // its stud stands up
     const auto stud = rig::filled_inputs(post, *post.interface("cup-on-post"));
-    CHECK(number(said(stud, "stud", "screw_length")) == 0.010);
+    CHECK(number(said(stud, "stud", "screw_length")) == relative(0.010, 1e-12));
     CHECK(said(stud, "stud", "screw_length")->from == "Post with three legs");
     CHECK(said(stud, "stud", "socket_depth")->from == "Ball cup with knob");
 }

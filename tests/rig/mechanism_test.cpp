@@ -142,6 +142,6 @@ TEST_CASE("inertia and wind area come from the shapes, or from what is typed", "
     rod.wind_area = 0.3;
     CHECK(rig::body_of(rod).inertia == Vector(1, 1, 0.5));
     CHECK(rig::body_of(rod).wind_area == 0.3);
-    rod.role = "support";
+    rod.role = rig::Role::support;
     CHECK(rig::body_of(rod).wind_area == 0);
 }

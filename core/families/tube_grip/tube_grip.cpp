@@ -97,6 +97,23 @@ Result<std::shared_ptr<const Joint>> join_jaws(const Values& v) {
     return std::shared_ptr<const Joint>(std::make_shared<GripJoint>(std::move(n)));
 }
 
+/// A tube that is the support or the payload, and a jaw on it.
+Mating mating(PortSide tube) {
+    const bool below = tube == PortSide::support;
+    const PortSide jaw = below ? PortSide::payload : PortSide::support;
+    return {below ? PortKind::tube : PortKind::jaw,
+            below ? PortKind::jaw : PortKind::tube,
+            {{"diameter", tube, "diameter"},
+             {"wall", tube, "wall"},
+             {"jaws", jaw, "form"},
+             {"length", jaw, "length"},
+             {"half_angle", jaw, "half_angle"},
+             {"flank", jaw, "flank"},
+             {"pad_width", jaw, "pad"}},
+            "friction",
+            ""};
+}
+
 class TubeGrip : public Family {
  public:
     std::string_view key() const override { return "tube_grip"; }
@@ -109,20 +126,7 @@ class TubeGrip : public Family {
         return uses;
     }
     std::span<const Mating> matings() const override {
-        static const std::vector<Mating> all{{PortKind::tube,
-                                              PortKind::jaw,
-                                              {{"diameter", PortSide::support, "diameter"},
-                                               {"wall", PortSide::support, "wall"},
-                                               {"length", PortSide::payload, "length"}},
-                                              "friction",
-                                              ""},
-                                             {PortKind::jaw,
-                                              PortKind::tube,
-                                              {{"diameter", PortSide::payload, "diameter"},
-                                               {"wall", PortSide::payload, "wall"},
-                                               {"length", PortSide::support, "length"}},
-                                              "friction",
-                                              ""}};
+        static const std::vector<Mating> all{mating(PortSide::support), mating(PortSide::payload)};
         return all;
     }
     std::span<const Parameter> parameters() const override { return grip_parameters(); }

@@ -1,0 +1,72 @@
+#include "families/parameter_rows.h"
+#include "parts/rows.h"
+#include "parts/solids.h"
+
+namespace clampet::parts {
+namespace {
+
+using families::choice_row;
+using families::gap_row;
+using families::length_row;
+using families::number;
+using families::shown_for;
+using families::text;
+using families::Values;
+
+/// A box of one material. Origin: the middle of its lower face.
+Result<Body> build(const Values& v) {
+    const double length = number(v, "length"), width = number(v, "width"), height = number(v, "height"),
+                 hole = number(v, "hole"), density = density_of(v);
+    if (hole >= std::min(length, width))
+        return Problem{"hole", "The hole is as wide as the block.", "Give less than its length and its width."};
+    Solids solids;
+    solids.add(box({0, 0, height / 2}, {length, width, height}, stuff_of(v)), density);
+    if (hole > 0) solids.drill(cylinder({0, 0, height / 2}, hole, height, Vector::UnitZ(), Stuff::metal), density);
+    std::vector<Port> ports;
+    struct End {
+        const char *id, *thread, *depth;
+        double at;
+    };
+    for (const End& end :
+         {End{"bottom", "bottom_thread", "bottom_depth", 0}, End{"top", "top_thread", "top_depth", height}}) {
+        if (text(v, end.id) == "face") {
+            ports.push_back(face_port(end.id, {0, 0, end.at}, length, width, hole, text(v, "surface")));
+            continue;
+        }
+        if (const auto thread = major_diameter(v, end.thread); !thread) return thread.problem();
+        if (number(v, end.depth) > height)
+            return Problem{end.depth, "The thread is deeper than the block is high.", "Give at most its height."};
+        ports.push_back(
+            female_thread(end.id, {0, 0, end.at}, text(v, end.thread), number(v, end.depth), text(v, "surface")));
+    }
+    return solids.body(std::move(ports));
+}
+
+std::vector<families::Parameter> rows() {
+    const std::vector<families::Choice> ends{{"face", "a face"}, {"thread", "a thread"}};
+    return {
+        length_row("length", "Length", 0.060, 5, "Ahead, x."),
+        length_row("width", "Width", 0.050, 5, "Across, y."),
+        length_row("height", "Height", 0.030, 5, "Up, z."),
+        gap_row("hole", "Hole through it", 0.007, 1, "Upwards through its middle; 0 for none."),
+        material_row("birch plywood"),
+        surface_row("surface", "Its faces are", "plywood", "What others rub on."),
+        choice_row("bottom", "Below it has", ends, "face", "What it is held by."),
+        shown_for(thread_row("bottom_thread", "Thread below", "1/4-20 UNC", "Cut, or of an insert."), "bottom",
+                  {"thread"}),
+        shown_for(length_row("bottom_depth", "Thread below, depth", 0.012, 1, "Of its thread."), "bottom", {"thread"}),
+        choice_row("top", "On top it has", ends, "face", "What it carries by."),
+        shown_for(thread_row("top_thread", "Thread on top", "1/4-20 UNC", "Cut, or of an insert."), "top", {"thread"}),
+        shown_for(length_row("top_depth", "Thread on top, depth", 0.012, 1, "Of its thread."), "top", {"thread"})};
+}
+
+}  // namespace
+
+const PartKind& block_kind() {
+    static const SimpleKind kind(
+        {"block", "Block or board", "A box of one material: a spacer, a riser, a board, with faces or threads."},
+        rows(), build);
+    return kind;
+}
+
+}  // namespace clampet::parts

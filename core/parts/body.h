@@ -1,0 +1,79 @@
+#pragma once
+#include <Eigen/Geometry>
+#include <optional>
+#include <span>
+#include <string>
+#include <string_view>
+#include <vector>
+
+#include "families/family.h"
+
+namespace clampet::parts {
+
+using Vector = Eigen::Vector3d;
+
+/// What a solid is drawn as.
+enum class Stuff { metal, wood, plastic, rubber, tube, payload, glass };
+/// What a part is in its rig.
+enum class Role { payload, part, support };
+/// Where a part comes from.
+enum class Origin { have, buy, make, site };
+enum class ShapeKind { box, cylinder, sphere, prism };
+
+/// Their keys in files, in the order of the enumeration.
+template <class Enum>
+std::span<const std::string_view> names();
+template <>
+std::span<const std::string_view> names<Stuff>();
+template <>
+std::span<const std::string_view> names<Role>();
+template <>
+std::span<const std::string_view> names<Origin>();
+template <>
+std::span<const std::string_view> names<ShapeKind>();
+template <class Enum>
+std::string_view name_of(Enum value) {
+    return names<Enum>()[static_cast<std::size_t>(value)];
+}
+template <class Enum>
+std::optional<Enum> named(std::string_view name) {
+    const auto all = names<Enum>();
+    for (std::size_t i = 0; i < all.size(); ++i)
+        if (all[i] == name) return static_cast<Enum>(i);
+    return std::nullopt;
+}
+
+/// A solid of a part's picture, in the part's frame.
+struct Shape {
+    ShapeKind kind = ShapeKind::box;
+    Vector at = Vector::Zero();             ///< its middle [m]
+    Vector size = Vector::Constant(0.02);   ///< of a box [m]
+    double diameter = 0.02, length = 0.02;  ///< of a cylinder (and a prism's depth) or a sphere [m]
+    Vector axis = Vector::UnitZ();          ///< of a cylinder or prism, unit length
+    std::vector<Eigen::Vector2d> profile;   ///< of a prism, in the two axes after `axis` (y: x, z; x: y, z; z: x, y)
+    Stuff material = Stuff::metal;
+    friend bool operator==(const Shape&, const Shape&) = default;
+};
+
+/// A mounting feature of a part. On the support side of an interface z points to the payload; on the payload side it
+/// points into the part.
+struct Port {
+    std::string id;
+    families::PortKind kind = families::PortKind::unknown;
+    Vector at = Vector::Zero();                       ///< origin in the part's frame [m]
+    Vector z = Vector::UnitZ(), x = Vector::UnitX();  ///< unit vectors, perpendicular
+    families::Values sizes = {};  ///< of its kind: a tube's diameter and wall, a thread's designation
+    std::string surface = {};     ///< what it is made of or lined with, as the friction table calls it; empty: not said
+    Eigen::Isometry3d frame() const;
+    friend bool operator==(const Port&, const Port&) = default;
+};
+
+/// A rigid piece: what it weighs, where it balances, where others are joined to it and what is drawn of it.
+struct Body {
+    double mass = 0;                            ///< [kg]
+    Vector centre_of_gravity = Vector::Zero();  ///< in its own frame [m]
+    std::vector<Port> ports;
+    std::vector<Shape> shapes;
+};
+
+}  // namespace clampet::parts

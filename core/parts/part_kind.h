@@ -1,0 +1,30 @@
+#pragma once
+#include "parts/body.h"
+
+namespace clampet::parts {
+
+/// A kind of part that people have, buy or make: its sizes, and the body that they give.
+class PartKind {
+ public:
+    virtual ~PartKind() = default;
+    virtual std::string_view key() const = 0;      ///< in files: never renamed without a migration
+    virtual std::string_view name() const = 0;     ///< "V-jaw clamp"
+    virtual std::string_view purpose() const = 0;  ///< one line
+    virtual std::span<const families::Parameter> parameters() const = 0;
+    virtual std::span<const families::StockUse> stock() const { return {}; }  ///< sizes as sold that fill its own
+    virtual Role role() const { return Role::part; }
+    virtual Origin origin() const { return Origin::make; }
+    /// Its body from complete, bounded values. The part's frame: z up as it stands on a bench, x ahead; each kind's
+    /// docstring says where its origin lies. Mass is volume times density but where a row says what it weighs.
+    /// Errors  A Problem naming the size that cannot be built.
+    virtual Result<Body> build(const families::Values& values) const = 0;
+};
+
+/// All kinds, from the ground to the payload.
+std::span<const PartKind* const> registry();
+const PartKind* kind_named(std::string_view key);
+
+/// Fills in defaults, checks, builds. Errors: a Problem whose `where` is the size's key.
+Result<Body> built(const PartKind& kind, const families::Values& given);
+
+}  // namespace clampet::parts

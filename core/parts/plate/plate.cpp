@@ -1,0 +1,59 @@
+#include "families/parameter_rows.h"
+#include "parts/rows.h"
+#include "parts/solids.h"
+
+namespace clampet::parts {
+namespace {
+
+using families::choice_row;
+using families::gap_row;
+using families::length_row;
+using families::number;
+using families::text;
+using families::Values;
+
+/// A flat plate under a payload. Origin: the middle of its lower face; x is the way in and out of a release.
+Result<Body> build(const Values& v) {
+    const double length = number(v, "length"), width = number(v, "width"), thick = number(v, "thickness"),
+                 hole = number(v, "hole"), density = density_of(v);
+    if (hole >= std::min(length, width))
+        return Problem{"hole", "The hole is as wide as the plate.", "Give less than its length and its width."};
+    Solids solids;
+    solids.add(box({0, 0, thick / 2}, {length, width, thick}, stuff_of(v)), density);
+    if (hole > 0) solids.drill(cylinder({0, 0, thick / 2}, hole, thick, Vector::UnitZ(), Stuff::metal), density);
+    Port below = face_port("below", Vector::Zero(), length, width, hole, text(v, "surface"));
+    if (text(v, "held_as") == "plate") {
+        below.kind = families::PortKind::plate;
+        below.sizes = {{"width", width}, {"depth", length}, {"thickness", thick}};
+    } else if (text(v, "held_as") == "dovetail") {
+        below.kind = families::PortKind::dovetail;
+        below.sizes = {{"width", width}, {"height", thick}, {"angle", number(v, "flank_angle")}};
+    }
+    return solids.body({below, face_port("top", {0, 0, thick}, length, width, hole, text(v, "lining"))});
+}
+
+}  // namespace
+
+const PartKind& plate_kind() {
+    static const SimpleKind kind(
+        {"plate", "Mounting plate", "A flat plate under a camera: screwed on, slid into a shoe or held by its flanks."},
+        {length_row("length", "Length", 0.050, 2, "Ahead, x; the way in and out of a release."),
+         length_row("width", "Width", 0.038, 2, "Across, y."),
+         length_row("thickness", "Thickness", 0.008, 0.2, "Up, z."),
+         gap_row("hole", "Hole", 0.007, 0.5, "Through its middle; 0 for none."), material_row("aluminium 6061-T6"),
+         surface_row("surface", "It is", "anodised aluminium", "What holds it rubs on this."),
+         surface_row("lining", "Lined on top with", "cork", "What the camera stands on."),
+         choice_row(
+             "held_as", "It is held",
+             {{"face", "on its lower face"}, {"plate", "in a shoe, by its sides"}, {"dovetail", "by its flanks"}},
+             "face", "What joins it to what is below."),
+         families::shown_for(
+             families::quantity_row("flank_angle", "Flank angle", quantity::Dimension::angle, 45 * quantity::degree,
+                                    {20 * quantity::degree, 80 * quantity::degree}, "Between a flank and the plate.",
+                                    "common practice"),
+             "held_as", {"dovetail"})},
+        build);
+    return kind;
+}
+
+}  // namespace clampet::parts

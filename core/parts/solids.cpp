@@ -1,0 +1,102 @@
+#include "parts/solids.h"
+
+#include <numbers>
+
+namespace clampet::parts {
+
+using std::numbers::pi;
+
+Shape box(const Vector& at, const Vector& size, Stuff stuff) {
+    Shape s;
+    s.at = at;
+    s.size = size;
+    s.material = stuff;
+    return s;
+}
+
+Shape cylinder(const Vector& at, double diameter, double length, const Vector& axis, Stuff stuff) {
+    Shape s;
+    s.kind = ShapeKind::cylinder;
+    s.at = at;
+    s.diameter = diameter;
+    s.length = length;
+    s.axis = axis;
+    s.material = stuff;
+    return s;
+}
+
+Shape sphere(const Vector& at, double diameter, Stuff stuff) {
+    Shape s;
+    s.kind = ShapeKind::sphere;
+    s.at = at;
+    s.diameter = diameter;
+    s.material = stuff;
+    return s;
+}
+
+Outline outline_of(const std::vector<Eigen::Vector2d>& profile) {
+    double twice = 0;
+    Eigen::Vector2d moment = Eigen::Vector2d::Zero();
+    for (std::size_t i = 0; i < profile.size(); ++i) {
+        const auto &a = profile[i], &b = profile[(i + 1) % profile.size()];
+        const double cross = a.x() * b.y() - b.x() * a.y();
+        twice += cross;
+        moment += cross * (a + b);
+    }
+    if (twice == 0) return {};
+    return {std::abs(twice) / 2, moment / (3 * twice)};
+}
+
+double volume_of(const Shape& s) {
+    switch (s.kind) {
+        case ShapeKind::box:
+            return s.size.prod();
+        case ShapeKind::cylinder:
+            return pi / 4 * s.diameter * s.diameter * s.length;
+        case ShapeKind::sphere:
+            return pi / 6 * s.diameter * s.diameter * s.diameter;
+        case ShapeKind::prism:
+            return outline_of(s.profile).area * s.length;
+    }
+    return 0;
+}
+
+Vector centroid_of(const Shape& s) {
+    if (s.kind != ShapeKind::prism) return s.at;
+    const auto c = outline_of(s.profile).centroid;
+    if (std::abs(s.axis.x()) > 0.5) return s.at + Vector(0, c.x(), c.y());
+    if (std::abs(s.axis.y()) > 0.5) return s.at + Vector(c.x(), 0, c.y());
+    return s.at + Vector(c.x(), c.y(), 0);
+}
+
+void Solids::add(Shape shape, double density) {
+    add_weighed(std::move(shape), 0);
+    const double mass = density * volume_of(shapes_.back());
+    mass_ += mass;
+    moment_ += mass * centroid_of(shapes_.back());
+}
+
+void Solids::add_weighed(Shape shape, double mass) {
+    mass_ += mass;
+    moment_ += mass * centroid_of(shape);
+    shapes_.push_back(std::move(shape));
+}
+
+void Solids::drill(const Shape& hole, double density) {
+    const double mass = density * volume_of(hole);
+    mass_ -= mass;
+    moment_ -= mass * centroid_of(hole);
+}
+
+Body Solids::body(std::vector<Port> ports) const {
+    Body b;
+    b.mass = std::max(0.0, mass_);
+    if (b.mass > 0) b.centre_of_gravity = moment_ / b.mass;
+    for (double& x : b.centre_of_gravity)
+        if (std::abs(x) < 1e-12) x = 0;  // what rounding leaves of a symmetry [m]
+    b.ports = std::move(ports);
+    b.shapes = shapes_;
+    return b;
+}
+
+}  // namespace clampet::parts

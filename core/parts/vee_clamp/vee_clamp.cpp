@@ -1,0 +1,99 @@
+#include "catalogue/material.h"
+#include "families/parameter_rows.h"
+#include "parts/rows.h"
+#include "parts/solids.h"
+
+namespace clampet::parts {
+namespace {
+
+using families::gap_row;
+using families::length_row;
+using families::number;
+using families::Values;
+
+constexpr double steel = 7850;       // [kg/m^3] of its screws; from memory
+constexpr double knob_stuff = 1100;  // [kg/m^3] of a plastic knob; from memory
+constexpr double rubber = 1200;      // [kg/m^3] of the pad; from memory
+
+/// Two jaws of board round a tube, drawn together by two screws: a V above, a pad below. Origin: on the tube's axis; x
+/// along the tube, z up to its socket.
+Result<Body> build(const Values& v) {
+    const double r = number(v, "tube") / 2, length = number(v, "length"), width = number(v, "width"),
+                 board = number(v, "thickness"), half = number(v, "half_angle"), flank = number(v, "flank"),
+                 top = number(v, "height"), apart = number(v, "screws_apart"), pad = number(v, "pad"),
+                 depth = number(v, "depth");
+    const auto screw = major_diameter(v, "screw"), socket = major_diameter(v, "socket");
+    if (!screw) return screw.problem();
+    if (!socket) return socket.problem();
+    const double bottom = r / std::sin(half);  // of the V, above the tube's axis
+    const double lips = bottom - flank * std::cos(half), mouth = flank * std::sin(half);
+    if (bottom + depth > top)
+        return Problem{"height",
+                       fmt::format("The socket runs into the V, whose bottom lies {:.1f} mm above the tube's middle.",
+                                   bottom * 1000),
+                       fmt::format("Give at least {:.1f} mm.", (bottom + depth) * 1000)};
+    if (2 * mouth >= width)
+        return Problem{"width", "The V is wider than the jaw.",
+                       fmt::format("Give more than {:.0f} mm, or a shorter flank.", 2000 * mouth)};
+    if (!(r * std::cos(half) < flank * std::sin(half)))
+        return Problem{"flank", "The tube touches beyond the end of the flanks.",
+                       fmt::format("Give more than {:.1f} mm.", 1000 * r / std::tan(half))};
+    if (apart / 2 - *screw / 2 < r)
+        return Problem{"screws_apart", "The screws run into the tube.",
+                       fmt::format("Give more than {:.0f} mm.", 1000 * (2 * r + *screw))};
+    if (apart + *screw >= width)
+        return Problem{"screws_apart", "The screws miss the jaw.",
+                       fmt::format("Give less than {:.0f} mm.", 1000 * (width - *screw))};
+    Shape jaw;
+    jaw.kind = ShapeKind::prism;
+    jaw.axis = Vector::UnitX();
+    jaw.length = length;
+    jaw.material = stuff_of(v);
+    jaw.profile = {{-width / 2, lips}, {-mouth, lips},   {0, bottom},      {mouth, lips},
+                   {width / 2, lips},  {width / 2, top}, {-width / 2, top}};
+    const double density = density_of(v), under = -r - pad - board;
+    Solids solids;
+    solids.add(jaw, density);
+    solids.add(box({0, 0, under + board / 2}, {length, width, board}, jaw.material), density);
+    if (pad > 0) solids.add(box({0, 0, -r - pad / 2}, {length, number(v, "pad_width"), pad}, Stuff::rubber), rubber);
+    const double knob = number(v, "knob"), knob_height = 0.55 * knob;
+    const double head = under - knob_height, reach = lips + 0.75 * (top - lips);  // into the upper jaw
+    for (const double y : {apart / 2, -apart / 2})
+        solids.add(cylinder({0, y, (under + reach) / 2}, *screw, reach - under, Vector::UnitZ(), Stuff::metal), steel);
+    for (const double y : {apart / 2, -apart / 2})
+        solids.add(cylinder({0, y, (under + head) / 2}, knob, knob_height, Vector::UnitZ(), Stuff::plastic),
+                   knob_stuff);
+    Port grip{"jaw", families::PortKind::jaw};
+    grip.sizes = {{"form", "vee"}, {"length", length}, {"half_angle", half}, {"flank", flank}};
+    if (pad > 0) grip.sizes["pad"] = number(v, "pad_width");
+    grip.surface = families::text(v, "surface");
+    return solids.body({grip, female_thread("top", {0, 0, top}, families::text(v, "socket"), depth)});
+}
+
+}  // namespace
+
+const PartKind& vee_clamp_kind() {
+    static const SimpleKind kind(
+        {"vee_clamp", "V-jaw clamp", "Two jaws of board round a tube, a V and a pad, drawn together by two screws."},
+        {length_row("tube", "For a tube of", 0.0337, 1, "Outside diameter of the tube that it is made for."),
+         length_row("length", "Jaw length", 0.054, 1, "Along the tube."),
+         length_row("width", "Jaw width", 0.072, 1, "Across the tube."),
+         families::quantity_row("half_angle", "V, half angle", quantity::Dimension::angle, 60 * quantity::degree,
+                                {10 * quantity::degree, 85 * quantity::degree},
+                                "Half of the angle between the flanks: 45° for a 90° V.", "input"),
+         length_row("flank", "V, flank", 0.030, 1, "Length of one flank from the bottom of the V."),
+         length_row("height", "Top above the tube's middle", 0.050, 1, "From the tube's axis to the upper face."),
+         length_row("thickness", "Lower jaw, thickness", 0.018, 0.5, "Of the board with the pad."),
+         gap_row("pad", "Pad, thickness", 0.005, 0.1, "Of rubber or cork on the lower jaw; 0 for none."),
+         length_row("pad_width", "Pad, width", 0.012, 0.5, "Across the tube."),
+         thread_row("screw", "Screws", "M6", "The two that draw the jaws together."),
+         length_row("screws_apart", "Screws apart", 0.060, 1, "From middle to middle."),
+         length_row("knob", "Knobs, diameter", 0.026, 0.3, "What the hand turns."),
+         thread_row("socket", "Socket on top", "3/8-16 UNC", "What is screwed into it."),
+         length_row("depth", "Socket, depth", 0.018, 0.5, "Of its thread."), material_row("birch plywood"),
+         surface_row("surface", "Jaws lined with", "plywood", "What touches the tube.")},
+        build);
+    return kind;
+}
+
+}  // namespace clampet::parts

@@ -1,0 +1,191 @@
+#include "desktop/bench/bench_model.h"
+
+#include <algorithm>
+#include <cmath>
+#include <numbers>
+
+#include "rig/in_force.h"
+
+namespace clampet::desktop {
+namespace {
+
+constexpr unsigned plot_points = 27, plot_directions = 36;
+
+families::Values typical_values(const rig::Element& element) {
+    const auto values = rig::values_of(element, rig::End::typical, {});
+    return values ? *values : families::Values{};
+}
+
+bool moves_by_hand(const families::Family& family) {
+    const auto joint = families::join(family, {});
+    if (!joint) return false;
+    const auto modes = (*joint)->modes();
+    return std::any_of(modes.begin(), modes.end(), [](const families::Mode& m) { return m.key == "moves"; });
+}
+
+}  // namespace
+
+void BenchModel::reset(study::Bench bench) {
+    history_.forget();
+    pinned_.reset();
+    bench_ = std::move(bench);
+    judge_anew();
+}
+
+void BenchModel::judge_anew() {
+    if (auto judged = study::judge(bench_)) result_ = std::move(*judged);
+    emit changed();
+}
+
+void BenchModel::open_family(const families::Family& family, double required) {
+    origin_.reset();
+    study::Bench bench;
+    bench.element = {"hold", std::string(family.key()), {}};
+    if (moves_by_hand(family)) {
+        // It is set by the torque of its bolt, and lies level, so that its payload turns it.
+        if (families::find_parameter(family, "squeezed_by")) bench.element.inputs["squeezed_by"] = std::string("screw");
+        bench.payload.stands = study::Stands::level_along_y;
+        bench.payload.at = {bench.payload.at[2], 0, 0};
+        bench.payload.plane = families::Plane::xy;
+        bench.payload.direction = -std::numbers::pi / 2;
+    }
+    bench.required = required;
+    reset(std::move(bench));
+}
+
+void BenchModel::open_seam(const project::Document& document, const std::string& interface,
+                           const std::string& element) {
+    if (!document.rig().interface(interface)) return;
+    const rig::Interface now =
+        rig::in_force(document.rig(), *document.rig().interface(interface), document.check().placed.get());
+    const auto* seam = &now;
+    study::Bench bench;
+    bench.required = document.rig().required;
+    std::map<std::string, double> linked;
+    const auto prepared = rig::prepare(*seam, rig::End::typical);
+    if (!prepared) return;
+    for (std::size_t i = 0; i < seam->elements.size(); ++i) {
+        const auto& e = seam->elements[i];
+        if (e.id == element) {
+            bench.element = e;
+            const auto values = rig::values_of(e, rig::End::typical, linked);
+            for (auto& [key, input] : bench.element.inputs)
+                if (std::holds_alternative<rig::Link>(input) && values) input = families::number(*values, key);
+        }
+        for (const auto& value : prepared->joints[i]->results({})) linked[e.id + "." + value.name] = value.value;
+    }
+    double least = std::numeric_limits<double>::infinity();
+    for (const auto& result : document.check().interfaces) {
+        if (result.id != interface) continue;
+        bench.from_rig = result.rest;
+        for (const auto& mode : result.modes)
+            if (mode.element == element && mode.factor() <= least) {
+                least = mode.factor();
+                bench.from_rig = mode.load;
+            }
+    }
+    origin_ = BenchOrigin{interface, element, seam->name};
+    reset(std::move(bench));
+}
+
+decltype(rig::Element::inputs) BenchModel::inputs_for(const rig::Rig& rig) const {
+    auto inputs = bench_.element.inputs;
+    const auto* seam = origin_ ? rig.interface(origin_->interface) : nullptr;
+    if (!seam) return inputs;
+    for (const auto& filled : rig::filled_inputs(rig, *seam))
+        if (const auto own = inputs.find(filled.key);
+            filled.element == origin_->element && own != inputs.end() && own->second == filled.value)
+            inputs.erase(own);
+    return inputs;
+}
+
+Status BenchModel::adopt(study::Bench bench, project::Gesture gesture) {
+    auto judged = study::judge(bench);
+    if (!judged) return judged.problem();
+    if (!history_.record(bench_, bench, {}, gesture)) return Done{};
+    bench_ = std::move(bench);
+    result_ = std::move(*judged);
+    emit changed();
+    return Done{};
+}
+
+Status BenchModel::set_input(const std::string& key, const rig::Input& input, project::Gesture gesture) {
+    auto next = bench_;
+    next.element.inputs[key] = input;
+    return adopt(std::move(next), gesture);
+}
+
+Status BenchModel::set_inputs(const std::map<std::string, rig::Input>& inputs) {
+    auto next = bench_;
+    for (const auto& [key, input] : inputs) next.element.inputs[key] = input;
+    return adopt(std::move(next), project::single);
+}
+
+Status BenchModel::set_payload(const study::BenchLoad& payload, project::Gesture gesture) {
+    const auto refuse = [](const char* what, const char* remedy) { return Problem{"load", what, remedy}; };
+    if (!(payload.mass >= 0 && payload.mass <= 1000))
+        return refuse("The payload cannot have that mass.", "Give 0 to 1000 kg.");
+    if (!(payload.push >= 0 && payload.push <= 1e5))
+        return refuse("The push cannot be that hard.", "Give 0 to 100 kN.");
+    for (const double x : payload.at)
+        if (!(std::abs(x) <= 50)) return refuse("The payload cannot be that far away.", "Give at most 50 m.");
+    auto next = bench_;
+    next.payload = payload;
+    next.from_rig.reset();
+    return adopt(std::move(next), gesture);
+}
+
+Status BenchModel::set_required(double required, project::Gesture gesture) {
+    if (!(required >= 0.1 && required <= 100))
+        return Problem{"required", "The required factor must lie between 0.1 and 100.", "For example 2."};
+    auto next = bench_;
+    next.required = required;
+    return adopt(std::move(next), gesture);
+}
+
+void BenchModel::use_own_load() {
+    if (!bench_.from_rig) return;
+    auto next = bench_;
+    next.from_rig.reset();
+    (void)adopt(std::move(next), project::single);
+}
+
+void BenchModel::pin() {
+    pinned_ = PinnedVariant{bench_, *result_};
+    emit changed();
+}
+void BenchModel::unpin() {
+    pinned_.reset();
+    emit changed();
+}
+
+void BenchModel::undo() {
+    if (history_.undo(bench_)) judge_anew();
+}
+void BenchModel::redo() {
+    if (history_.redo(bench_)) judge_anew();
+}
+
+double BenchModel::value_of(const std::string& key) const {
+    const auto found = result_->values.find(key);
+    if (found == result_->values.end() || !std::holds_alternative<double>(found->second)) return std::nan("");
+    return std::get<double>(found->second);
+}
+
+Result<families::Solution> BenchModel::solve(const std::string& key) const {
+    return families::solve(family(), result_->values, key, bench_.load(), bench_.required);
+}
+
+std::vector<families::DirectionalCapacity> BenchModel::capacity(const study::Bench& bench,
+                                                                const families::Joint& joint) const {
+    return families::capacity_by_direction(joint, bench.payload.plane, bench.payload.at, bench.load().permanent,
+                                           plot_directions, families::Accuracy::picture);
+}
+
+std::vector<families::CurvePoint> BenchModel::curve(const study::Bench& bench, const std::string& key, double from,
+                                                    double to) const {
+    return families::factor_curve(*families::family_named(bench.element.family), typical_values(bench.element), key,
+                                  bench.load(), from, to, plot_points, families::Accuracy::picture);
+}
+
+}  // namespace clampet::desktop

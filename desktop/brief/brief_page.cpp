@@ -1,0 +1,214 @@
+#include "desktop/brief/brief_page.h"
+
+#include <QGridLayout>
+#include <QLabel>
+#include <QLineEdit>
+#include <QScrollArea>
+#include <QVBoxLayout>
+
+#include "desktop/widgets/quantity_field.h"
+#include "desktop/theme/theme.h"
+#include "desktop/theme/words.h"
+#include "desktop/widgets/panel.h"
+#include "loads/cards.h"
+#include "loads/load_case.h"
+#include "desktop/brief/use_panel.h"
+
+namespace clampet::desktop {
+namespace {
+
+constexpr const char* refused_name = "refused";
+
+using quantity::Dimension;
+
+/// "carried, outdoors", or how many loads it must stand.
+QString use_words(const rig::Rig& rig) {
+    QStringList names;
+    for (const auto& card : loads::cards())
+        if (std::find(rig.use.begin(), rig.use.end(), card.key) != rig.use.end()) names << text_of(card.name).toLower();
+    if (!names.isEmpty()) return names.join(", ");
+    return rig.cases.size() == 1 ? text_of(loads::name_of(rig, rig.cases.front())).section(':', 0, 0).toLower()
+                                 : QObject::tr("%1 loads").arg(rig.cases.size());
+}
+
+}  // namespace
+
+Stage::State BriefPage::state() const {
+    if (document_.is_empty()) return {tr("nothing yet"), false, false};
+    double payload = 0;
+    for (const auto& part : document_.rig().parts)
+        if (part.role == rig::Role::payload) payload += part.mass;
+    return {tr("%1 · %2").arg(shown(payload, Dimension::mass), use_words(document_.rig()))};
+}
+
+BriefPage::BriefPage(Session& session, QWidget* parent) : Stage(session, parent), document_(session.document) {
+    subscription_ = document_.observe([this](const project::Change& change) {
+        if (!isVisible()) return;  // filled when it is shown
+        if (change.everything || rows_.size() != document_.rig().parts.size())
+            rebuild();
+        else
+            refresh();
+    });
+}
+
+void BriefPage::build() {
+    name_ = new QLineEdit(this);
+    required_ = new QuantityField(Dimension::number, this);
+    use_ = new UsePanel(document_, this);
+    table_ = new QWidget(this);
+    auto* outer = new QVBoxLayout(this);
+    outer->setContentsMargins(0, 0, 0, 0);
+    auto* scroll = new QScrollArea(this);
+    scroll->setWidgetResizable(true);
+    scroll->setFocusPolicy(Qt::NoFocus);
+    auto* inside = new QWidget(scroll);
+    auto* column = new QVBoxLayout(inside);
+    column->setContentsMargins(28, 22, 28, 22);
+    column->setSpacing(10);
+    auto* title = new QLabel(tr("What is to be held, and how it is used"), this);
+    title->setFont(body_font(1.35, true));
+    column->addWidget(title);
+    auto* top = new QGridLayout;
+    top->setHorizontalSpacing(14);
+    top->setColumnStretch(2, 1);
+    const auto row = [&](int at, const QString& label, QWidget* field, const QString& help) {
+        auto* words = new QLabel(label, this);
+        words->setBuddy(field);
+        top->addWidget(words, at, 0, Qt::AlignTop);
+        top->addWidget(field, at, 1);
+        top->addWidget(quiet_words(help, this), at, 2, Qt::AlignTop);
+        field->setMinimumWidth(qRound(230 * text_scale()));
+    };
+    row(0, tr("Name of the rig"), name_, {});
+    row(1, tr("Required factor"), required_,
+        tr("On the bench 1.5, carried 2, over people or equipment 3 and always a second catch. Our judgement; local "
+           "rules come first."));
+    column->addLayout(top);
+    auto* how = new QLabel(tr("How it is used"), this);
+    how->setFont(body_font(1.1, true));
+    column->addSpacing(8);
+    column->addWidget(how);
+    column->addWidget(use_);
+    connect(use_, &UsePanel::problem, &session(), &Session::problem);
+    column->addSpacing(8);
+    auto* parts = new QLabel(tr("Parts, from the payload down"), this);
+    parts->setFont(body_font(1.1, true));
+    column->addWidget(parts);
+    column->addWidget(
+        quiet_words(tr("The centre of gravity is measured from the part's own mounting point: x ahead, y to the left, z up."),
+              this));
+    column->addWidget(table_);
+    column->addStretch(1);
+    scroll->setWidget(inside);
+    outer->addWidget(scroll);
+    name_->setAccessibleName(tr("Name of the rig"));
+    required_->set_name(tr("Required factor"), tr("How many times the load the rig must hold"));
+    name_edits(name_, [](const std::string& text) -> project::Edit { return project::SetRigName{text}; });
+    connect(required_, &QuantityField::committed, this,
+            [this](double v, quint64 g) { perform(project::SetRequired{v}, required_, g); });
+}
+
+void BriefPage::showEvent(QShowEvent* event) {
+    if (!name_) build();
+    rebuild();
+    QWidget::showEvent(event);
+}
+
+void BriefPage::perform(const project::Edit& edit, QuantityField* field, project::Gesture gesture) {
+    const auto done = document_.perform(edit, gesture);
+    if (!done && field) field->show_problem(done.problem());
+}
+
+void BriefPage::name_edits(QLineEdit* field, std::function<project::Edit(const std::string&)> edit) {
+    // One visit to the field is one step; what is refused stays as typed, and the last good name in force.
+    const auto gesture = std::make_shared<project::Gesture>(next_gesture());
+    connect(field, &QLineEdit::textEdited, this, [this, field, gesture, edit = std::move(edit)](const QString& text) {
+        const auto done = document_.perform(edit(text.toStdString()), *gesture);
+        field->setProperty(refused_name, !done);
+        if (!done)
+            emit session().problem(QString::fromStdString(done.problem().sentence()));
+        else
+            emit session().settled();
+    });
+    connect(field, &QLineEdit::editingFinished, this, [gesture] { *gesture = next_gesture(); });
+}
+
+void BriefPage::rebuild() {
+    // Rebuilt only when parts come or go: a field that is being typed in must live on.
+    bool same = grid_ && rows_.size() == document_.rig().parts.size();
+    for (const auto& part : document_.rig().parts) same = same && rows_.contains(part.id);
+    if (same) return refresh();
+    rows_.clear();
+    delete grid_;
+    qDeleteAll(table_->findChildren<QWidget*>(QString(), Qt::FindDirectChildrenOnly));
+    grid_ = new QGridLayout(table_);
+    grid_->setContentsMargins(0, 0, 0, 0);
+    grid_->setHorizontalSpacing(14);
+    grid_->setVerticalSpacing(7);
+    int at = 0, column = 0;
+    for (const QString& head : {tr("part"), tr("mass"), tr("ahead, x"), tr("left, y"), tr("up, z")})
+        grid_->addWidget(quiet_words(head, table_), at, column++);
+    const auto& rig = document_.rig();
+    for (auto it = rig.parts.rbegin(); it != rig.parts.rend(); ++it) {
+        const std::string id = it->id;
+        Row row{new QLineEdit(table_), new QuantityField(Dimension::mass, table_), {}};
+        ++at;
+        row.name->setAccessibleName(tr("Name of part %1").arg(at));
+        row.name->setMinimumWidth(qRound(190 * text_scale()));
+        row.mass->set_name(tr("Mass of %1").arg(QString::fromStdString(it->name)),
+                           tr("Weigh it, for example 1.34 kg or 2 lb 15 oz"));
+        name_edits(row.name, [id](const std::string& text) -> project::Edit { return project::SetPartName{id, text}; });
+        connect(row.mass, &QuantityField::committed, this, [this, id, field = row.mass](double v, quint64 g) {
+            perform(project::SetMass{id, v}, field, g);
+        });
+        grid_->addWidget(row.name, at, 0, Qt::AlignTop);
+        grid_->addWidget(row.mass, at, 1, Qt::AlignTop);
+        const char* axes[] = {"x", "y", "z"};
+        for (int axis = 0; axis < 3; ++axis) {
+            auto* field = row.centre[axis] = new QuantityField(Dimension::length, table_);
+            field->set_name(tr("Centre of gravity of %1, %2").arg(QString::fromStdString(it->name), axes[axis]),
+                            tr("From the part's mounting point"));
+            connect(field, &QuantityField::committed, this, [this, id, axis, field](double v, quint64 g) {
+                rig::Vector to = document_.rig().part(id)->centre_of_gravity;
+                to[axis] = v;
+                perform(project::SetCentreOfGravity{id, to}, field, g);
+            });
+            grid_->addWidget(field, at, 2 + axis, Qt::AlignTop);
+        }
+        rows_[id] = row;
+    }
+    grid_->setColumnStretch(0, 3);
+    for (int i = 1; i < 5; ++i) grid_->setColumnStretch(i, 2);
+    refresh();
+}
+
+void BriefPage::refresh() {
+    const auto& rig = document_.rig();
+    const auto put = [](QLineEdit* edit, const std::string& text) {
+        const QString words = QString::fromStdString(text);
+        // What was refused stays as typed, until it is typed right.
+        if (edit->text() != words && !edit->property(refused_name).toBool()) edit->setText(words);
+    };
+    put(name_, rig.name);
+    required_->show_value(rig.required);
+    use_->refresh();
+    for (const auto& part : rig.parts) {
+        const auto row = rows_.find(part.id);
+        if (row == rows_.end()) continue;
+        put(row->second.name, part.name);
+        row->second.mass->show_value(part.mass);
+        for (int axis = 0; axis < 3; ++axis) row->second.centre[axis]->show_value(part.centre_of_gravity[axis]);
+    }
+}
+
+QuantityField* BriefPage::mass(const std::string& part) const {
+    return rows_.at(part).mass;
+}
+QuantityField* BriefPage::centre(const std::string& part, int axis) const {
+    return rows_.at(part).centre[axis];
+}
+QLineEdit* BriefPage::part_name(const std::string& part) const {
+    return rows_.at(part).name;
+}
+
+}  // namespace clampet::desktop

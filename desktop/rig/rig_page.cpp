@@ -1,0 +1,124 @@
+#include "desktop/rig/rig_page.h"
+
+#include <QSplitter>
+#include <QStackedWidget>
+#include <QVBoxLayout>
+
+#include "desktop/rig/axis_bar.h"
+#include "desktop/rig/elevation_view.h"
+#include "desktop/rig/part_sheet.h"
+#include "desktop/rig/seam_button.h"
+#include "desktop/rig/seam_sheet.h"
+#include "desktop/rig/stack_view.h"
+#include "desktop/theme/theme.h"
+#include "study/sentences.h"
+
+namespace clampet::desktop {
+
+RigPage::RigPage(Session& session, QWidget* parent) : Stage(session, parent) {
+    auto* outer = new QVBoxLayout(this);
+    outer->setContentsMargins(0, 0, 0, 0);
+    connect(&session, &Session::seam_wanted, this, [this](const QString& interface) {
+        emit wanted();
+        select_seam(interface);
+    });
+    subscription_ = session.document.observe([this](const project::Change&) { build_when_there_is_one(); });
+}
+
+Stage::State RigPage::state() const {
+    const auto& d = session().document;
+    return {QString::fromStdString(study::tally(d.check())),
+            !d.is_empty() && d.check().verdict != study::Verdict::holds, !d.is_empty()};
+}
+
+void RigPage::build_when_there_is_one() {
+    if (!splitter_ && !session().document.is_empty()) build();
+}
+
+void RigPage::build() {
+    auto& document = session().document;
+    splitter_ = new QSplitter(Qt::Horizontal, this);
+    stack_ = new StackView(document, splitter_);
+    auto* middle = new QWidget(splitter_);
+    elevation_ = new ElevationView(document, middle);
+    axis_bar_ = new AxisBar(document, middle);
+    auto* column = new QVBoxLayout(middle);
+    column->setContentsMargins(0, 0, 0, 0);
+    column->setSpacing(0);
+    column->addWidget(elevation_, 1);
+    column->addWidget(axis_bar_);
+    sheets_ = new QStackedWidget(splitter_);
+    sheet_ = new SeamSheet(document, sheets_);
+    part_sheet_ = new PartSheet(document, sheets_);
+    sheets_->addWidget(sheet_);
+    sheets_->addWidget(part_sheet_);
+    splitter_->setHandleWidth(1);
+    splitter_->setChildrenCollapsible(false);
+    stack_->setMinimumWidth(250);
+    sheets_->setMinimumWidth(300);
+    splitter_->setStretchFactor(0, 0);
+    splitter_->setStretchFactor(1, 1);
+    splitter_->setStretchFactor(2, 0);
+    splitter_->setSizes({qRound(310 * std::min(1.3, text_scale())), 600, qRound(380 * std::min(1.3, text_scale()))});
+    layout()->addWidget(splitter_);
+    connect(stack_, &StackView::selected_changed, this, &RigPage::show_seam);
+    connect(stack_, &StackView::part_selected, this, &RigPage::show_part);
+    connect(elevation_, &ElevationView::part_pressed, this, &RigPage::select_part);
+    connect(sheet_, &SeamSheet::bench_wanted, &session(), &Session::seam_bench_wanted);
+    connect(stack_, &StackView::problem, &session(), &Session::problem);
+    connect(axis_bar_, &AxisBar::problem, &session(), &Session::problem);
+    connect(elevation_, &ElevationView::problem, &session(), &Session::problem);
+    if (!stack_->selected().isEmpty()) show_seam(stack_->selected());
+}
+
+void RigPage::show_seam(const QString& interface) {
+    elevation_->select(interface);
+    axis_bar_->select(interface);
+    sheet_->select(interface);
+    sheets_->setCurrentWidget(sheet_);
+    elevation_->mark_part({});
+}
+
+void RigPage::show_part(const QString& part) {
+    sheets_->setCurrentWidget(part_sheet_);
+    part_sheet_->select(part.toStdString());
+    elevation_->mark_part(part.toStdString());
+}
+
+void RigPage::select_seam(const QString& interface) {
+    if (stack_) stack_->select(interface);
+}
+void RigPage::select_part(const QString& part) {
+    if (stack_) stack_->select_part(part);
+}
+
+void RigPage::take_keyboard() {
+    if (!stack_) return;
+    if (auto* seam = stack_->seam(stack_->selected())) seam->setFocus();
+}
+
+namespace {
+
+/// What was selected, and from where the rig was looked at.
+struct Memory {
+    QString seam, part;
+    ViewSide view = ViewSide::side;
+};
+
+}  // namespace
+
+std::any RigPage::memory() const {
+    if (!stack_) return {};
+    return Memory{stack_->selected(), stack_->selected_part(), elevation_->view()};
+}
+
+void RigPage::recall(const std::any& memory) {
+    const auto* known = std::any_cast<Memory>(&memory);
+    build_when_there_is_one();
+    if (!known || !stack_) return;
+    elevation_->set_view(known->view);
+    select_seam(known->seam);
+    if (!known->part.isEmpty()) select_part(known->part);
+}
+
+}  // namespace clampet::desktop

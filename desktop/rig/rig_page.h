@@ -1,0 +1,52 @@
+#pragma once
+#include "desktop/shell/stage.h"
+
+class QSplitter;
+class QStackedWidget;
+
+namespace clampet::desktop {
+
+class AxisBar;
+class ElevationView;
+class PartSheet;
+class SeamSheet;
+class StackView;
+
+/// The rig: its load path as a column, its picture, and the sheet of the seam or the part that is selected. Its views
+/// are made when there is a rig to show.
+class RigPage : public Stage {
+    Q_OBJECT
+ public:
+    explicit RigPage(Session& session, QWidget* parent = nullptr);
+    QString name() const override { return tr("&Rig"); }
+    QString key() const override { return "rig"; }
+    State state() const override;
+    void take_keyboard() override;
+    std::any memory() const override;
+    void recall(const std::any& memory) override;
+
+    void select_seam(const QString& interface);
+    void select_part(const QString& part);
+    StackView* stack() const { return stack_; }
+    ElevationView* elevation() const { return elevation_; }
+    AxisBar* axis_bar() const { return axis_bar_; }
+    SeamSheet* sheet() const { return sheet_; }
+    PartSheet* part_sheet() const { return part_sheet_; }
+
+ private:
+    void build_when_there_is_one();
+    void build();
+    void show_seam(const QString& interface);
+    void show_part(const QString& part);
+
+    QSplitter* splitter_ = nullptr;
+    StackView* stack_ = nullptr;
+    ElevationView* elevation_ = nullptr;
+    AxisBar* axis_bar_ = nullptr;
+    QStackedWidget* sheets_ = nullptr;
+    SeamSheet* sheet_ = nullptr;
+    PartSheet* part_sheet_ = nullptr;
+    project::Document::Subscription subscription_;
+};
+
+}  // namespace clampet::desktop

@@ -1,0 +1,97 @@
+// Renders one view to a PNG: how docs/screenshots is made. Run with QT_QPA_PLATFORM=offscreen.
+#include <QApplication>
+#include <QComboBox>
+#include <QCommandLineParser>
+#include <QLineEdit>
+#include <QPushButton>
+#include <QSettings>
+#include <QTemporaryDir>
+
+#include "desktop/bench/bench_page.h"
+#include "desktop/bench/bench_stage.h"
+#include "desktop/rig/elevation_view.h"
+#include "desktop/shell/main_window.h"
+#include "desktop/widgets/quantity_field.h"
+#include "desktop/rig/rig_page.h"
+#include "desktop/rig/seam_sheet.h"
+#include "desktop/threads/stack_builder.h"
+#include "desktop/theme/theme.h"
+#include "desktop/threads/thread_desk.h"
+
+/// A quick-release plate with a washer and a pad under the demo's camera.
+static void show_stack(clampet::desktop::MainWindow& window) {
+    using Kind = clampet::families::StackItem::Kind;
+    window.bench_stage()->show_thread_desk();
+    auto* desk = window.thread_desk();
+    desk->thread(0)->setCurrentText("1/4-20 UNC");
+    auto design = desk->builder()->design();
+    design.screw_length = 0.5 * clampet::quantity::inch;
+    design.items = {{Kind::washer, "1/4 in", 0.001651, 0.015875},
+                    {Kind::plate, "aluminium 5 mm", 0.005, 0},
+                    {Kind::pad, "cork 1.5 mm", 0.0015, 0}};
+    desk->builder()->adopt(design);
+    desk->stack_tab()->click();
+}
+
+int main(int argc, char** argv) {
+    QApplication app(argc, argv);
+    QCommandLineParser parser;
+    parser.addOptions({{"out", "PNG to write.", "file"},
+                       {"size", "Window size.", "WxH", "1280x800"},
+                       {"dark", "Dark colours."},
+                       {"text", "Text scale.", "scale", "1"},
+                       {"file", "Rig to open instead of the demo.", "rig"},
+                       {"page", "start, brief, rig, benches, threads or stack.", "page", "rig"},
+                       {"part", "Part to select.", "id"},
+                       {"seam", "Seam to select.", "id"},
+                       {"element", "Element of it.", "id"},
+                       {"bench", "Family whose bench to open, or \"seam\" for the selected seam's.", "family"},
+                       {"push", "On a bench: a hand's push in newtons.", "N"},
+                       {"advice", "On a bench: what would make it hold."},
+                       {"front", "Front view."},
+                       {"top", "View from above."},
+                       {"use", "Used like this: cards, separated by commas.", "cards"},
+                       {"working", "Show the working."}});
+    parser.process(app);
+    QTemporaryDir folder;
+    QSettings::setPath(QSettings::NativeFormat, QSettings::UserScope, folder.path());
+    clampet::desktop::load_fonts();
+    clampet::desktop::apply_theme(parser.isSet("dark"), parser.value("text").toDouble());
+    clampet::desktop::MainWindow window(folder.path());
+    if (parser.value("page") != "start") {
+        if (parser.isSet("file"))
+            window.files().open(clampet::desktop::path_of(parser.value("file")));
+        else
+            window.files().open_demo();
+    }
+    if (parser.isSet("use")) {
+        std::vector<std::string> cards;
+        for (const auto& card : parser.value("use").split(',')) cards.push_back(card.toStdString());
+        if (!window.document().perform(clampet::project::SetUse{cards})) return 1;
+    }
+    if (parser.value("page") == "brief") window.show_stage("brief");
+    if (parser.isSet("seam")) window.select_seam(parser.value("seam"));
+    if (parser.isSet("part")) window.stage<clampet::desktop::RigPage>()->select_part(parser.value("part"));
+    if (parser.isSet("element")) window.sheet()->select_element(parser.value("element"));
+    if (parser.isSet("front")) window.elevation()->set_view(clampet::desktop::ViewSide::front);
+    if (parser.isSet("top")) window.elevation()->set_view(clampet::desktop::ViewSide::top);
+    if (parser.isSet("working")) window.sheet()->working_button()->setChecked(true);
+    if (parser.value("page") == "benches") window.show_stage("benches");
+    if (parser.value("page") == "threads") window.bench_stage()->show_thread_desk();
+    if (parser.value("page") == "stack") show_stack(window);
+    if (parser.value("bench") == "seam")
+        window.sheet()->bench_button()->click();
+    else if (parser.isSet("bench"))
+        window.open_bench(parser.value("bench"));
+    if (auto* bench = window.bench()) {
+        if (parser.isSet("push")) bench->payload_field("push")->editor()->setText(parser.value("push") + " N");
+        if (parser.isSet("push")) emit bench->payload_field("push")->committed(parser.value("push").toDouble(), 1);
+        if (parser.isSet("advice")) bench->advice_button()->setChecked(true);
+    }
+    const auto size = parser.value("size").split('x');
+    window.resize(size.value(0).toInt(), size.value(1).toInt());
+    window.show();
+    for (int i = 0; i < 5; ++i) QApplication::processEvents();
+    const bool written = window.grab().save(parser.value("out"));
+    return written ? 0 : 1;
+}

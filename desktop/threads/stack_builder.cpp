@@ -1,0 +1,356 @@
+#include "desktop/threads/stack_builder.h"
+
+#include <algorithm>
+#include <cmath>
+#include <QApplication>
+#include <QComboBox>
+#include <QFormLayout>
+#include <QLabel>
+#include <QMouseEvent>
+#include <QScrollArea>
+#include <QVBoxLayout>
+
+#include "desktop/widgets/interval_bar.h"
+#include "desktop/widgets/panel.h"
+#include "desktop/widgets/quantity_field.h"
+#include "desktop/threads/stack_canvas.h"
+#include "desktop/theme/theme.h"
+#include "desktop/theme/words.h"
+
+namespace clampet::desktop {
+namespace {
+
+using families::StackItem;
+using quantity::Dimension;
+
+QLabel* words(const QString& text, QWidget* parent, double size = 1, bool strong = false) {
+    auto* label = wrapped(parent, size, strong);
+    label->setText(text);
+    return label;
+}
+
+void clear(QLayout* layout) {
+    while (auto* item = layout->takeAt(0)) {
+        delete item->widget();
+        delete item;
+    }
+}
+
+QString interval_text(const mechanics::Interval& i) {
+    if (!std::isfinite(i.high)) return StackBuilder::tr("%1 or more").arg(shown(i.low, Dimension::length));
+    return StackBuilder::tr("%1 to %2").arg(shown(i.low, Dimension::length), shown(i.high, Dimension::length));
+}
+
+}  // namespace
+
+TrayChip::TrayChip(StackItem item, QWidget* parent)
+    : QPushButton(QString::fromStdString(item.label()), parent), item_(std::move(item)) {
+    setCursor(Qt::OpenHandCursor);
+    setToolTip(tr("Press to lay it next to the socket, or drag it where it belongs."));
+}
+
+void TrayChip::mouseMoveEvent(QMouseEvent* event) {
+    if (!(event->buttons() & Qt::LeftButton)) return;
+    if (!rect().contains(event->pos())) dragging_ = true;
+    if (!dragging_) return;
+    setDown(false);
+    setCursor(Qt::ClosedHandCursor);
+    emit dragged(event->globalPosition().toPoint());
+}
+
+void TrayChip::mouseReleaseEvent(QMouseEvent* event) {
+    setCursor(Qt::OpenHandCursor);
+    if (!std::exchange(dragging_, false)) return QPushButton::mouseReleaseEvent(event);
+    setDown(false);
+    emit dropped(event->globalPosition().toPoint());
+}
+
+StackBuilder::StackBuilder(QWidget* parent)
+    : QWidget(parent),
+      tray_(new QWidget(this)),
+      item_row_(new QWidget(this)),
+      canvas_(new StackCanvas(this)),
+      verdict_(wrapped(this, 1.15, true)),
+      sentence_(wrapped(this)),
+      washer_title_(wrapped(this, 1, true)),
+      length_title_(wrapped(this, 1, true)),
+      item_name_(wrapped(item_row_, 1, true)),
+      washers_(new IntervalBar(this)),
+      lengths_(new IntervalBar(this)),
+      length_(new QuantityField(Dimension::length, this)),
+      depth_(new QuantityField(Dimension::length, this)),
+      plain_(new QuantityField(Dimension::length, this)),
+      thickness_(new QuantityField(Dimension::length, item_row_)),
+      end_(new QComboBox(this)),
+      wall_(new QComboBox(this)),
+      remove_(new QPushButton(tr("Take it off"), item_row_)),
+      bench_(new QPushButton(tr("Check its strength on the bench"), this)) {
+    set_text_colour(sentence_, theme().quiet);
+    auto* row = new QHBoxLayout(this);
+    row->setContentsMargins(0, 0, 0, 0);
+    row->setSpacing(12);
+
+    auto* left = new QVBoxLayout;
+    left->addWidget(words(tr("Drag in, or press"), this, 1, true));
+    auto* scroll = new QScrollArea(this);
+    scroll->setWidgetResizable(true);
+    scroll->setFrameShape(QFrame::NoFrame);
+    scroll->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    scroll->setFixedWidth(qRound(210 * text_scale()));
+    new QVBoxLayout(tray_);
+    tray_->layout()->setContentsMargins(0, 0, 6, 0);
+    static_cast<QVBoxLayout*>(tray_->layout())->setSpacing(3);
+    scroll->setWidget(tray_);
+    left->addWidget(scroll, 1);
+    row->addLayout(left);
+
+    auto* middle = new QVBoxLayout;
+    middle->addWidget(verdict_);
+    middle->addWidget(sentence_);
+    middle->addWidget(canvas_, 1);
+    row->addLayout(middle, 1);
+
+    auto* right = new QWidget(this);
+    right->setFixedWidth(qRound(330 * std::min(1.35, text_scale())));
+    auto* column = new QVBoxLayout(right);
+    column->setContentsMargins(0, 0, 0, 0);
+    column->setSpacing(6);
+    end_->addItems({tr("blind"), tr("open at the far end")});
+    wall_->addItems({tr("metal"), tr("wood or plastic")});
+    length_->set_name(tr("Screw, under the head"), tr("From under the head to the tip."));
+    plain_->set_name(tr("Plain shank"), tr("Unthreaded length under the head; 0 when threaded all the way."));
+    depth_->set_name(tr("Socket, depth"), tr("Run the bare screw in by fingers until it stops: its length less what "
+                                             "sticks out."));
+    thickness_->set_name(tr("Thickness"), tr("Of the chosen item; a pad's when it is squeezed."));
+    end_->setAccessibleName(tr("The socket is"));
+    wall_->setAccessibleName(tr("The socket is of"));
+    auto* form = new QFormLayout;
+    form->setSpacing(6);
+    form->addRow(tr("Screw, under the head"), length_);
+    form->addRow(tr("Plain shank"), plain_);
+    form->addRow(tr("Socket, depth"), depth_);
+    form->addRow(tr("The socket is"), end_);
+    form->addRow(tr("It is of"), wall_);
+    column->addLayout(form);
+    auto* item_form = new QFormLayout(item_row_);
+    item_form->setContentsMargins(0, 4, 0, 4);
+    item_form->addRow(item_name_);
+    item_form->addRow(tr("Thickness"), thickness_);
+    item_form->addRow(remove_);
+    column->addWidget(item_row_);
+    column->addSpacing(4);
+    column->addWidget(length_title_);
+    column->addWidget(lengths_);
+    column->addWidget(washer_title_);
+    column->addWidget(washers_);
+    lengths_->setAccessibleName(tr("Screw lengths that are right"));
+    washers_->setAccessibleName(tr("Washers to add"));
+    column->addStretch(1);
+    column->addWidget(bench_, 0, Qt::AlignLeft);
+    row->addWidget(right);
+
+    connect(canvas_, &StackCanvas::selected, this, [this](int item) {
+        selected_ = item;
+        refresh();
+    });
+    connect(canvas_, &StackCanvas::removed, this, [this](int item) {
+        auto next = design_;
+        next.items.erase(next.items.begin() + item);
+        selected_ = -1;
+        change(next);
+    });
+    connect(canvas_, &StackCanvas::moved, this, [this](int item, int place) {
+        if (place == item || place == item + 1) return;
+        auto next = design_;
+        const auto moved = next.items[static_cast<std::size_t>(item)];
+        next.items.erase(next.items.begin() + item);
+        selected_ = place > item ? place - 1 : place;
+        next.items.insert(next.items.begin() + selected_, moved);
+        change(next);
+    });
+    connect(remove_, &QPushButton::clicked, this, [this] {
+        if (selected_ >= 0) emit canvas_->removed(selected_);
+    });
+    const auto take = [this](QuantityField* field, double families::StackDesign::*number, double least) {
+        connect(field, &QuantityField::committed, this, [this, field, number, least](double si, quint64 gesture) {
+            if (!(si >= least && si <= 0.5))
+                return field->show_problem(
+                    {"length", "This length cannot be built.", "Give at most 500 mm, not below 0."});
+            auto next = design_;
+            next.*number = si;
+            change(next, gesture);
+        });
+    };
+    take(length_, &families::StackDesign::screw_length, 1e-4);
+    take(depth_, &families::StackDesign::socket_depth, 1e-4);
+    take(plain_, &families::StackDesign::plain_length, 0);
+    connect(thickness_, &QuantityField::committed, this, [this](double si, quint64 gesture) {
+        if (!(si > 0 && si <= 0.5))
+            return thickness_->show_problem({"thickness", "An item must have a thickness.", "For example 1.6 mm."});
+        if (selected_ < 0) return;
+        auto next = design_;
+        next.items[static_cast<std::size_t>(selected_)].thickness = si;
+        change(next, gesture);
+    });
+    connect(end_, &QComboBox::activated, this, [this](int index) {
+        auto next = design_;
+        next.through = index == 1;
+        change(next);
+    });
+    connect(wall_, &QComboBox::activated, this, [this](int index) {
+        auto next = design_;
+        next.soft_socket = index == 1;
+        change(next);
+    });
+    connect(lengths_, &IntervalBar::picked, this, [this](double size) {
+        auto next = design_;
+        next.screw_length = size;
+        change(next);
+    });
+    connect(washers_, &IntervalBar::picked, this, [this](double size) {
+        for (const auto* washer : families::washers_for(design_.screw))
+            if (std::abs(washer->size("thickness") - size) < 1e-6)
+                return insert({StackItem::Kind::washer, washer->name, size, washer->size("outer")},
+                              static_cast<int>(design_.items.size()));
+    });
+    connect(bench_, &QPushButton::clicked, this, &StackBuilder::bench_wanted);
+    design_.items = {{StackItem::Kind::plate, tr("plate").toStdString(), 8e-3, 0}};
+}
+
+void StackBuilder::build_tray(QWidget* tray) {
+    clear(tray->layout());
+    const auto add = [&](const QString& title, const std::vector<StackItem>& items) {
+        if (items.empty()) return;
+        tray->layout()->addWidget(words(title, tray, 0.9));
+        for (const auto& item : items) {
+            auto* chip = new TrayChip(item, tray);
+            tray->layout()->addWidget(chip);
+            connect(chip, &TrayChip::clicked, this,
+                    [this, chip] { insert(chip->item(), static_cast<int>(design_.items.size())); });
+            connect(chip, &TrayChip::dragged, this,
+                    [this](QPoint at) { canvas_->mark_place(canvas_->place_at(canvas_->mapFromGlobal(at))); });
+            connect(chip, &TrayChip::dropped, this, [this, chip](QPoint at) {
+                const auto place = canvas_->place_at(canvas_->mapFromGlobal(at));
+                canvas_->mark_place(std::nullopt);
+                if (place) insert(chip->item(), *place);
+            });
+        }
+    };
+    std::vector<StackItem> washers, plates, pads;
+    for (const auto* row : families::washers_for(design_.screw))
+        washers.push_back({StackItem::Kind::washer, row->name, row->size("thickness"), row->size("outer")});
+    for (const auto& [group, kind, into] : {std::tuple{"plate", StackItem::Kind::plate, &plates},
+                                            {"plywood", StackItem::Kind::board, &plates},
+                                            {"pad", StackItem::Kind::pad, &pads}})
+        for (const auto* row : catalogue::stock_group(group))
+            into->push_back({kind, group == std::string_view("plywood") ? "plywood " + row->name : row->name,
+                             row->size("thickness"), 0});
+    add(tr("Washers for %1").arg(QString::fromStdString(design_.screw.designation)), washers);
+    add(tr("Pads"), pads);
+    add(tr("Plates and boards"), plates);
+    static_cast<QVBoxLayout*>(tray->layout())->addStretch(1);
+}
+
+std::vector<TrayChip*> StackBuilder::chips() const {
+    const auto found = tray_->findChildren<TrayChip*>();
+    return {found.begin(), found.end()};
+}
+
+void StackBuilder::set_threads(const catalogue::Thread& screw, const catalogue::Thread& socket) {
+    const bool other_system =
+        (screw.form == catalogue::ThreadForm::iso) != (design_.screw.form == catalogue::ThreadForm::iso);
+    const bool fresh = design_.screw.designation != screw.designation;
+    design_.screw = screw;
+    design_.socket = socket;
+    history_.forget();
+    if (other_system) {
+        const auto lengths = families::screw_lengths_for(screw);
+        const auto nearest = std::min_element(lengths.begin(), lengths.end(), [&](double a, double b) {
+            return std::abs(a - design_.screw_length) < std::abs(b - design_.screw_length);
+        });
+        if (nearest != lengths.end()) design_.screw_length = *nearest;
+    }
+    if (fresh || tray_->layout()->count() == 0) build_tray(tray_);
+    refresh();
+}
+
+void StackBuilder::adopt(const families::StackDesign& design) {
+    design_ = design;
+    set_threads(design.screw, design.socket);
+}
+
+void StackBuilder::insert(const StackItem& item, int place) {
+    auto next = design_;
+    next.items.insert(next.items.begin() + place, item);
+    selected_ = place;
+    change(next);
+}
+
+void StackBuilder::change(const families::StackDesign& next, project::Gesture gesture) {
+    if (!history_.record(design_, next, {}, gesture)) return;
+    design_ = next;
+    refresh();
+}
+
+void StackBuilder::undo() {
+    if (history_.undo(design_)) refresh();
+}
+void StackBuilder::redo() {
+    if (history_.redo(design_)) refresh();
+}
+
+std::map<std::string, rig::Input> StackBuilder::inputs() const {
+    return {{"screw", design_.screw.designation},
+            {"socket", design_.socket.designation},
+            {"screw_length", design_.screw_length},
+            {"plain_length", design_.plain_length},
+            {"items", design_.thickness()},
+            {"socket_depth", design_.socket_depth},
+            {"socket_end", std::string(design_.through ? "through" : "blind")},
+            {"socket_material", std::string(design_.soft_socket ? "birch plywood" : "aluminium die casting")}};
+}
+
+void StackBuilder::refresh_verdict(const mechanics::StackUp& stack, const mechanics::StackVerdict& v) {
+    const auto j = study::judge(stack, v, catalogue::fit(design_.screw, design_.socket, v.turns));
+    verdict_->setText(mark_of(j.verdict) + " " + QString::fromStdString(j.state));
+    set_text_colour(verdict_, theme().of(j.verdict));
+    sentence_->setText(QString::fromStdString(j.sentence));
+}
+
+void StackBuilder::refresh() {
+    const auto stack = design_.stack_up();
+    const auto v = design_.verdict();
+    refresh_verdict(stack, v);
+    if (selected_ >= static_cast<int>(design_.items.size())) selected_ = -1;
+    canvas_->show_design(design_, selected_);
+    length_->show_value(design_.screw_length);
+    depth_->show_value(design_.socket_depth);
+    plain_->show_value(design_.plain_length);
+    end_->setCurrentIndex(design_.through);
+    wall_->setCurrentIndex(design_.soft_socket);
+    item_row_->setVisible(selected_ >= 0);
+    if (selected_ >= 0) {
+        const auto& item = design_.items[static_cast<std::size_t>(selected_)];
+        item_name_->setText(QString::fromStdString(item.name));
+        thickness_->show_value(item.thickness);
+    }
+    std::vector<double> thicknesses;
+    for (const auto* row : families::washers_for(design_.screw)) thicknesses.push_back(row->size("thickness"));
+    thicknesses = families::within(std::move(thicknesses), {0, 1});
+    washers_->show_sizes(thicknesses, v.extra_items, -1);
+    lengths_->show_sizes(families::screw_lengths_for(design_.screw), v.screw_lengths, design_.screw_length);
+    length_title_->setText(v.screw_lengths.is_empty() ? tr("No screw length is right: the socket is too shallow")
+                                                      : tr("Right lengths: %1").arg(interval_text(v.screw_lengths)));
+    washer_title_->setText(v.extra_items.is_empty() ? tr("No thickness to add puts it right")
+                                                    : tr("Thickness to add: %1").arg(interval_text(v.extra_items)));
+    emit changed();
+}
+
+QString StackBuilder::verdict_text() const {
+    return verdict_->text();
+}
+QString StackBuilder::sentence_text() const {
+    return sentence_->text();
+}
+
+}  // namespace clampet::desktop

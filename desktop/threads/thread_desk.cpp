@@ -1,0 +1,195 @@
+#include "desktop/threads/thread_desk.h"
+
+#include <QButtonGroup>
+#include <QComboBox>
+#include <QLabel>
+#include <QPushButton>
+#include <QStackedWidget>
+#include <QVBoxLayout>
+
+#include "catalogue/thread.h"
+#include "desktop/widgets/drawing_view.h"
+#include "desktop/widgets/panel.h"
+#include "desktop/threads/stack_builder.h"
+#include "desktop/theme/theme.h"
+#include "desktop/theme/words.h"
+#include "families/thread/fit_section.h"
+#include "quantity/format.h"
+
+namespace clampet::desktop {
+namespace {
+
+using quantity::Dimension;
+
+QString sizes_of(const catalogue::Thread& t) {
+    return ThreadDesk::tr("%1: outside %2, pitch %3 (%4 per inch), tap drill %5, clearance hole %6")
+        .arg(QString::fromStdString(t.designation), shown(t.major, Dimension::length),
+             shown(t.pitch, Dimension::length))
+        .arg(quantity::inch / t.pitch, 0, 'g', 4)
+        .arg(shown(catalogue::tap_drill(t), Dimension::length), shown(catalogue::clearance_hole(t), Dimension::length));
+}
+
+}  // namespace
+
+ThreadDesk::ThreadDesk(QWidget* parent)
+    : QWidget(parent),
+      back_(new QPushButton(tr("← all benches"), this)),
+      fit_tab_(new QPushButton(tr("Do they fit?"), this)),
+      stack_tab_(new QPushButton(tr("Stack it up"), this)),
+      pages_(new QStackedWidget(this)),
+      builder_(new StackBuilder(pages_)),
+      picture_(new DrawingView(this)),
+      verdict_(wrapped(this)),
+      reason_(wrapped(this)),
+      route_(wrapped(this)),
+      sizes_(wrapped(this)) {
+    auto* column = new QVBoxLayout(this);
+    column->setContentsMargins(18, 10, 18, 14);
+    column->setSpacing(10);
+    auto* head = new QHBoxLayout;
+    back_->setFlat(true);
+    auto* title = new QLabel(tr("Thread desk: two ends and what joins them"), this);
+    title->setFont(body_font(1.25, true));
+    head->addWidget(back_);
+    head->addWidget(title);
+    head->addStretch(1);
+    column->addLayout(head);
+    auto* row = new QHBoxLayout;
+    for (int i = 0; i < 2; ++i) {
+        auto* thread = new QComboBox(this);
+        auto* sex = new QComboBox(this);
+        for (const auto& t : catalogue::threads()) thread->addItem(QString::fromStdString(t.designation));
+        sex->addItems({tr("screw"), tr("socket")});
+        sex->setCurrentIndex(i);
+        thread->setAccessibleName(i == 0 ? tr("Thread of one end") : tr("Thread of the other end"));
+        sex->setAccessibleName(i == 0 ? tr("One end is") : tr("The other end is"));
+        ends_[i] = {thread, sex};
+        row->addWidget(new QLabel(i == 0 ? tr("One end") : tr("the other"), this));
+        row->addWidget(thread);
+        row->addWidget(sex);
+        for (auto* box : {thread, sex}) connect(box, &QComboBox::currentIndexChanged, this, &ThreadDesk::refresh);
+    }
+    row->addStretch(1);
+    auto* tabs = new QButtonGroup(this);
+    for (auto* tab : {fit_tab_, stack_tab_}) {
+        tab->setCheckable(true);
+        tab->setProperty("pill", true);
+        tabs->addButton(tab);
+        row->addWidget(tab);
+    }
+    fit_tab_->setChecked(true);
+    column->addLayout(row);
+    pages_->addWidget(fit_page());
+    pages_->addWidget(builder_);
+    column->addWidget(pages_, 1);
+    connect(fit_tab_, &QPushButton::clicked, this, [this] { pages_->setCurrentIndex(0); });
+    connect(stack_tab_, &QPushButton::clicked, this, [this] { pages_->setCurrentIndex(1); });
+    connect(back_, &QPushButton::clicked, this, &ThreadDesk::back_wanted);
+    connect(builder_, &StackBuilder::bench_wanted, this, &ThreadDesk::bench_wanted);
+    connect(builder_, &StackBuilder::changed, this, &ThreadDesk::changed);
+    const auto choose = [&](int i, const char* name) {
+        if (const auto t = catalogue::thread_named(name))
+            ends_[i].thread->setCurrentText(QString::fromStdString(t->designation));
+    };
+    choose(0, "M6");
+    choose(1, "1/4-20");
+    refresh();
+}
+
+QWidget* ThreadDesk::fit_page() {
+    auto* page = new QWidget(pages_);
+    auto* column = new QVBoxLayout(page);
+    column->setContentsMargins(0, 0, 0, 0);
+    column->setSpacing(10);
+    verdict_->setFont(body_font(1.15, true));
+    set_text_colour(reason_, theme().quiet);
+    column->addWidget(verdict_);
+    column->addWidget(reason_);
+    picture_->setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Expanding);
+    column->addWidget(picture_, 1);
+    auto* joins = new QLabel(tr("What joins them"), page);
+    joins->setFont(body_font(1.05, true));
+    column->addWidget(joins);
+    column->addWidget(route_);
+    auto* sizes = new QLabel(tr("Sizes and drills"), page);
+    sizes->setFont(body_font(1.05, true));
+    column->addWidget(sizes);
+    column->addWidget(sizes_);
+    return page;
+}
+
+catalogue::ThreadEnd ThreadDesk::end(int index) const {
+    return {ends_[index].thread->currentText().toStdString(), ends_[index].sex->currentIndex() == 0};
+}
+
+void ThreadDesk::refresh() {
+    const auto a = end(0), b = end(1);
+    const auto one = catalogue::thread_named(a.designation), other = catalogue::thread_named(b.designation);
+    if (!one || !other) return;
+    const bool meet = a.male != b.male;
+    stack_tab_->setEnabled(meet);
+    if (!meet && stack_tab_->isChecked()) fit_tab_->click();
+    picture_->setVisible(meet);
+    if (meet) {
+        const auto& male = a.male ? *one : *other;
+        const auto& female = a.male ? *other : *one;
+        builder_->set_threads(male, female);
+        const auto fit = catalogue::fit(male, female);
+        const auto verdict = study::judge(fit.fit);
+        verdict_->setText(mark_of(verdict) + " " + text_of(catalogue::name_of(fit.fit)));
+        set_text_colour(verdict_, theme().of(verdict));
+        reason_->setText(QString::fromStdString(fit.reason));
+        picture_->show_drawing(families::fit_section(male, female));
+    } else {
+        verdict_->setText(a.male ? tr("Two screws meet: something must lie between them")
+                                 : tr("Two sockets meet: something must lie between them"));
+        set_text_colour(verdict_, theme().text);
+        reason_->clear();
+    }
+    const auto route = catalogue::adapter_route(a, b, {});
+    if (!route) {
+        route_->setText(QString::fromStdString(route.problem().sentence()));
+    } else if (route->empty()) {
+        route_->setText(tr("Nothing: they screw together."));
+    } else {
+        QStringList steps;
+        for (const auto& s : *route)
+            steps << QString::fromStdString(s.adapter.name) +
+                         tr(" (%1 on, %2 free)")
+                             .arg(QString::fromStdString(name_of(s.in)), QString::fromStdString(name_of(s.out)));
+        route_->setText(steps.join(tr(", then ")));
+    }
+    sizes_->setText(sizes_of(*one) + (a.designation == b.designation ? QString() : "\n" + sizes_of(*other)));
+}
+
+ThreadDesk::State ThreadDesk::state() const {
+    State s;
+    for (int i = 0; i < 2; ++i) {
+        s.threads[i] = ends_[i].thread->currentText();
+        s.sexes[i] = ends_[i].sex->currentIndex();
+    }
+    s.stacking = stack_tab_->isChecked();
+    s.design = builder_->design();
+    return s;
+}
+
+void ThreadDesk::restore(const State& s) {
+    for (int i = 0; i < 2; ++i) {
+        ends_[i].thread->setCurrentText(s.threads[i]);
+        ends_[i].sex->setCurrentIndex(s.sexes[i]);
+    }
+    builder_->adopt(s.design);
+    if (s.stacking) stack_tab_->click();
+}
+
+QString ThreadDesk::verdict_text() const {
+    return verdict_->text();
+}
+QString ThreadDesk::route_text() const {
+    return route_->text();
+}
+QString ThreadDesk::sizes_text() const {
+    return sizes_->text();
+}
+
+}  // namespace clampet::desktop

@@ -1,0 +1,47 @@
+#pragma once
+#include <optional>
+
+#include "desktop/widgets/drag_plot.h"
+#include "families/solve.h"
+
+namespace clampet::desktop {
+
+/// What a plot of factor against an input shows.
+struct FactorCurve {
+    std::vector<families::CurvePoint> points, pinned;
+    quantity::Dimension dimension = quantity::Dimension::number;
+    QString input;  ///< its label
+    double present = 0, factor = 0, required = 2;
+    double from = 0, to = 1;
+};
+
+/// Factor against one input, logarithmic; a click on it sets the value.
+class FactorPlot : public DragPlot {
+    Q_OBJECT
+ public:
+    explicit FactorPlot(QWidget* parent = nullptr);
+    void show_curve(FactorCurve curve);
+    const FactorCurve& shown() const { return curve_; }
+    /// Where the plot's area is, and where a value lies in it: for tests and for export.
+    QRectF area(QRectF whole) const;
+    double x_of(double value, QRectF area) const;
+    void paint(QPainter& painter, QRectF whole) const override;
+    /// Values with which it both stays put and can be moved by hand, of those on the plot; none where it is not moved.
+    std::optional<std::pair<double, double>> window() const;
+    /// Whether what is plotted is moved by hand.
+    bool has_to_move() const;
+    QSize sizeHint() const override;
+
+ signals:
+    void value_chosen(double value, quint64 gesture);
+
+ protected:
+    void choose(QPointF at, quint64 gesture) override;
+    void keyPressEvent(QKeyEvent* event) override;
+
+ private:
+    void paint_window(QPainter& painter, QRectF area) const;
+    FactorCurve curve_;
+};
+
+}  // namespace clampet::desktop

@@ -1,0 +1,235 @@
+#include "desktop/widgets/input_row.h"
+
+#include <QComboBox>
+#include <QCompleter>
+#include <QGridLayout>
+#include <QLabel>
+#include <QLineEdit>
+#include <QSignalBlocker>
+
+#include "catalogue/material.h"
+#include "catalogue/thread.h"
+#include "desktop/widgets/quantity_field.h"
+#include "desktop/widgets/quiet_combo_box.h"
+#include "desktop/theme/theme.h"
+#include "quantity/format.h"
+
+namespace clampet::desktop {
+namespace {
+
+QString key_of(const families::Choice& choice) {
+    return QString::fromStdString(choice.key);
+}
+
+/// Names of the catalogue that a text input takes; empty for free text.
+QStringList catalogue_names(const families::Parameter& p) {
+    QStringList names;
+    if (p.source != "catalogue") return names;
+    if (p.key.find("material") != std::string::npos)
+        for (const auto& m : catalogue::materials()) names << QString::fromStdString(m.name);
+    else
+        for (const auto& t : catalogue::threads()) names << QString::fromStdString(t.designation);
+    return names;
+}
+
+rig::Input scaled(const rig::Band& band, double typical) {
+    if (!(band.typical > 0)) return typical;
+    return rig::Band{band.low * typical / band.typical, typical, band.high * typical / band.typical};
+}
+
+}  // namespace
+
+InputRow::InputRow(const families::Parameter& parameter, QWidget* parent)
+    : QWidget(parent),
+      parameter_(parameter),
+      label_(new QLabel(this)),
+      note_(new QLabel(this)),
+      origin_(new QLabel(this)) {
+    label_->setText(QString::fromStdString(parameter.label));
+    label_->setToolTip(QString::fromStdString(parameter.help));
+    label_->setWordWrap(true);
+    note_->setFont(body_font(0.85));
+    note_->setWordWrap(true);
+    note_->hide();
+    origin_->setFont(body_font(0.85));
+    origin_->setWordWrap(true);
+    origin_->hide();
+    connect(origin_, &QLabel::linkActivated, this, &InputRow::given_up);
+    auto* grid = new QGridLayout(this);
+    grid->setContentsMargins(0, 0, 0, 0);
+    grid->setHorizontalSpacing(8);
+    grid->setVerticalSpacing(2);
+    grid->addWidget(label_, 0, 0, Qt::AlignLeft | Qt::AlignTop);
+    grid->setColumnStretch(0, 10);
+    grid->setColumnStretch(1, 12);
+    if (parameter.kind == families::Kind::quantity)
+        build_quantity();
+    else if (parameter.kind == families::Kind::choice)
+        build_choice();
+    else
+        build_text();
+    int row = 0;
+    if (field_) grid->addWidget(field_, row++, 1);
+    if (choices_) grid->addWidget(choices_, row++, 1);
+    grid->addWidget(note_, row, 0, 1, 2);
+    grid->addWidget(origin_, row + 1, 0, 1, 2);
+    label_->setBuddy(field_ ? static_cast<QWidget*>(field_->editor()) : choices_);
+}
+
+void InputRow::build_quantity() {
+    field_ = new QuantityField(parameter_.dimension, this);
+    field_->set_name(QString::fromStdString(parameter_.label), QString::fromStdString(parameter_.help));
+    connect(field_, &QuantityField::committed, this, [this](double si, quint64 gesture) {
+        const auto* band = given_ ? std::get_if<rig::Band>(&*given_) : nullptr;
+        emit committed(band ? scaled(*band, si) : rig::Input{si}, gesture);
+    });
+    if (parameter_.friction_pair.empty()) return;
+    choices_ = new QuietComboBox(this);
+    choices_->setAccessibleName(QString::fromStdString(parameter_.label) + tr(", pair of materials"));
+    choices_->addItem(tr("my own value"));
+    for (const auto& pair : catalogue::friction_pairs()) choices_->addItem(QString::fromStdString(pair.name()));
+    choices_->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
+    choices_->setMinimumContentsLength(12);
+    connect(choices_, &QComboBox::activated, this, &InputRow::chosen);
+}
+
+void InputRow::build_choice() {
+    choices_ = new QuietComboBox(this);
+    for (const auto& choice : parameter_.choices)
+        choices_->addItem(QString::fromStdString(choice.label), key_of(choice));
+    choices_->setAccessibleName(QString::fromStdString(parameter_.label));
+    choices_->setAccessibleDescription(QString::fromStdString(parameter_.help));
+    choices_->setToolTip(QString::fromStdString(parameter_.help));
+    choices_->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
+    choices_->setMinimumContentsLength(12);
+    connect(choices_, &QComboBox::activated, this, &InputRow::chosen);
+}
+
+void InputRow::build_text() {
+    choices_ = new QuietComboBox(this);
+    choices_->setEditable(true);
+    choices_->setInsertPolicy(QComboBox::NoInsert);
+    choices_->addItems(catalogue_names(parameter_));
+    choices_->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
+    choices_->setMinimumContentsLength(12);
+    choices_->setCompleter(nullptr);
+    choices_->lineEdit()->setAccessibleName(QString::fromStdString(parameter_.label));
+    choices_->setAccessibleName(QString::fromStdString(parameter_.label));
+    choices_->setToolTip(QString::fromStdString(parameter_.help));
+    connect(choices_, &QComboBox::activated, this, [this] { typed_text(choices_->currentText()); });
+    connect(choices_->lineEdit(), &QLineEdit::textEdited, this, &InputRow::typed_text);
+}
+
+QLineEdit* InputRow::text_editor() const {
+    return choices_ && choices_->isEditable() ? choices_->lineEdit() : nullptr;
+}
+
+void InputRow::chosen(int index) {
+    if (parameter_.kind == families::Kind::choice) {
+        emit committed(choices_->itemData(index).toString().toStdString(), 0);
+        return;
+    }
+    if (index > 0)
+        emit committed(rig::FrictionOf{choices_->itemText(index).toStdString()}, 0);
+    else
+        field_->editor()->setFocus();
+}
+
+void InputRow::typed_text(const QString& text) {
+    if (!note_->isHidden()) show_note({}, false);
+    emit committed(text.trimmed().toStdString(), 0);
+}
+
+void InputRow::show_note(const QString& text, bool problem) {
+    note_->setText(text);
+    note_->setProperty("problem", problem);
+    set_text_colour(note_, (problem ? theme().slips : theme().quiet));
+    note_->setVisible(!text.isEmpty());
+}
+
+QString InputRow::note() const {
+    return note_->isHidden() || note_->property("problem").toBool() ? QString() : note_->text();
+}
+QString InputRow::problem_text() const {
+    if (field_ && !field_->problem_text().isEmpty()) return field_->problem_text();
+    return !note_->isHidden() && note_->property("problem").toBool() ? note_->text() : QString();
+}
+
+void InputRow::show_problem(const Problem& problem) {
+    if (field_)
+        field_->show_problem(problem);
+    else
+        show_note(QString::fromStdString(problem.what + " " + problem.remedy), true);
+}
+
+void InputRow::show_origin(const QString& words) {
+    set_text_colour(origin_, theme().quiet);
+    origin_->setTextInteractionFlags(Qt::NoTextInteraction);
+    origin_->setFocusPolicy(Qt::NoFocus);
+    origin_->setText(words);
+    origin_->setVisible(!words.isEmpty());
+}
+void InputRow::offer(const QString& words) {
+    origin_->setText(
+        QString("<a href=\"take\" style=\"color:%1\">%2</a>").arg(theme().accent.name(), words.toHtmlEscaped()));
+    origin_->setTextInteractionFlags(Qt::LinksAccessibleByMouse | Qt::LinksAccessibleByKeyboard);
+    origin_->setAccessibleName(QString("%1: %2").arg(label_->text(), words));
+    origin_->show();
+}
+QString InputRow::origin() const {
+    return origin_->isHidden() ? QString() : origin_->text();
+}
+
+void InputRow::show_nothing() {
+    given_.reset();
+    if (field_) field_->show_nothing();
+    if (text_editor() && !text_editor()->hasFocus()) choices_->setEditText({});
+}
+
+void InputRow::show_input(const std::optional<rig::Input>& given, const families::Value& typical) {
+    given_ = given;
+    const bool linked = given && std::holds_alternative<rig::Link>(*given);
+    if (field_ && linked)
+        field_->show_computed(std::get<double>(typical));
+    else if (field_ && std::holds_alternative<double>(typical))
+        field_->show_value(std::get<double>(typical));
+    if (parameter_.kind == families::Kind::choice) {
+        const QSignalBlocker quiet(choices_);
+        choices_->setCurrentIndex(choices_->findData(QString::fromStdString(std::get<std::string>(typical))));
+        return;
+    }
+    if (parameter_.kind == families::Kind::text) {
+        const QString text = QString::fromStdString(std::get<std::string>(typical));
+        if (choices_->lineEdit()->text() != text && !(choices_->lineEdit()->hasFocus() && !problem_text().isEmpty()))
+            choices_->setEditText(text);
+        if (choices_->lineEdit()->text() == text) show_note({}, false);
+        return;
+    }
+    QString note;
+    const auto band = [&](double low, double high) {
+        return tr("%1 to %2")
+            .arg(QString::fromStdString(quantity::format(low, parameter_.dimension)),
+                 QString::fromStdString(quantity::format(high, parameter_.dimension)));
+    };
+    std::string pair;
+    if (given && std::holds_alternative<rig::FrictionOf>(*given)) pair = std::get<rig::FrictionOf>(*given).pair;
+    if (!given) pair = parameter_.friction_pair;
+    if (const auto found = catalogue::friction_named(pair); !pair.empty() && found)
+        note = band(found->low, found->high) + ", " + QString::fromStdString(found->source);
+    if (given && std::holds_alternative<rig::Band>(*given))
+        note = band(std::get<rig::Band>(*given).low, std::get<rig::Band>(*given).high);
+    if (given && std::holds_alternative<rig::Link>(*given))
+        note = tr("from the %1; type a number to set it by hand")
+                   .arg(QString::fromStdString(std::get<rig::Link>(*given).element));
+    if (choices_) {
+        const QSignalBlocker quiet(choices_);
+        int index = pair.empty() ? 0 : choices_->findText(QString::fromStdString(pair));
+        if (index < 0)
+            if (const auto found = catalogue::friction_named(pair))
+                index = choices_->findText(QString::fromStdString(found->name()));
+        choices_->setCurrentIndex(std::max(0, index));
+    }
+    show_note(note, false);
+}
+
+}  // namespace clampet::desktop

@@ -1,0 +1,39 @@
+#include "desktop/widgets/panel.h"
+
+#include <QPainter>
+
+#include "desktop/theme/theme.h"
+
+namespace clampet::desktop {
+
+void Panel::paintEvent(QPaintEvent*) {
+    QPainter p(this);
+    p.setRenderHint(QPainter::Antialiasing);
+    p.setPen(QPen(theme().line, 1));
+    p.setBrush(theme().panel);
+    p.drawRoundedRect(QRectF(rect()).adjusted(0.5, 0.5, -0.5, -0.5), 6, 6);
+}
+
+QLabel* heading(const QString& text, QWidget* parent, double size) {
+    auto* label = new QLabel(text, parent);
+    label->setFont(body_font(size, true));
+    return label;
+}
+
+QLabel* quiet_words(const QString& text, QWidget* parent, double size) {
+    auto* label = new QLabel(text, parent);
+    set_text_colour(label, theme().quiet);
+    label->setWordWrap(true);
+    label->setFont(body_font(size));
+    return label;
+}
+
+QLabel* wrapped(QWidget* parent, double size, bool strong) {
+    auto* label = new QLabel(parent);
+    label->setWordWrap(true);
+    label->setTextFormat(Qt::PlainText);
+    label->setFont(body_font(size, strong));
+    return label;
+}
+
+}  // namespace clampet::desktop

@@ -1,0 +1,23 @@
+#pragma once
+#include <QLabel>
+
+namespace clampet::desktop {
+
+/// A sheet of paper on the bench: rounded, with a thin edge.
+class Panel : public QWidget {
+    Q_OBJECT
+ public:
+    using QWidget::QWidget;
+
+ protected:
+    void paintEvent(QPaintEvent*) override;
+};
+
+/// The line above a group.
+QLabel* heading(const QString& text, QWidget* parent, double size = 1);
+/// Words of less weight, that wrap.
+QLabel* quiet_words(const QString& text, QWidget* parent, double size = 0.92);
+/// A label of plain words that wrap.
+QLabel* wrapped(QWidget* parent, double size = 1, bool strong = false);
+
+}  // namespace clampet::desktop

@@ -1,0 +1,55 @@
+#pragma once
+#include <QWidget>
+
+#include "project/document.h"
+#include "quantity/format.h"
+#include "quantity/result.h"
+
+class QLabel;
+class QLineEdit;
+
+namespace clampet::desktop {
+
+/// Takes any unit and simple arithmetic, shows what was typed and the other system beside it. A bad entry keeps its
+/// text and says what is wrong; the last good value stays in force.
+class QuantityField : public QWidget {
+    Q_OBJECT
+ public:
+    QuantityField(quantity::Dimension dimension, QWidget* parent = nullptr);
+    /// From the document: never emits.
+    void show_value(double si);
+    /// The same for a value that was computed: rounded, as nobody typed its digits.
+    void show_computed(double si);
+    /// Nothing is known of it; what is being typed stays.
+    void show_nothing();
+    void show_problem(const Problem& problem);
+    void set_name(const QString& name, const QString& help);
+    QLineEdit* editor() const { return edit_; }
+    QString problem_text() const;
+    QString other_text() const;
+
+ signals:
+    /// A person typed a good value; one visit to the field is one gesture.
+    void committed(double si, quint64 gesture);
+
+ protected:
+    bool eventFilter(QObject* watched, QEvent* event) override;
+
+ private:
+    void typed(const QString& text);
+    void show_text(double si, const std::string& text);
+    void show_other(double si);
+    void clear_problem();
+
+    quantity::Dimension dimension_;
+    QLineEdit* edit_;
+    QLabel *other_, *problem_;
+    double value_ = 0;
+    bool bad_ = false;
+    quint64 gesture_ = 0;
+};
+
+/// A fresh gesture number.
+project::Gesture next_gesture();
+
+}  // namespace clampet::desktop

@@ -1,0 +1,274 @@
+#include <algorithm>
+#include <numbers>
+#include <random>
+
+#include "approximately.h"
+#include "catalogue/material.h"
+#include "parts/part_kind.h"
+#include "parts/solids.h"
+#include "rig/rig.h"
+
+using namespace clampet;
+using families::Values;
+using parts::Body;
+using parts::built;
+using parts::kind_named;
+using parts::Vector;
+
+namespace {
+
+Body body_of(const char* kind, const Values& values = {}) {
+    const auto body = built(*kind_named(kind), values);
+    REQUIRE(body);
+    return *body;
+}
+
+const parts::Port& port_of(const Body& body, const std::string& id) {
+    for (const auto& port : body.ports)
+        if (port.id == id) return port;
+    FAIL("no port " << id);
+    return body.ports.front();
+}
+
+double size(const parts::Port& port, const char* key) {
+    return std::get<double>(port.sizes.at(key));
+}
+
+bool same(const Body& a, const Body& b) {
+    return a.mass == b.mass && a.centre_of_gravity == b.centre_of_gravity && a.ports == b.ports && a.shapes == b.shapes;
+}
+
+/// Another allowed value of a row, or nothing where there is none to try.
+std::vector<families::Value> others(const families::Parameter& p) {
+    if (p.kind == families::Kind::choice) {
+        std::vector<families::Value> all;
+        for (const auto& choice : p.choices)
+            if (choice.key != p.standard_text) all.push_back(choice.key);
+        return all;
+    }
+    if (p.kind == families::Kind::text)
+        return p.key.find("material") != std::string::npos
+                   ? std::vector<families::Value>{std::string("oak"), std::string("brass")}
+                   : std::vector<families::Value>{std::string("M8"), std::string("M4"), std::string("M12")};
+    if (p.whole_number) return {p.standard + 1};
+    std::vector<families::Value> all;
+    for (const double factor : {1.05, 0.95})
+        if (p.standard * factor <= p.most && p.standard * factor >= p.least) all.push_back(p.standard * factor);
+    if (p.standard == 0) all.push_back(std::min(p.most, 0.005));
+    return all;
+}
+
+}  // namespace
+
+TEST_CASE("steel tubes weigh what the tables say", "[parts][published]") {
+    // EN 10220, masses per metre, printed to 0.01 kg/m.
+    struct Row {
+        double diameter, wall, mass;
+    };
+    const auto row = GENERATE(
+        values<Row>({{0.0337, 0.0026, 1.99}, {0.0483, 0.0032, 3.56}, {0.0483, 0.0040, 4.37}, {0.0603, 0.0029, 4.11}}));
+    CAPTURE(row.diameter, row.wall);
+    const auto tube = body_of("tube", {{"diameter", row.diameter}, {"wall", row.wall}, {"length", 1.0}});
+    CHECK(tube.mass == absolute(row.mass, 0.0051));
+    CHECK(tube.centre_of_gravity.norm() == 0);
+}
+
+TEST_CASE("bodies weigh volume times density and balance where a pocket calculator says", "[parts]") {
+    const double ply = catalogue::material_named("birch plywood")->density;
+    const auto block = body_of("block", {{"length", 0.1}, {"width", 0.06}, {"height", 0.04}, {"hole", 0.02}});
+    CHECK(block.mass == relative(ply * 0.04 * (0.1 * 0.06 - std::numbers::pi / 4 * 0.02 * 0.02), 1e-12));
+    CHECK(block.centre_of_gravity.z() == relative(0.02, 1e-12));
+    CHECK(block.centre_of_gravity.x() == 0);
+
+    // Body 0.6 kg at its middle, lens 0.4 kg along its axis from the body's front.
+    const auto camera = body_of("camera", {{"body_mass", 0.6},
+                                           {"deep", 0.06},
+                                           {"high", 0.08},
+                                           {"socket_back", 0.005},
+                                           {"lens_mass", 0.4},
+                                           {"lens_length", 0.1},
+                                           {"axis_height", 0.05}});
+    CHECK(camera.mass == relative(1.0, 1e-12));
+    const double body_at = -0.005, lens_at = 0.03 - 0.005 + 0.05;
+    CHECK(camera.centre_of_gravity.x() == relative(0.6 * body_at + 0.4 * lens_at, 1e-9));
+    CHECK(camera.centre_of_gravity.z() == relative(0.6 * 0.04 + 0.4 * 0.05, 1e-9));
+    const auto bare = body_of("camera", {{"lens", std::string("no")}});
+    CHECK(bare.mass == relative(0.72, 1e-12));
+    CHECK(bare.centre_of_gravity.x() == 0);
+
+    // Legs lean from the spread to where they leave the post: their middles are half as high.
+    const double beech = catalogue::material_named("beech")->density;
+    const auto post = body_of("post", {{"cap_thickness", 0.0}, {"clearance", 0.0}, {"height", 1.0}});
+    const double trunk = beech * std::numbers::pi / 4 * 0.045 * 0.045 * 1.0;
+    const double legs = 3 * beech * std::numbers::pi / 4 * 0.022 * 0.022 * std::hypot(0.42, 0.12);
+    CHECK(post.mass == relative(trunk + legs, 1e-9));
+    CHECK(post.centre_of_gravity.z() == relative((trunk * 0.5 + legs * 0.06) / (trunk + legs), 1e-9));
+    CHECK(post.centre_of_gravity.head<2>().norm() == 0);
+}
+
+TEST_CASE("outlines have the area and the centroid of the book", "[parts]") {
+    // A triangle of base b and height h: b h / 2, its centroid a third up.
+    const auto triangle = parts::outline_of({{0, 0}, {0.06, 0}, {0, 0.03}});
+    CHECK(triangle.area == relative(0.5 * 0.06 * 0.03, 1e-12));
+    CHECK(triangle.centroid.x() == relative(0.02, 1e-12));
+    CHECK(triangle.centroid.y() == relative(0.01, 1e-12));
+    const auto turned = parts::outline_of({{0, 0.03}, {0.06, 0}, {0, 0}});  // the other way round
+    CHECK(turned.area == relative(triangle.area, 1e-12));
+    CHECK(turned.centroid.isApprox(triangle.centroid));
+    CHECK(parts::outline_of({{0, 0}, {1, 0}}).area == 0);
+    parts::Shape prism;
+    prism.kind = parts::ShapeKind::prism;
+    prism.profile = {{0, 0}, {0.06, 0}, {0, 0.03}};
+    prism.length = 0.2;
+    prism.axis = Vector::UnitX();
+    prism.at = {0.1, 0, 0};
+    CHECK(parts::volume_of(prism) == relative(0.5 * 0.06 * 0.03 * 0.2, 1e-12));
+    CHECK(parts::centroid_of(prism).isApprox(Vector(0.1, 0.02, 0.01)));
+    prism.axis = Vector::UnitY();
+    CHECK(parts::centroid_of(prism).isApprox(Vector(0.12, 0, 0.01)));
+    prism.axis = Vector::UnitZ();
+    CHECK(parts::centroid_of(prism).isApprox(Vector(0.12, 0.01, 0)));
+    CHECK(parts::volume_of(parts::sphere(Vector::Zero(), 0.2, parts::Stuff::metal)) ==
+          relative(std::numbers::pi / 6 * 0.008, 1e-12));
+}
+
+TEST_CASE("a V-jaw clamp touches the tube that it is made for on both flanks", "[parts][geometry]") {
+    std::mt19937 random(8);
+    const auto between = [&](double a, double b) { return std::uniform_real_distribution(a, b)(random); };
+    int built_so_far = 0;
+    for (int i = 0; i < 300; ++i) {
+        const double tube = between(0.015, 0.06), half = between(0.5, 1.3);
+        const auto body = built(*kind_named("vee_clamp"), {{"tube", tube},
+                                                           {"half_angle", half},
+                                                           {"flank", between(0.015, 0.05)},
+                                                           {"height", between(0.04, 0.12)},
+                                                           {"width", between(0.07, 0.14)},
+                                                           {"screws_apart", between(0.05, 0.1)}});
+        if (!body) continue;
+        ++built_so_far;
+        CAPTURE(i, tube, half);
+        const auto& jaw = body->shapes.front();
+        REQUIRE(jaw.kind == parts::ShapeKind::prism);
+        int flanks = 0;
+        for (std::size_t k = 0; k < jaw.profile.size(); ++k) {
+            const auto &a = jaw.profile[k], &b = jaw.profile[(k + 1) % jaw.profile.size()];
+            const auto along = (b - a).normalized();
+            const double reach = -a.dot(along), apart = std::abs(a.x() * along.y() - a.y() * along.x());
+            const bool foot_on_it = reach >= -1e-9 && reach <= (b - a).norm() + 1e-9;
+            if (foot_on_it) CHECK(apart >= tube / 2 - 1e-9);  // nothing of the jaw is in the tube
+            if (foot_on_it && std::abs(apart - tube / 2) < 1e-9) ++flanks;
+        }
+        CHECK(flanks == 2);
+        for (const auto& shape : body->shapes)
+            if (shape.kind == parts::ShapeKind::cylinder)  // a screw beside it
+                CHECK(std::abs(shape.at.y()) - std::min(shape.diameter, 0.006) / 2 >= tube / 2 - 1e-9);
+        CHECK(size(port_of(*body, "jaw"), "half_angle") == half);
+        CHECK(port_of(*body, "top").at.z() - size(port_of(*body, "top"), "depth") >= tube / 2);
+    }
+    CHECK(built_so_far > 40);
+}
+
+TEST_CASE("every kind stands in a rig at its defaults, and each of its sizes does something", "[parts]") {
+    for (const auto* kind : parts::registry()) {
+        CAPTURE(kind->key());
+        const auto body = built(*kind, {});
+        REQUIRE(body);
+        CHECK(body->mass >= 0);
+        CHECK_FALSE(body->shapes.empty());
+        CHECK_FALSE(kind->purpose().empty());
+        rig::Rig rig;
+        rig.name = "One";
+        rig::Part part;
+        part.id = part.name = "one";
+        part.kind = kind->key();
+        const auto whole = rig::made(part);
+        REQUIRE(whole);
+        rig.parts = {*whole};
+        const auto sound = rig::validate(rig);
+        CHECK(sound);
+        for (const auto& row : kind->parameters()) {
+            CAPTURE(row.key);
+            CHECK_FALSE(row.help.empty());
+            Values shown;  // with the choice that shows it
+            if (!row.shown_by.empty()) shown[row.shown_by] = row.shown_for.front();
+            const auto before = built(*kind, shown);
+            REQUIRE(before);
+            bool differs = false;
+            for (const auto& other : others(row)) {
+                Values values = shown;
+                values[row.key] = other;
+                const auto after = built(*kind, values);
+                differs = differs || (after && !same(*before, *after));
+            }
+            CHECK(differs);
+        }
+    }
+}
+
+TEST_CASE("sizes that make no part are refused where they are typed", "[parts][errors]") {
+    struct Case {
+        const char* kind;
+        Values values;
+        const char *where, *remedy;
+    };
+    const std::vector<Case> cases{
+        {"tube", {{"wall", 0.02}}, "wall", "less than half the diameter"},
+        {"tube", {{"diameter", -0.01}}, "diameter", "more than 0"},
+        {"tube", {{"diameter", std::nan("")}}, "diameter", "for example"},
+        {"tube", {{"material", std::string("unobtainium")}}, "material", "birch plywood"},
+        {"tube", {{"colour", 1.0}}, "colour", "It has: diameter"},
+        {"post", {{"legs_from", 2.0}}, "legs_from", "less than the height"},
+        {"post", {{"feet", 3.5}}, "feet", "whole number"},
+        {"post", {{"clearance", 0.95}}, "clearance", "less than the height"},
+        {"post", {{"thread", std::string("M6.3")}}, "thread", ""},
+        {"vee_clamp", {{"depth", 0.04}}, "height", "at least"},
+        {"vee_clamp", {{"width", 0.04}}, "width", "shorter flank"},
+        {"vee_clamp", {{"flank", 0.008}}, "flank", "more than"},
+        {"vee_clamp", {{"screws_apart", 0.035}}, "screws_apart", "more than 40 mm"},
+        {"vee_clamp", {{"screws_apart", 0.07}}, "screws_apart", "less than 66 mm"},
+        {"vee_clamp", {{"screw", std::string("bolt")}}, "screw", ""},
+        {"block", {{"hole", 0.055}}, "hole", "less than"},
+        {"block", {{"top", std::string("thread")}, {"top_depth", 0.05}}, "top_depth", "at most its height"},
+        {"block", {{"bottom", std::string("thread")}, {"bottom_thread", std::string("?")}}, "bottom_thread", ""},
+        {"plate", {{"hole", 0.04}}, "hole", "less than"},
+        {"bush", {{"inner", std::string("3/8-16 UNC")}}, "inner", "smaller"},
+        {"bush", {{"flange", 0.008}}, "flange", "at least 9.5 mm"},
+        {"ball_cup", {{"ball_height", 0.02}}, "ball_height", "Measure"},
+        {"ball_plate", {{"stem", 0.022}}, "stem", "less than"},
+        {"ball_plate", {{"height", 0.015}}, "height", "more than 18.0 mm"},
+        {"ball_plate", {{"hole", 0.05}}, "hole", "less than"},
+        {"camera", {{"axis_height", 0.1}}, "axis_height", "at most"},
+        {"camera", {{"lens_diameter", 0.2}}, "lens_diameter", "Check"},
+        {"camera", {{"depth", 0.05}, {"high", 0.04}, {"axis_height", 0.03}}, "depth", "measure"},
+    };
+    for (const auto& c : cases) {
+        const auto body = built(*kind_named(c.kind), c.values);
+        CAPTURE(c.kind, c.where);
+        REQUIRE_FALSE(body);
+        CHECK(body.problem().where == c.where);
+        CHECK_FALSE(body.problem().what.empty());
+        CHECK_THAT(body.problem().remedy, Catch::Contains(c.remedy));
+    }
+    CHECK(kind_named("nothing") == nullptr);
+}
+
+TEST_CASE("ports say what the sizes say", "[parts][ports]") {
+    const auto plate = body_of("plate", {{"held_as", std::string("dovetail")}, {"width", 0.038}});
+    CHECK(port_of(plate, "below").kind == families::PortKind::dovetail);
+    CHECK(size(port_of(plate, "below"), "width") == 0.038);
+    CHECK(size(port_of(plate, "below"), "angle") == relative(std::numbers::pi / 4, 1e-12));
+    const auto shoe = body_of("plate", {{"held_as", std::string("plate")}, {"length", 0.05}});
+    CHECK(size(port_of(shoe, "below"), "depth") == 0.05);
+    const auto cup = body_of("ball_cup", {{"below", std::string("stud")}, {"stud", 0.009}});
+    CHECK(std::get<std::string>(port_of(cup, "below").sizes.at("sex")) == "male");
+    CHECK(size(port_of(cup, "below"), "length") == 0.009);
+    CHECK(port_of(cup, "ball").at.z() == 0.036);
+    const auto tube = body_of("tube", {{"lies", std::string("upright")}});
+    CHECK(port_of(tube, "grip").x == Vector::UnitZ());
+    CHECK(port_of(tube, "head").at.z() == relative(0.5, 1e-12));
+    CHECK_FALSE(port_of(body_of("tube", {{"wall", 0.0}}), "grip").sizes.contains("wall"));
+    const auto spacer = body_of("block", {{"top", std::string("thread")}, {"height", 0.025}});
+    CHECK(port_of(spacer, "top").kind == families::PortKind::thread);
+    CHECK(port_of(spacer, "top").at.z() == 0.025);
+    CHECK(size(port_of(spacer, "bottom"), "hole") == 0.007);
+}
