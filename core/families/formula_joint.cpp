@@ -4,6 +4,7 @@
 
 #include <cmath>
 
+#include "families/search_memory.h"
 #include "mechanics/first_exit.h"
 
 namespace clampet::families {
@@ -22,8 +23,10 @@ class FormulaJoint : public Joint {
     }
     double load_factor(std::size_t mode, const Ray& ray) const noexcept override {
         const auto& m = parts_.modes[mode];
-        const auto search = m.searching ? m.searching() : m.utilisation;
-        const auto used = [&](double lambda) { return search(ray.at(lambda)); };
+        SearchMemory memory;
+        const auto used = [&](double lambda) {
+            return m.searching ? m.searching(ray.at(lambda), memory) : m.utilisation(ray.at(lambda));
+        };
         if (!m.ends_with)
             return m.capacity_is_concave ? mechanics::first_exit(used, m.tolerance)
                                          : mechanics::smallest_exit(used, m.tolerance);

@@ -5,6 +5,8 @@
 
 namespace clampet::families {
 
+struct SearchMemory;
+
 /// One mode of a joint whose modes are formulas. All functions are pure: they may be called from any thread.
 struct FormulaMode {
     Mode mode;
@@ -12,11 +14,10 @@ struct FormulaMode {
     std::function<std::vector<NamedValue>(const Wrench&)> demand, capacity;
     std::function<Phrase(const Wrench&)> motion;  ///< may be empty
     std::string formula, source;                  ///< of the capacity, for the working
-    /// For costly modes. `ends_with` is 1 where equilibrium is lost, beyond which the mode is not asked; `searching`
-    /// makes a copy of the utilisation that may remember its last answer, for one search; `tolerance` of the factor,
-    /// safe side.
+    /// For costly modes. `ends_with` is 1 where equilibrium is lost, beyond which the mode is not asked; `searching` is
+    /// the utilisation that starts from the last answer of the same search; `tolerance` of the factor, safe side.
     std::function<double(const Wrench&)> ends_with;
-    std::function<std::function<double(const Wrench&)>()> searching;
+    std::function<double(const Wrench&, SearchMemory&)> searching;
     double tolerance = 1e-9;
     bool capacity_is_concave = false;  ///< no load makes it hold again: its search needs no second look
 };

@@ -11,6 +11,7 @@
 #include "catalogue/material.h"
 #include "families/formula_joint.h"
 #include "families/parameter_rows.h"
+#include "families/search_memory.h"
 #include "families/squeeze.h"
 #include "mechanics/contact_pressure.h"
 #include "mechanics/curved_beam.h"
@@ -23,13 +24,6 @@ namespace {
 constexpr double infinite = std::numeric_limits<double>::infinity();
 constexpr double pi = std::numbers::pi;
 constexpr std::size_t most_points = 512;
-
-/// The last answer of a search, from which the next one starts.
-struct Nearby {
-    mechanics::ContactPressure pressure;
-    mechanics::SlipLimit<3> slip;
-    bool known = false;
-};
 
 struct EdgeClamp {
     bool locked = true;
@@ -50,7 +44,7 @@ struct EdgeClamp {
         const double N = above(w);
         return N > 0 ? std::max(prying_x(w) / (N * a / 2), prying_y(w) / (N * b / 2)) : infinite;
     }
-    mechanics::ContactPressure pressure(const mechanics::PressureSolver& by, const Wrench& w, Nearby* near) const {
+    mechanics::ContactPressure pressure(const mechanics::PressureSolver& by, const Wrench& w, SearchMemory* near) const {
         const auto p = by.solve(above(w), std::copysign(prying_x(w), w.my), std::copysign(prying_y(w), -w.mx),
                                 near && near->known ? &near->pressure : nullptr);
         if (near && p.in_balance) near->pressure = p;
@@ -61,19 +55,19 @@ struct EdgeClamp {
         if (!(above(w) > 0) || !(below(w) >= 0)) return infinite;
         return solver->outreach(above(w), prying_x(w), prying_y(w));
     }
-    mechanics::SlipLimit<3> slip(const Wrench& w, Nearby* near = nullptr) const;
+    mechanics::SlipLimit<3> slip(const Wrench& w, SearchMemory* near = nullptr) const;
     double frame_stress(const Wrench& w) const {
         const double N = std::max(0.0, below(w));
         return frame.inner_stress(N * (throat + frame.depth / 2), N);
     }
-    double board_pressure(const Wrench& w, Nearby* near = nullptr) const {
+    double board_pressure(const Wrench& w, SearchMemory* near = nullptr) const {
         const auto p = pressure(*block, w, near);
         if (near) near->known = p.in_balance;
         return p.in_balance ? block->greatest(p) : infinite;
     }
 };
 
-mechanics::SlipLimit<3> EdgeClamp::slip(const Wrench& w, Nearby* near) const {
+mechanics::SlipLimit<3> EdgeClamp::slip(const Wrench& w, SearchMemory* near) const {
     mechanics::SlipLimit<3> none;
     none.multiplier = 0;
     const auto p = pressure(*solver, w, near);
@@ -123,13 +117,13 @@ drawing::Drawing section(const EdgeClamp& g, const Load& load) {
 FormulaMode slips(const EdgeClamp& g) {
     FormulaMode m;
     m.mode = {"slips", ModeClass::ultimate, "slides|slide or turns|turn on the board", false, false};
-    const auto used = [g](const Wrench& w, Nearby* near) {
+    const auto used = [g](const Wrench& w, SearchMemory* near) {
         if (!(g.force > 0) || g.lost(w) >= 1) return infinite;
         const double multiplier = g.slip(w, near).multiplier;
         return multiplier > 0 ? 1 / multiplier : infinite;
     };
     m.utilisation = [used](const Wrench& w) { return used(w, nullptr); };
-    m.searching = [used] { return [used, near = Nearby{}](const Wrench& w) mutable { return used(w, &near); }; };
+    m.searching = [used](const Wrench& w, SearchMemory& near) { return used(w, &near); };
     m.ends_with = [g](const Wrench& w) { return g.lost(w); };
     m.tolerance = 2e-4;
     m.demand = [](const Wrench& w) {
@@ -189,11 +183,9 @@ void add_modes(const EdgeClamp& g, FormulaParts& parts) {
          },
          [g](const Wrench&) { return g.board_strength; }, "p of the no-tension block, or F/(π d²/4)", "derived"}));
     auto& crush = parts.modes.back();
-    crush.searching = [g] {
-        return [g, near = Nearby{}](const Wrench& w) mutable {
-            const double pad = std::max(0.0, g.below(w)) / (pi * g.pad * g.pad / 4);
-            return std::max(g.board_pressure(w, &near), pad) / g.board_strength;
-        };
+    crush.searching = [g](const Wrench& w, SearchMemory& near) {
+        const double pad = std::max(0.0, g.below(w)) / (pi * g.pad * g.pad / 4);
+        return std::max(g.board_pressure(w, &near), pad) / g.board_strength;
     };
     crush.ends_with = [g](const Wrench& w) { return g.force > 0 ? g.tipping(w) : infinite; };
     crush.tolerance = 2e-4;

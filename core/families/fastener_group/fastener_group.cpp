@@ -3,6 +3,7 @@
 #include <fmt/format.h>
 
 #include <algorithm>
+#include <array>
 #include <cmath>
 #include <memory>
 #include <numbers>
@@ -19,6 +20,19 @@ namespace {
 constexpr double infinite = std::numeric_limits<double>::infinity();
 using mechanics::Point;
 
+constexpr std::size_t most_fasteners = 24, zone_points = 24;
+
+/// One value a fastener; as many as there are. No memory is asked for: it is made in every pose and draw.
+template <class Value>
+struct Each {
+    std::array<Value, most_fasteners> values;
+    std::size_t count = 0;
+    Value& operator[](std::size_t i) { return values[i]; }
+    const Value& operator[](std::size_t i) const { return values[i]; }
+    const Value* begin() const { return values.data(); }
+    const Value* end() const { return values.data() + count; }
+};
+
 struct Group {
     std::vector<Point> at;
     Point centre;         ///< of the fasteners [m]
@@ -33,13 +47,12 @@ struct Group {
     double size = 1;
 
     /// Share of the in-plane load in each fastener, as vectors about their centroid.
-    std::vector<Point> shears(const Wrench& w) const {
+    Each<Point> shears(const Wrench& w) const {
         const double n = static_cast<double>(at.size()), twist = w.mz - (centre.x * w.fy - centre.y * w.fx);
-        std::vector<Point> forces;
-        for (const Point& p : at) {
-            const double turn = spread > 0 ? twist / spread : 0;
-            forces.push_back({w.fx / n - turn * (p.y - centre.y), w.fy / n + turn * (p.x - centre.x)});
-        }
+        const double turn = spread > 0 ? twist / spread : 0;
+        Each<Point> forces;
+        for (const Point& p : at)
+            forces[forces.count++] = {w.fx / n - turn * (p.y - centre.y), w.fy / n + turn * (p.x - centre.x)};
         return forces;
     }
     double largest_shear(const Wrench& w) const {
@@ -48,7 +61,7 @@ struct Group {
         for (const Point& f : shears(w)) most = std::max(most, std::hypot(f.x, f.y));
         return most;
     }
-    std::vector<double> tensions(const Wrench& w) const;
+    Each<double> tensions(const Wrench& w) const;
     double largest_tension(const Wrench& w) const {
         const auto t = tensions(w);
         return *std::max_element(t.begin(), t.end());
@@ -59,9 +72,11 @@ struct Group {
 /// Pull in each fastener: Fz/n and M d/sum(d^2) from the line about which the plate pries.
 /// While the plate lifts off altogether, the fasteners alone carry it, as springs about their own centroid; under a
 /// pull that does not lift it, the whole moment about the pivot counts, which is never less than Fz/n.
-std::vector<double> Group::tensions(const Wrench& w) const {
+Each<double> Group::tensions(const Wrench& w) const {
     const double n = static_cast<double>(at.size());
-    std::vector<double> t(at.size(), w.fz / n);
+    Each<double> t;
+    t.count = at.size();
+    std::fill_n(t.values.begin(), t.count, w.fz / n);
     const double mx = w.mx - centre.y * w.fz, my = w.my + centre.x * w.fz, m = std::hypot(mx, my);
     if (!(m > 0)) return t;
     const Point u{-my / m, mx / m};  // the side that lifts
@@ -90,18 +105,19 @@ std::vector<double> Group::tensions(const Wrench& w) const {
 /// Friction under the heads; each zone presses with what its bolt's preload has left.
 mechanics::SlipLimit<3> Group::slip(const Wrench& w) const {
     const auto t = tensions(w);
-    std::vector<double> limit(contacts->padded(), 0.0);
+    std::array<double, most_fasteners * zone_points + mechanics::sum_block> limit;
+    std::fill_n(limit.begin(), contacts->padded(), 0.0);
     const std::size_t each = weights.size();
     for (std::size_t i = 0; i < at.size(); ++i) {
         const double normal = std::max(0.0, preload - t[i]);
         for (std::size_t k = 0; k < each; ++k) limit[i * each + k] = friction * normal * weights[k];
     }
-    return mechanics::slip_limit(*contacts, std::span<const double>(limit), {w.fx, w.fy, w.mz / size});
+    return mechanics::slip_limit(*contacts, std::span<const double>(limit.data(), contacts->padded()), {w.fx, w.fy, w.mz / size});
 }
 
 void add_zones(Group& g) {
     std::vector<double> x, y;
-    const unsigned around = 8;
+    const unsigned around = zone_points / 3;
     for (const Point& p : g.at)
         for (const double r : {0.3162, 0.7746, 0.9487})  // middles of three rings, by area
             for (unsigned k = 0; k < around; ++k) {
@@ -151,7 +167,7 @@ FormulaMode combined(const Group& g) {
         const auto s = g.shears(w);
         if (std::isinf(g.largest_shear(w))) return infinite;
         double most = 0;
-        for (std::size_t i = 0; i < t.size(); ++i)
+        for (std::size_t i = 0; i < t.count; ++i)
             most = std::max(most, std::max(0.0, t[i]) / g.pull + std::hypot(s[i].x, s[i].y) / g.lateral);
         return most;
     };
@@ -219,7 +235,7 @@ Result<FormulaParts> build(const Values& v) {
     auto points = read_points(text(v, "positions"), "positions");
     if (!points) return points.problem();
     g.at = std::move(*points);
-    if (g.at.empty() || g.at.size() > 24)
+    if (g.at.empty() || g.at.size() > most_fasteners)
         return Problem{"positions", fmt::format("{} fasteners cannot be reckoned with.", g.at.size()),
                        "Give 1 to 24 positions, such as -20 mm,0 mm; 20 mm,0 mm."};
     g.a = number(v, "plate_length");
