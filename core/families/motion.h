@@ -23,6 +23,14 @@ struct Axis {
     friend bool operator==(const Axis&, const Axis&) = default;
 };
 
+/// What lies between two ports, as it is seen: a bar from the support's port to the far end of the span.
+struct Limb {
+    double root_height = 0, tip_height = 0;  ///< along z [m]; 0: nothing is seen
+    double width = 0;                        ///< along y [m]
+    std::string drawn_as = "metal";          ///< as catalogue::Material::drawn_as
+    friend bool operator==(const Limb&, const Limb&) = default;
+};
+
 /// How the payload side stands to the support side, and what lies between.
 struct Motion {
     std::vector<Axis> axes;  ///< from the support to the payload: the first carries the next
@@ -34,9 +42,10 @@ struct Motion {
     bool contact_moves = false;
     double mass = 0;                                              ///< of what lies between [kg]
     Eigen::Vector3d centre_of_gravity = Eigen::Vector3d::Zero();  ///< of that, from the support's port [m]
+    Limb limb = {};
     friend bool operator==(const Motion& a, const Motion& b) {
         return a.axes == b.axes && a.span.matrix() == b.span.matrix() && a.contact_moves == b.contact_moves &&
-               a.mass == b.mass && a.centre_of_gravity == b.centre_of_gravity;
+               a.mass == b.mass && a.centre_of_gravity == b.centre_of_gravity && a.limb == b.limb;
     }
 };
 

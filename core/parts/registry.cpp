@@ -14,12 +14,13 @@ const PartKind& plate_kind();
 const PartKind& bush_kind();
 const PartKind& ball_cup_kind();
 const PartKind& ball_plate_kind();
+const PartKind& weight_kind();
 const PartKind& camera_kind();
 
 std::span<const PartKind* const> registry() {
-    static const std::array<const PartKind*, 10> all{
-        &floor_kind(), &tube_kind(), &post_kind(),     &vee_clamp_kind(),  &block_kind(),
-        &plate_kind(), &bush_kind(), &ball_cup_kind(), &ball_plate_kind(), &camera_kind(),
+    static const std::array<const PartKind*, 11> all{
+        &floor_kind(), &tube_kind(),     &post_kind(),       &vee_clamp_kind(), &block_kind(),  &plate_kind(),
+        &bush_kind(),  &ball_cup_kind(), &ball_plate_kind(), &weight_kind(),    &camera_kind(),
     };
     return all;
 }

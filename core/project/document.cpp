@@ -43,7 +43,7 @@ void Document::set_rig(rig::Rig rig, const std::string& only_interface) {
         check_ = {};
     } else if (!only_interface.empty()) {
         // No load changed: only this interface is computed again.
-        if (const auto prepared = study::prepare(rig_))
+        if (const auto prepared = study::prepare(rig_, {.joints = &joints_}))
             for (auto& result : check_.interfaces)
                 if (result.id == only_interface)
                     if (auto fresh = study::check_interface(*prepared, *rig_.interface(only_interface)))
@@ -51,7 +51,7 @@ void Document::set_rig(rig::Rig rig, const std::string& only_interface) {
         study::conclude(check_);
     } else {
         checking_ = false;
-        auto checked = study::check_valid(rig_);
+        auto checked = study::check_valid(rig_, {.joints = &joints_});
         if (checked) {
             check_ = std::move(*checked);
         } else {  // a valid rig is checked; were it not, what is shown must still be of this rig
@@ -98,7 +98,7 @@ void Document::check_later() {
 }
 
 Status Document::perform(const Edit& edit, Gesture gesture) {
-    auto next = edited(rig_, edit);
+    auto next = edited(rig_, edit, &joints_);
     if (!next) return next.problem();
     if (!history_.record(rig_, *next, label_of(edit), gesture)) return Done{};
     const std::string only = only_interface_changed(rig_, *next, edit).value_or("");

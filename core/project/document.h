@@ -65,6 +65,8 @@ class Document {
     bool is_modified() const { return modified_; }
     /// Grows with every change of the rig, so that a view knows whether it shows the present one.
     std::uint64_t revision() const { return revision_; }
+    /// Joints of the rig as it stands: what shows them need not build them.
+    rig::JointStore& joints() const { return joints_; }
 
     /// Calls back after every change, until the subscription is let go.
     using Observer = std::function<void(const Change&)>;
@@ -86,6 +88,7 @@ class Document {
     std::uint64_t revision_ = 0;
     std::vector<std::weak_ptr<Observer>> observers_;
     bool checking_ = false;
+    mutable rig::JointStore joints_;  ///< what is in it follows from the rig
     std::unique_ptr<LiveCheck> live_;
 };
 

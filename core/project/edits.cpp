@@ -48,6 +48,7 @@ Status check_name(const std::string& name) {
 
 struct Apply {
     rig::Rig rig;
+    rig::JointStore* joints = nullptr;
 
     Result<rig::Rig> operator()(const SetInput& e) {
         return with_element(e.interface, e.element, e.key,
@@ -248,7 +249,7 @@ struct Apply {
         change(*element);
         const rig::Interface now = rig::in_force(rig, *f);
         for (const auto end : rig::all_ends_of(now))
-            if (auto ok = rig::prepare(now, end); !ok) {
+            if (auto ok = rig::prepare(now, end, joints); !ok) {
                 // A problem of the edited input is shown at its field; one that it causes elsewhere names its place.
                 const bool own = where.empty() || ok.problem().where.ends_with("/inputs/" + where);
                 if (own && !where.empty()) return Problem{where, ok.problem().what, ok.problem().remedy};
@@ -339,8 +340,8 @@ struct Apply {
 
 }  // namespace
 
-Result<rig::Rig> edited(const rig::Rig& rig, const Edit& edit) {
-    return std::visit(Apply{rig}, edit);
+Result<rig::Rig> edited(const rig::Rig& rig, const Edit& edit, rig::JointStore* joints) {
+    return std::visit(Apply{rig, joints}, edit);
 }
 
 std::string label_of(const Edit& edit) {

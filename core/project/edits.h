@@ -5,6 +5,7 @@
 #include <variant>
 
 #include "quantity/result.h"
+#include "rig/joint_store.h"
 #include "rig/rig.h"
 
 namespace clampet::project {
@@ -108,7 +109,8 @@ using Edit = std::variant<SetInput, ClearInput, SetInputs, SetPort, SetMass, Cle
                           AddCase, RemoveCase, SetCaseInput, SetBody, SetRigName, AddPart, RemovePart>;
 
 /// The rig with an edit done, validated; or a Problem and the old rig stands.
-Result<rig::Rig> edited(const rig::Rig& rig, const Edit& edit);
+/// Joints that it has to build to know that they can be are put into the store, where there is one.
+Result<rig::Rig> edited(const rig::Rig& rig, const Edit& edit, rig::JointStore* joints = nullptr);
 /// "Undo: change of hand torque" needs a name for each edit.
 std::string label_of(const Edit& edit);
 /// The interface whose own numbers are all that an edit changed, so that no other's load did. Nothing where more may

@@ -3,6 +3,8 @@
 #include <algorithm>
 #include <cmath>
 
+#include "parts/solids.h"
+
 namespace clampet::rig {
 namespace {
 
@@ -26,30 +28,39 @@ bool elements_allow(const Interface& interface) {
 }
 
 /// Twice the reach of a shape along each of its part's axes.
+/// Sides of the box that holds it, along the part's axes [m].
 Vector sides_of(const Shape& s) {
     if (s.kind == ShapeKind::box) return s.size;
     if (s.kind == ShapeKind::sphere) return Vector::Constant(s.diameter);
-    double across = s.kind == ShapeKind::cylinder ? s.diameter / 2 : 0;
-    if (s.kind == ShapeKind::prism)
-        for (const auto& corner : s.profile) across = std::max(across, corner.norm());
+    if (s.kind == ShapeKind::prism) {
+        Eigen::Vector2d least = Eigen::Vector2d::Zero(), most = Eigen::Vector2d::Zero();
+        for (std::size_t i = 0; i < s.profile.size(); ++i) {
+            least = i ? least.cwiseMin(s.profile[i]).eval() : s.profile[i];
+            most = i ? most.cwiseMax(s.profile[i]).eval() : s.profile[i];
+        }
+        const Eigen::Vector2d size = most - least;
+        if (std::abs(s.axis.x()) > 0.999) return {s.length, size.x(), size.y()};
+        if (std::abs(s.axis.y()) > 0.999) return {size.x(), s.length, size.y()};
+        if (std::abs(s.axis.z()) > 0.999) return {size.x(), size.y(), s.length};
+    }
+    double across = s.kind == ShapeKind::cylinder ? s.diameter : 0;
+    for (const auto& corner : s.profile) across = std::max(across, 2 * corner.norm());
     Vector sides;
     for (int i = 0; i < 3; ++i)
-        sides[i] = s.length * std::abs(s.axis[i]) + 2 * across * std::sqrt(std::max(0.0, 1 - s.axis[i] * s.axis[i]));
+        sides[i] = s.length * std::abs(s.axis[i]) + across * std::sqrt(std::max(0.0, 1 - s.axis[i] * s.axis[i]));
     return sides;
-}
-
-double volume_of(const Shape& s) {
-    constexpr double quarter = 3.14159265358979323846 / 4;
-    if (s.kind == ShapeKind::sphere) return quarter * 2 / 3 * s.diameter * s.diameter * s.diameter;
-    if (s.kind == ShapeKind::cylinder) return quarter * s.diameter * s.diameter * s.length;
-    return sides_of(s).prod();
 }
 
 /// The largest face that it can turn to the wind.
 double face_of(const Shape& s) {
     const Vector a = sides_of(s);
-    if (s.kind == ShapeKind::cylinder) return std::max(s.diameter * s.length, volume_of(s) / s.length);
-    if (s.kind == ShapeKind::sphere) return volume_of(s) * 1.5 / s.diameter;
+    if (s.kind == ShapeKind::cylinder) return std::max(s.diameter * s.length, parts::volume_of(s) / s.length);
+    if (s.kind == ShapeKind::sphere) return parts::volume_of(s) * 1.5 / s.diameter;
+    if (s.kind == ShapeKind::prism) {
+        // Along its axis the wind meets its outline, across it its length times how far the outline reaches.
+        const double reach = a.cwiseProduct(Vector::Ones() - s.axis.cwiseAbs()).maxCoeff();
+        return std::max(parts::outline_of(s.profile).area, s.length * reach);
+    }
     return std::max({a.x() * a.y(), a.x() * a.z(), a.y() * a.z()});
 }
 
@@ -59,15 +70,15 @@ Vector inertia_of(double mass, const std::vector<Shape>& shapes) {
     double volume = 0;
     Vector middle = Vector::Zero();
     for (const auto& s : shapes) {
-        volume += volume_of(s);
-        middle += volume_of(s) * s.at;
+        volume += parts::volume_of(s);
+        middle += parts::volume_of(s) * parts::centroid_of(s);
     }
     if (!(volume > 0)) return Vector::Zero();
     middle /= volume;
     Vector sum = Vector::Zero();
     for (const auto& s : shapes) {
-        const double m = mass * volume_of(s) / volume;
-        const Vector a = sides_of(s).cwiseAbs2() / 12 + Vector((s.at - middle).cwiseAbs2());
+        const double m = mass * parts::volume_of(s) / volume;
+        const Vector a = sides_of(s).cwiseAbs2() / 12 + Vector((parts::centroid_of(s) - middle).cwiseAbs2());
         sum += m * Vector(a.y() + a.z(), a.x() + a.z(), a.x() + a.y());
     }
     return sum;
@@ -91,6 +102,7 @@ Motion motion_of(const Interface& interface) {
         all.span = own.span;
         all.mass = own.mass;
         all.centre_of_gravity = own.centre_of_gravity;
+        all.limb = own.limb;
     }
     return all;
 }
@@ -134,6 +146,22 @@ double stopped(const Interface& interface, const Axis& axis, double wanted) {
     return good;
 }
 
+std::optional<Shape> limb_of(const families::Motion& motion) {
+    const auto& limb = motion.limb;
+    const double length = motion.span.translation().x();
+    if (!(limb.root_height > 0) || !(limb.width > 0) || !(length > 0)) return std::nullopt;
+    Shape bar;
+    bar.kind = ShapeKind::prism;
+    bar.axis = Vector::UnitY();
+    bar.length = limb.width;
+    bar.profile = {{0, -limb.root_height / 2},
+                   {length, -limb.tip_height / 2},
+                   {length, limb.tip_height / 2},
+                   {0, limb.root_height / 2}};
+    bar.material = parts::named<Stuff>(limb.drawn_as).value_or(Stuff::metal);
+    return bar;
+}
+
 Body body_of(const Part& part) {
     Body body;
     body.mass = part.mass;
@@ -142,7 +170,7 @@ Body body_of(const Part& part) {
     Vector middle = Vector::Zero();
     for (const auto& shape : part.shapes) {
         body.wind_area += face_of(shape);
-        middle += face_of(shape) * shape.at;
+        middle += face_of(shape) * parts::centroid_of(shape);
     }
     if (body.wind_area > 0) body.wind_centre = middle / body.wind_area;
     if (part.inertia) body.inertia = *part.inertia;
@@ -206,7 +234,12 @@ void Mechanism::gather_bodies(const Rig& rig) {
         body.part = seams_[i].support;
         body.between = i;
         body.mass = motion.mass;
-        body.centre = motion.centre_of_gravity;
+        body.centre = body.wind_centre = motion.centre_of_gravity;
+        if (const auto limb = limb_of(motion)) {
+            body.inertia = inertia_of(motion.mass, {*limb});
+            body.wind_area = face_of(*limb);
+            body.wind_centre = motion.span.translation() / 2;
+        }
         bodies_.push_back(body);
     }
     // Depth first, so that what an interface carries stands in a row.
@@ -284,6 +317,10 @@ void Mechanism::place(std::span<const double> pose, Placement& p) const {
         if (seams_[i].closes_loop) put(i);
 }
 
+Vector wind_centre_of(const Body& body, const Placement& placement) {
+    return body.between ? placement.world_from_port[*body.between] * body.wind_centre
+                        : placement.world_from_part[body.part] * body.wind_centre;
+}
 Vector centre_of(const Body& body, const Placement& placement) {
     return (body.between ? placement.world_from_port[*body.between] : placement.world_from_part[body.part]) *
            body.centre;

@@ -26,8 +26,10 @@ struct Body {
     Vector centre = Vector::Zero();       ///< of gravity, in the part's frame; of an interface's own, from its port [m]
     Vector inertia = Vector::Zero();      ///< about that, about the part's axes [kg m^2]
     double wind_area = 0;                 ///< [m^2]
-    Vector wind_centre = Vector::Zero();  ///< in the part's frame [m]
+    Vector wind_centre = Vector::Zero();  ///< in the part's frame; of an interface's own, from its port [m]
 };
+/// What lies between the ports of an interface, from the support's port; nothing where it has no length.
+std::optional<Shape> limb_of(const families::Motion& motion);
 
 /// Where everything is, for one pose. World: right-handed, z up [m]. Indices are those of the rig's lists.
 struct Placement {
@@ -118,6 +120,8 @@ class Placed {
 
 /// Centre of gravity of a body in the world.
 Vector centre_of(const Body& body, const Placement& placement);
+/// Where the wind presses on it, in the world.
+Vector wind_centre_of(const Body& body, const Placement& placement);
 /// Its axes: of its part, or of the port that it starts from.
 Eigen::Matrix3d axes_of(const Body& body, const Placement& placement);
 

@@ -152,7 +152,7 @@ SeamLoad Statics::load(std::size_t interface, const Action& action) const {
                     const Vector inertia = -free.shake * body.mass * d, wind = free.wind_pressure * body.wind_area * d;
                     if (free.shake != 0) sum += borne(interface, body, force_at(centre_of(body, p), inertia));
                     if (free.wind_pressure != 0 && body.wind_area > 0)
-                        sum += borne(interface, body, force_at(p.world_from_part[body.part] * body.wind_centre, wind));
+                        sum += borne(interface, body, force_at(wind_centre_of(body, p), wind));
                 });
             Wrench w = expressed(frame, sum);
             return free.shake != 0 ? w + field(frame, -free.shake * d) : w;

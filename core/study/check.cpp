@@ -9,6 +9,7 @@
 #include "loads/load_case.h"
 #include "quantity/dimension.h"
 #include "rig/in_force.h"
+#include "rig/joint_store.h"
 #include "study/worst_direction.h"
 
 namespace clampet::study {
@@ -41,6 +42,7 @@ Wrench at_worse_weights(const families::Joint& joint, std::size_t m, const ModeR
 
 /// What of a seam does not change with the ends of its band.
 struct Seam {
+    rig::JointStore* joints;
     const rig::Interface& interface;
     const std::vector<CaseLoad>& cases;
     const std::vector<ModeResult>& modes;  ///< at typical inputs
@@ -65,7 +67,7 @@ std::vector<Seam::ModeOfJoint> ultimate_modes(const rig::Prepared& prepared, con
 /// Least share of the required factor that the ultimate modes reach with the interface's inputs at one end; with the
 /// weights too at the weak one.
 Result<double> end_share(const Seam& seam, rig::End end) {
-    auto prepared = rig::prepare(seam.interface, end);
+    auto prepared = rig::prepare(seam.interface, end, seam.joints);
     if (!prepared) return prepared.problem();
     double least = infinite, exact = infinite;
     auto cases = seam.cases;
@@ -147,7 +149,8 @@ Result<Prepared> prepare(const rig::Rig& rig, const CheckOptions& options) {
     if (!actions) return actions.problem();
     auto statics = rig::Statics::of(rig, std::move(placed));
     if (!statics) return statics.problem();
-    return Prepared{rig, std::move(*statics), std::move(*actions), options.required.value_or(rig.required)};
+    return Prepared{rig, std::move(*statics), std::move(*actions), options.required.value_or(rig.required),
+                    options.joints};
 }
 
 Result<InterfaceResult> check_interface(const Prepared& prepared, const rig::Interface& given) {
@@ -159,7 +162,7 @@ Result<InterfaceResult> check_interface(const Prepared& prepared, const rig::Int
     result.rest = {prepared.statics.load(index, {}).permanent(), {}};
     result.required = prepared.required;
     const auto cases = loads_on(prepared, index);
-    auto built = rig::prepare(interface, rig::End::typical);
+    auto built = rig::prepare(interface, rig::End::typical, prepared.joints);
     if (!built) return built.problem();
     std::vector<WorstFound> all_found;
     double least = infinite;
@@ -201,7 +204,7 @@ Result<InterfaceResult> check_interface(const Prepared& prepared, const rig::Int
     note_stops(interface, result);
     if (result.governs) result.required = result.modes[*result.governs].required;
     result.typical = result.governs ? result.modes[*result.governs].factor() : infinite;
-    const Seam seam{interface, cases, result.modes, all_found, ultimate_modes(*built, result.modes)};
+    const Seam seam{prepared.joints, interface, cases, result.modes, all_found, ultimate_modes(*built, result.modes)};
     const auto low = least_of_ends(seam, rig::End::weak), high = least_of_ends(seam, rig::End::strong);
     if (!low) return low.problem();
     if (!high) return high.problem();
@@ -222,7 +225,8 @@ void conclude(RigCheck& check) {
         check.verdict = std::max(check.verdict, here.verdict);
         if (!check.worst) check.worst = i;
         const auto& worst = check.interfaces[*check.worst];
-        // The worse verdict first, then the lower factor of what it must reach: an interface that may not be trusted outranks a number.
+        // The worse verdict first, then the lower factor of what it must reach: an interface that may not be trusted
+        // outranks a number.
         if (here.verdict > worst.verdict || (here.verdict == worst.verdict && share(here) < share(worst)))
             check.worst = i;
     }

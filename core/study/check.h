@@ -10,6 +10,10 @@
 #include "study/job.h"
 #include "study/verdict.h"
 
+namespace clampet::rig {
+class JointStore;
+}
+
 namespace clampet::study {
 
 /// One mode of one element under the worst of the load cases.
@@ -55,8 +59,9 @@ struct RigCheck {
 };
 
 struct CheckOptions {
-    std::optional<double> required;  ///< instead of the rig's own
-    std::vector<std::string> cases;  ///< ids or kinds of load cases; empty: all
+    std::optional<double> required = {};  ///< instead of the rig's own
+    std::vector<std::string> cases = {};  ///< ids or kinds of load cases; empty: all
+    rig::JointStore* joints = nullptr;    ///< where joints that were built already are found
 };
 
 /// A valid rig, where it stands and how its load cases act: what all of its interfaces are checked with.
@@ -65,6 +70,7 @@ struct Prepared {
     rig::Statics statics;
     std::vector<rig::Action> actions;
     double required = 0;
+    rig::JointStore* joints = nullptr;
 };
 /// Errors  A Problem when a case is unknown, the required factor is none, or a loop is held by nothing.
 Result<Prepared> prepare(const rig::Rig& rig, const CheckOptions& options = {});

@@ -62,7 +62,7 @@ void BenchModel::open_seam(const project::Document& document, const std::string&
     study::Bench bench;
     bench.required = document.rig().required;
     std::map<std::string, double> linked;
-    const auto prepared = rig::prepare(*seam, rig::End::typical);
+    const auto prepared = document.joints().prepare(*seam, rig::End::typical);
     if (!prepared) return;
     for (std::size_t i = 0; i < seam->elements.size(); ++i) {
         const auto& e = seam->elements[i];

@@ -89,6 +89,14 @@ void add_solids(ElevationScene& scene, const project::Document& document, ViewSi
             scene.solids.push_back(
                 {part.id, shape.material, outline(shape, world, view), depth_of(world * shape.at, view)});
     }
+    // An arm that is a seam is seen as it reaches from port to port; it belongs to what carries it.
+    const auto& mechanism = document.check().placed->mechanism();
+    for (std::size_t i = 0; i < mechanism.seams().size(); ++i)
+        if (const auto limb = rig::limb_of(mechanism.seams()[i].motion)) {
+            const auto& world = document.check().placed->placement().world_from_port[i];
+            scene.solids.push_back({document.rig().parts[mechanism.seams()[i].support].id, limb->material,
+                                    outline(*limb, world, view), depth_of(world.translation(), view), true});
+        }
     std::stable_sort(scene.solids.begin(), scene.solids.end(),
                      [](const auto& a, const auto& b) { return a.depth < b.depth - 1e-6; });
     // A rail or a floor runs on beyond the picture: only what stands on it must be seen whole.
@@ -96,7 +104,7 @@ void add_solids(ElevationScene& scene, const project::Document& document, ViewSi
     for (const auto& solid : scene.solids) {
         const QRectF box = solid.outline.boundingRect();
         all = all.isNull() ? box : all.united(box);
-        if (document.rig().part(solid.part)->role != rig::Role::support)
+        if (solid.is_limb || document.rig().part(solid.part)->role != rig::Role::support)
             on_support = on_support.isNull() ? box : on_support.united(box);
     }
     const double around = 0.12 * std::max(on_support.width(), on_support.height());
@@ -229,7 +237,7 @@ void add_handles(ElevationScene& scene, const project::Document& document, ViewS
 void add_feet(ElevationScene& scene, const project::Document& document, ViewSide view) {
     const auto& placed = *document.check().placed;
     for (const auto& f : document.rig().interfaces) {
-        const auto prepared = rig::prepare(rig::in_force(document.rig(), f, &placed), rig::End::typical);
+        const auto prepared = document.joints().prepare(rig::in_force(document.rig(), f, &placed), rig::End::typical);
         if (!prepared) continue;
         for (const auto& joint : prepared->joints)
             for (const auto& corner : joint->stands_on())

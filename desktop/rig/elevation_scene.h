@@ -16,7 +16,8 @@ struct ElevationScene {
         std::string part;
         rig::Stuff material = rig::Stuff::metal;
         QPolygonF outline;
-        double depth = 0;  ///< larger is nearer
+        double depth = 0;      ///< larger is nearer
+        bool is_limb = false;  ///< of a seam: it lies between two parts
         friend bool operator==(const Solid&, const Solid&) = default;
     };
     std::vector<Solid> solids;  ///< far ones first

@@ -255,7 +255,7 @@ void SeamSheet::refresh() {
 
     const auto filled = rig::filled_inputs(document_.rig(), *interface, document_.check().placed.get());
     const auto now = rig::in_force(document_.rig(), *interface, document_.check().placed.get());
-    const auto prepared = rig::prepare(now, rig::End::typical);
+    const auto prepared = document_.joints().prepare(now, rig::End::typical);
     if (!prepared) return;
     std::map<std::string, double> linked;
     const families::Joint* joint = nullptr;

@@ -129,6 +129,21 @@ TEST_CASE("a part is pressed in the picture", "[desktop][parts][elevation]") {
     d.shortcut("dark");
 }
 
+TEST_CASE("an arm that is a seam is in the picture", "[desktop][elevation]") {
+    PartWindow d;
+    const auto before = d.window.elevation()->scene().solids.size();
+    REQUIRE(d.window.document().perform(
+        project::AddPart{"camera", "Light", "arm", 0.3, {{"length", 0.4}, {"root_height", 0.03}}}));
+    const auto& solids = d.window.elevation()->scene().solids;
+    CHECK(solids.size() == before + 2);  // the light and what holds it
+    const auto limb = std::find_if(solids.begin(), solids.end(), [](const auto& s) { return s.is_limb; });
+    REQUIRE(limb != solids.end());
+    CHECK(limb->part == "camera");
+    const QRectF box = limb->outline.boundingRect();
+    CHECK(std::hypot(box.width(), box.height()) > 0.4);
+    CHECK(d.window.elevation()->scene().extent.contains(box));
+}
+
 TEST_CASE("ports of one's own part are said on its sheet, and its seam takes them", "[desktop][parts][ports]") {
     PartWindow d(false);
     rig::Rig rig = project::demo_rig();

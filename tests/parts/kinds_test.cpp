@@ -237,6 +237,7 @@ TEST_CASE("sizes that make no part are refused where they are typed", "[parts][e
         {"ball_plate", {{"stem", 0.022}}, "stem", "less than"},
         {"ball_plate", {{"height", 0.015}}, "height", "more than 18.0 mm"},
         {"ball_plate", {{"hole", 0.05}}, "hole", "less than"},
+        {"weight", {{"across", 0.02}}, "across", "more than 25.0 mm"},
         {"camera", {{"axis_height", 0.1}}, "axis_height", "at most"},
         {"camera", {{"lens_diameter", 0.2}}, "lens_diameter", "Check"},
         {"camera", {{"depth", 0.05}, {"high", 0.04}, {"axis_height", 0.03}}, "depth", "measure"},

@@ -2,11 +2,13 @@
 
 #include <fstream>
 #include <set>
+#include <utility>
 
 #include "approximately.h"
 #include "project/file.h"
 #include "project/rig_json.h"
 #include "project/starting_points.h"
+#include "rig/in_force.h"
 #include "temporary_folder.h"
 
 using namespace clampet;
@@ -74,6 +76,29 @@ TEST_CASE("every edit undoes to the same bytes, and redoes", "[project][document
         CHECK(text_of(d) == after);
         d.undo();
     }
+}
+
+TEST_CASE("a keystroke builds each joint once", "[project][document][speed]") {
+    Document d;
+    open_demo(d);
+    auto built = d.joints().built();
+    const auto since = [&] { return d.joints().built() - std::exchange(built, d.joints().built()); };
+    REQUIRE(d.perform(SetInput{"ball", "ball", "torque", 1.2}));
+    const auto ball = [&] { return rig::in_force(d.rig(), *d.rig().interface("ball")); };
+    CHECK(since() == rig::all_ends_of(ball()).size());  // for the edit, its check and all ends of its band
+    REQUIRE(d.joints().prepare(ball(), rig::End::typical));
+    CHECK(since() == 0);  // what shows it builds none
+    REQUIRE(d.perform(project::SetPose{"ball", "forward", 0.1}));
+    CHECK(since() == 0);  // where it stands is not what it is
+    REQUIRE(d.perform(project::SetMass{"camera", 1.5}));
+    CHECK(since() == 0);
+    // What is found is what would be built.
+    const auto found = *d.joints().prepare(ball(), rig::End::weak), fresh = *rig::prepare(ball(), rig::End::weak);
+    const mechanics::Wrench w{3, 1, -14, 0.2, 0.7, 0.1};
+    for (std::size_t m = 0; m < fresh.joints[0]->modes().size(); ++m)
+        CHECK(found.joints[0]->utilisation(m, w) == fresh.joints[0]->utilisation(m, w));
+    const auto wrong = d.joints().prepare({"x", "x", {}, {}, {{"e", "glue", {}}}, {}, {}, false}, rig::End::typical);
+    CHECK_FALSE(wrong);
 }
 
 TEST_CASE("a refused edit changes nothing and says why", "[project][document]") {

@@ -3,6 +3,7 @@
 #include <random>
 
 #include "approximately.h"
+#include "loads/load_case.h"
 #include "project/starting_points.h"
 #include "rig/statics.h"
 #include "rig_builder.h"
@@ -117,6 +118,42 @@ TEST_CASE("an arm is as long as it is, and what it weighs is carried below it", 
     const auto tapered = rig::weight_wrench(r, "plate");
     CHECK(tapered.fz == relative(-(0.5 + 0.4 * 2 / 3 + 2) * g, 1e-9));
     CHECK(tapered.my == relative((0.4 * (0.5 - 2.0 / 9) + 2) * g, 1e-9));
+}
+
+TEST_CASE("an arm that is a seam is a body: seen, blown on and swung", "[rig][mechanism][wind]") {
+    // 1 m long, 40 mm high, 20 mm wide, of timber, level along x from a wall 1 m up, on a plate of no size.
+    rig::Rig r;
+    r.parts = {
+        build::part("wall", 0, Vector::Zero(), {build::port("face", {0, 0, 1})}),
+        build::part("plate", 0.5, Vector::Zero(), {build::port("back", {0, 0, 0}), build::port("root", {0, 0, 0})}),
+        build::part("load", 2, Vector::Zero(), {build::port("base", {0, 0, 0})})};
+    r.interfaces = {build::join("plate", {"wall", "face"}, {"plate", "back"}, "flat_face"),
+                    build::join("arm", {"plate", "root"}, {"load", "base"}, "arm",
+                                {{"length", 1.0}, {"root_height", 0.04}, {"root_width", 0.02}})};
+    r.cases = {{"wind", "wind", {{"speed", 12.0}, {"drag", 1.3}}}};
+    const auto placed = std::make_shared<const rig::Placed>(r);
+    const auto& mechanism = placed->mechanism();
+    const auto limb = rig::limb_of(mechanism.seams()[1].motion);
+    REQUIRE(limb);
+    CHECK(limb->material == rig::Stuff::wood);
+    CHECK_FALSE(rig::limb_of(mechanism.seams()[0].motion));
+    const rig::Body& own = mechanism.bodies().back();
+    REQUIRE(own.between == std::optional<std::size_t>(1));
+    CHECK(own.wind_area == relative(1.0 * 0.04, 1e-9));  // its broad side
+    CHECK(own.inertia.z() == relative(own.mass * (1.0 + 0.02 * 0.02) / 12, 1e-9));
+    CHECK(rig::wind_centre_of(own, placed->placement()).isApprox(Vector(0.5, 0, 1)));
+    // What the wall bears of the wind across it: q A at half a metre, and nothing of a load that shows no face.
+    const auto actions = *loads::actions_of(r, *placed, {"wind"});
+    const auto wind = (*rig::Statics::of(r, placed)).load(0, actions.at(0)).free[0];
+    const double q = 0.5 * 1.225 * 12 * 12 * 1.3;
+    CHECK(wind.y.fy == relative(q * 0.04, 1e-6));
+    CHECK(wind.y.mz == relative(q * 0.04 * 0.5, 1e-6));
+    // A prism is held by the box about its outline: a taper from 40 to 20 mm, 1 m long.
+    r.interfaces[1].elements[0].inputs["taper"] = std::string("tapered");
+    r.interfaces[1].elements[0].inputs["tip_height"] = 0.02;
+    r.interfaces[1].elements[0].inputs["tip_width"] = 0.02;
+    const rig::Placed tapered(r);
+    CHECK(tapered.mechanism().bodies().back().wind_area == relative(1.0 * 0.03, 1e-9));
 }
 
 TEST_CASE("inertia and wind area come from the shapes, or from what is typed", "[rig][mechanism]") {

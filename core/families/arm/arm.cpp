@@ -261,6 +261,13 @@ Motion motion(const Values& v) {
     m.contact_moves = true;  // the load is taken at its tip
     m.mass = g.density * g.length * (root + 4 * middle + tip) / 6;
     m.centre_of_gravity = {g.length * (2 * middle + tip) / (root + 4 * middle + tip), 0, 0};
+    // Round sections say their diameter as their height. Timber is under 1100 kg/m^3, plastic under 1600, from memory.
+    const bool round = g.root.kind == ArmSection::round || g.root.kind == ArmSection::tube;
+    m.limb = {g.root.height, g.tip.height,
+              round ? (g.root.height + g.tip.height) / 2 : (g.root.width + g.tip.width) / 2,
+              g.density < 1100   ? "wood"
+              : g.density < 1600 ? "plastic"
+                                 : "metal"};
     return m;
 }
 

@@ -283,6 +283,8 @@ Motion motion(const Values& v) {
     m.contact_moves = true;  // the load is taken at its end
     m.mass = joints * number(v, "segment_mass");
     m.centre_of_gravity = {length / 2, 0, 0};
+    const double across = number(v, "ball_diameter");
+    m.limb = {across, across, across, "plastic"};
     if (joints > 1) return m;
     const double opening = number(v, "opening_diameter"), ball = number(v, "ball_diameter"),
                  stem = number(v, "stem_diameter");
