@@ -53,6 +53,8 @@ struct Mating {
     std::vector<Fill> fills;
     std::string friction;     ///< the input that the two surfaces choose; empty where none does
     std::string support_sex;  ///< of a thread: "male" or "female" where this mating is for that only
+    /// Inputs that follow from meeting at all [SI]: a stud in its hole has nothing between.
+    std::vector<std::pair<std::string, double>> sets = {};
 };
 
 /// What the rig knows of what an interface carries, in the interface's frame.

@@ -95,6 +95,7 @@ std::vector<Unit> make_units() {
         {"lb/ft³", pound / (12 * inch * 12 * inch * 12 * inch), density},
         {"Nm/rad", 1, rotary},
         {"kgm²", 1, inertia},
+        {"kgcm²", 1e-4, inertia},
         {"s", 1, time},
         {"ms", 1e-3, time},
         {"min", 60, time},
@@ -177,6 +178,7 @@ std::optional<Unit> unit_named(std::string_view symbol) {
     if (symbol == "N·m/rad") return Unit{"N·m/rad", 1, rotary};
     if (symbol == "in·lb/rad") return Unit{"in·lb/rad", inch * pound_force, rotary};
     if (symbol == "kg·m²") return Unit{"kg·m²", 1, inertia};
+    if (symbol == "kg·cm²") return Unit{"kg·cm²", 1e-4, inertia};
     if (symbol == "lb·in²") return Unit{"lb·in²", pound * inch * inch, inertia};
     if (symbol == "N/mm") return Unit{"N/mm", 1e3, stiffness};
     if (symbol == "N/m") return Unit{"N/m", 1, stiffness};

@@ -80,7 +80,7 @@ std::string_view display_unit(Dimension dimension, System system) {
         case Dimension::rotary_stiffness:
             return metric ? "N·m/rad" : "in·lb/rad";
         case Dimension::inertia:
-            return metric ? "kg·m²" : "lb·in²";
+            return metric ? "kg·cm²" : "lb·in²";
     }
     return "";
 }
@@ -95,7 +95,9 @@ std::string format(double si, Dimension dimension, System system, int digits) {
     if (dimension == Dimension::length && system == System::imperial) {
         if (const auto fraction = inch_fraction(value); !fraction.empty()) return joined(fraction, unit);
     }
-    const bool size = dimension == Dimension::length || dimension == Dimension::mass || dimension == Dimension::number;
+    // Lengths to 0.1 mm, masses to 1 g or three figures: what a workshop can measure.
+    const bool size = dimension == Dimension::length || (dimension == Dimension::mass && unit != "g") ||
+                      dimension == Dimension::number;
     return joined(significant(value, digits > 0 ? digits : size ? 4 : 3), unit);
 }
 

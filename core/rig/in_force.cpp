@@ -94,6 +94,9 @@ std::vector<Filled> filled_inputs(const Rig& rig, const Interface& interface, co
                 std::visit([&](const auto& v) { value = v; }, size->second);
                 all.push_back({element.id, fill.input, value, (&port == support ? below : above)->name});
             }
+            for (const auto& [input, value] : mating->sets)
+                if (!element.inputs.contains(input))
+                    all.push_back({element.id, input, value, below->name + ", " + above->name});
             if (!mating->friction.empty() && !element.inputs.contains(mating->friction))
                 if (auto pair = pair_of(support->surface, payload->surface))
                     all.push_back({element.id, mating->friction, *pair, below->name + ", " + above->name});

@@ -245,7 +245,7 @@ void PartSheet::refresh_sizes(const rig::Part& part) {
 void PartSheet::refresh_ports(const rig::Part& part) {
     QString text;
     for (const auto& port : part.ports) {
-        text += QString("<p style='margin:0 0 4px 0'><b>%1</b> · %2")
+        text += QString("<p style='margin:0 0 4px 0'><span style='font-weight:600'>%1</span> · %2")
                     .arg(text_of(port.id).toHtmlEscaped(), words_of_port(port).toHtmlEscaped());
         for (const auto& f : document_.rig().interfaces)
             if ((f.support.part == part.id && f.support.port == port.id) ||

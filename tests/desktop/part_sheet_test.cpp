@@ -97,11 +97,11 @@ TEST_CASE("wind area and inertia come from the shape until they are typed", "[de
     d.row("wind_area").take_offer();
     CHECK_FALSE(d.part("camera").wind_area);
     const auto shape = rig::body_of(d.part("camera")).inertia;
-    d.type("inertia_x", "0.004");
+    d.type("inertia_x", "40");  // kg·cm², as shown beside it
     REQUIRE(d.part("camera").inertia);
     CHECK(d.part("camera").inertia->x() == Approx(0.004));
     CHECK(d.part("camera").inertia->y() == Approx(shape.y()));
-    d.type("inertia_y", "9");  // no body has that beside the others
+    d.type("inertia_y", "9 kg·m²");  // no body has that beside the others
     CHECK_FALSE(d.row("inertia_y").problem_text().isEmpty());
     d.row("inertia_z").take_offer();
     CHECK_FALSE(d.part("camera").inertia);

@@ -58,6 +58,12 @@ TEST_CASE("a thread's ends fill screw and socket, whichever of them stands up", 
     CHECK(number(said(bush, "bush", "screw_length")) == relative(0.011, 1e-12));
     CHECK(number(said(bush, "bush", "socket_depth")) == relative(0.018, 1e-12));
     CHECK(said(bush, "bush", "socket_depth")->from == "V-jaw clamp, birch ply 18 mm");
+    // A stud in its hole has nothing between, until a washer is typed.
+    auto bare = r;
+    bare.interface("bush-thread")->elements[0].inputs.erase("items");
+    CHECK(number(said(rig::filled_inputs(bare, *bare.interface("bush-thread")), "bush", "items")) == 0);
+    bare.interface("bush-thread")->elements[0].inputs["items"] = 0.001;
+    for (const auto& filled : rig::filled_inputs(bare, *bare.interface("bush-thread"))) CHECK(filled.key != "items");
     const auto post = *project::starting_rig("floor-post");  // its stud stands up
     const auto stud = rig::filled_inputs(post, *post.interface("cup-on-post"));
     CHECK(number(said(stud, "stud", "screw_length")) == relative(0.010, 1e-12));
@@ -74,6 +80,11 @@ TEST_CASE("every mating names inputs and sizes that are there", "[families][port
                 const auto* p = families::find_parameter(*family, mating.friction);
                 REQUIRE(p);
                 CHECK_FALSE(p->friction_pair.empty());
+            }
+            for (const auto& [input, value] : mating.sets) {
+                const auto* set = families::find_parameter(*family, input);
+                REQUIRE(set);
+                CHECK(families::check_value(*set, value));
             }
             for (const auto& fill : mating.fills) {
                 CAPTURE(fill.input, fill.size);
