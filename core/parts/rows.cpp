@@ -2,11 +2,9 @@
 
 #include "catalogue/material.h"
 #include "catalogue/thread.h"
-#include "families/parameter_rows.h"
 
 namespace clampet::parts {
 
-using families::Values;
 using quantity::Dimension;
 
 families::Parameter material_row(std::string standard, std::string help) {
@@ -43,6 +41,11 @@ Result<double> major_diameter(const Values& values, std::string_view key) {
     const auto thread = catalogue::thread_named(families::text(values, key));
     if (!thread) return Problem{std::string(key), thread.problem().what, thread.problem().remedy};
     return thread->major;
+}
+
+Status check_hole(const Values& values) {
+    if (number(values, "hole") < std::min(number(values, "length"), number(values, "width"))) return Done{};
+    return Problem{"hole", "The hole is as wide as what it goes through.", "Give less than its length and its width."};
 }
 
 Port face_port(std::string id, const Vector& at, double length, double width, double hole, std::string surface) {

@@ -1,17 +1,7 @@
-#include "families/parameter_rows.h"
 #include "parts/rows.h"
-#include "parts/solids.h"
 
 namespace clampet::parts {
 namespace {
-
-using families::choice_row;
-using families::gap_row;
-using families::length_row;
-using families::number;
-using families::shown_for;
-using families::text;
-using families::Values;
 
 /// The lower half of a ball head: a cup with a clamping screw. Origin: the face that it stands on.
 Result<Body> cup(const Values& v) {
@@ -51,8 +41,7 @@ Result<Body> ball_plate(const Values& v) {
     if (up - thick <= ball / 2)
         return Problem{"height", "The plate sits in the ball.",
                        fmt::format("Give more than {:.1f} mm.", (ball / 2 + thick) * 1000)};
-    if (hole >= std::min(length, width))
-        return Problem{"hole", "The hole is as wide as the plate.", "Give less than its length and its width."};
+    if (const auto ok = check_hole(v); !ok) return ok.problem();
     const Stuff stuff = stuff_of(v);
     const double from = ball / 2 - 0.004, to = up - thick;  // the stem runs a little into the ball
     Solids solids;

@@ -1,24 +1,13 @@
-#include "families/parameter_rows.h"
 #include "parts/rows.h"
-#include "parts/solids.h"
 
 namespace clampet::parts {
 namespace {
-
-using families::choice_row;
-using families::gap_row;
-using families::length_row;
-using families::number;
-using families::shown_for;
-using families::text;
-using families::Values;
 
 /// A box of one material. Origin: the middle of its lower face.
 Result<Body> build(const Values& v) {
     const double length = number(v, "length"), width = number(v, "width"), height = number(v, "height"),
                  hole = number(v, "hole"), density = density_of(v);
-    if (hole >= std::min(length, width))
-        return Problem{"hole", "The hole is as wide as the block.", "Give less than its length and its width."};
+    if (const auto ok = check_hole(v); !ok) return ok.problem();
     Solids solids;
     solids.add(box({0, 0, height / 2}, {length, width, height}, stuff_of(v)), density);
     if (hole > 0) solids.drill(cylinder({0, 0, height / 2}, hole, height, Vector::UnitZ(), Stuff::metal), density);

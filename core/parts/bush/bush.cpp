@@ -1,17 +1,9 @@
 #include <numbers>
 
-#include "families/parameter_rows.h"
 #include "parts/rows.h"
-#include "parts/solids.h"
 
 namespace clampet::parts {
 namespace {
-
-using families::gap_row;
-using families::length_row;
-using families::number;
-using families::text;
-using families::Values;
 
 /// One thread outside, a smaller one inside. Origin: where its flange meets what it is screwed into.
 Result<Body> build(const Values& v) {

@@ -1,17 +1,7 @@
-#include "families/parameter_rows.h"
 #include "parts/rows.h"
-#include "parts/solids.h"
 
 namespace clampet::parts {
 namespace {
-
-using families::choice_row;
-using families::gap_row;
-using families::length_row;
-using families::number;
-using families::shown_for;
-using families::text;
-using families::Values;
 
 /// A camera with what is on it. Origin: the mouth of its socket; x ahead, along the lens. Each piece balances in its
 /// own middle, which is common practice and good to a centimetre: weigh and balance yours.
@@ -62,16 +52,16 @@ const PartKind& camera_kind() {
          length_row("deep", "Body, front to back", 0.058, 1, "Without the lens."),
          length_row("wide", "Body, width", 0.125, 1, "Across."),
          length_row("high", "Body, height", 0.084, 1, "From its foot."),
-         families::quantity_row("socket_back", "Socket behind the middle", quantity::Dimension::length, 0, {-0.2, 0.2},
-                                "How far its screw sits behind the middle of the body; less than 0 ahead.", "input"),
+         quantity_row("socket_back", "Socket behind the middle", quantity::Dimension::length, 0, {-0.2, 0.2},
+                      "How far its screw sits behind the middle of the body; less than 0 ahead.", "input"),
          thread_row("thread", "Socket", "1/4-20 UNC", "In its foot."),
          length_row("depth", "Socket, depth", 0.0055, 0.05, "Measure it: 5.5 mm is common, from memory."),
          surface_row("foot", "Foot of", "painted aluminium", "What stands on the plate."),
          choice_row("lens", "A lens is on it", yes_no, "yes", "Whether one is on it."),
          shown_for(mass_row("lens_mass", "Lens weighs", 0.55, "A small prime 0.2 kg, a standard zoom 0.5 to 0.9 kg."),
                    "lens", {"yes"}),
-         shown_for(families::quantity_row("lens_length", "Lens, length", quantity::Dimension::length, 0.077, {0.02, 1},
-                                          "From the body's front.", "input"),
+         shown_for(quantity_row("lens_length", "Lens, length", quantity::Dimension::length, 0.077, {0.02, 1},
+                                "From the body's front.", "input"),
                    "lens", {"yes"}),
          shown_for(length_row("lens_diameter", "Lens, diameter", 0.068, 0.5, "Where it is widest."), "lens", {"yes"}),
          shown_for(length_row("axis_height", "Lens, middle at", 0.044, 0.5, "Above the camera's foot."), "lens",

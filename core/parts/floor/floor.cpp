@@ -1,18 +1,12 @@
-#include "families/parameter_rows.h"
 #include "parts/rows.h"
-#include "parts/solids.h"
 
 namespace clampet::parts {
 namespace {
 
-using families::length_row;
-using families::number;
-using families::Values;
-
 /// What a stand stands on. Origin: on the floor, where the rig stands.
 Result<Body> build(const Values& v) {
     const double across = number(v, "across"), thick = 0.02;
-    const std::string& surface = families::text(v, "surface");
+    const std::string& surface = text(v, "surface");
     Port ground{"ground", families::PortKind::floor};
     ground.surface = surface;
     Body body;

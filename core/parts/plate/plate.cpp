@@ -1,23 +1,13 @@
-#include "families/parameter_rows.h"
 #include "parts/rows.h"
-#include "parts/solids.h"
 
 namespace clampet::parts {
 namespace {
-
-using families::choice_row;
-using families::gap_row;
-using families::length_row;
-using families::number;
-using families::text;
-using families::Values;
 
 /// A flat plate under a payload. Origin: the middle of its lower face; x is the way in and out of a release.
 Result<Body> build(const Values& v) {
     const double length = number(v, "length"), width = number(v, "width"), thick = number(v, "thickness"),
                  hole = number(v, "hole"), density = density_of(v);
-    if (hole >= std::min(length, width))
-        return Problem{"hole", "The hole is as wide as the plate.", "Give less than its length and its width."};
+    if (const auto ok = check_hole(v); !ok) return ok.problem();
     Solids solids;
     solids.add(box({0, 0, thick / 2}, {length, width, thick}, stuff_of(v)), density);
     if (hole > 0) solids.drill(cylinder({0, 0, thick / 2}, hole, thick, Vector::UnitZ(), Stuff::metal), density);
@@ -47,11 +37,10 @@ const PartKind& plate_kind() {
              "held_as", "It is held",
              {{"face", "on its lower face"}, {"plate", "in a shoe, by its sides"}, {"dovetail", "by its flanks"}},
              "face", "What joins it to what is below."),
-         families::shown_for(
-             families::quantity_row("flank_angle", "Flank angle", quantity::Dimension::angle, 45 * quantity::degree,
-                                    {20 * quantity::degree, 80 * quantity::degree}, "Between a flank and the plate.",
-                                    "common practice"),
-             "held_as", {"dovetail"})},
+         shown_for(quantity_row("flank_angle", "Flank angle", quantity::Dimension::angle, 45 * quantity::degree,
+                                {20 * quantity::degree, 80 * quantity::degree}, "Between a flank and the plate.",
+                                "common practice"),
+                   "held_as", {"dovetail"})},
         build);
     return kind;
 }

@@ -1,16 +1,9 @@
 #include <numbers>
 
-#include "families/parameter_rows.h"
 #include "parts/rows.h"
-#include "parts/solids.h"
 
 namespace clampet::parts {
 namespace {
-
-using families::count_row;
-using families::length_row;
-using families::number;
-using families::Values;
 
 /// A post on legs. Origin: on the floor, below its middle.
 Result<Body> build(const Values& v) {
@@ -35,11 +28,10 @@ Result<Body> build(const Values& v) {
     if (cap > 0) solids.add(cylinder({0, 0, height - cap / 2}, cap_d, cap, Vector::UnitZ(), stuff), density);
     Port feet{"feet", families::PortKind::feet};
     feet.sizes = {{"layout", "legs"}, {"feet", static_cast<double>(legs)}, {"spread", spread}};
-    feet.surface = families::text(v, "feet_of");
+    feet.surface = text(v, "feet_of");
     Port side{"side", families::PortKind::tube, {0, 0, height / 2}, Vector::UnitX(), Vector::UnitZ()};
     side.sizes = {{"diameter", d}, {"length", height - cap - std::max(clear, up)}};
-    return solids.body(
-        {feet, male_thread("top", {0, 0, height}, families::text(v, "thread"), number(v, "stud"), "steel"), side});
+    return solids.body({feet, male_thread("top", {0, 0, height}, text(v, "thread"), number(v, "stud"), "steel"), side});
 }
 
 }  // namespace
@@ -53,9 +45,9 @@ const PartKind& post_kind() {
          length_row("spread", "Legs reach out", 0.42, 5, "From the middle to a foot."),
          length_row("leg_diameter", "Legs, diameter", 0.022, 0.5, "Of one leg."),
          length_row("legs_from", "Legs leave at", 0.12, 10, "Height at which they leave the post."),
-         families::gap_row("clearance", "Post ends above", 0.08, 10, "How far it ends above the floor."),
+         gap_row("clearance", "Post ends above", 0.08, 10, "How far it ends above the floor."),
          length_row("cap_diameter", "Cap, diameter", 0.07, 1, "Of the disc on its top."),
-         families::gap_row("cap_thickness", "Cap, thickness", 0.02, 0.5, "0 for none."),
+         gap_row("cap_thickness", "Cap, thickness", 0.02, 0.5, "0 for none."),
          thread_row("thread", "Stud", "1/4-20 UNC", "What stands out of its top."),
          length_row("stud", "Stud stands out", 0.010, 0.2, "Above the cap."), material_row("beech"),
          surface_row("feet_of", "Feet of", "rubber", "What stands on the floor.")},

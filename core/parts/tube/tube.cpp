@@ -1,15 +1,7 @@
-#include "families/parameter_rows.h"
 #include "parts/rows.h"
-#include "parts/solids.h"
 
 namespace clampet::parts {
 namespace {
-
-using families::choice_row;
-using families::gap_row;
-using families::length_row;
-using families::number;
-using families::Values;
 
 /// A tube or a rod. Origin: its middle; x along a level one.
 Result<Body> build(const Values& v) {
@@ -17,7 +9,7 @@ Result<Body> build(const Values& v) {
     if (wall >= d / 2)
         return Problem{"wall", "The wall is as thick as half the tube.",
                        "Give less than half the diameter, or 0 for a solid rod."};
-    const bool upright = families::text(v, "lies") == "upright";
+    const bool upright = text(v, "lies") == "upright";
     const Vector along = upright ? Vector::UnitZ() : Vector::UnitX();
     Solids solids;
     const double density = density_of(v);
@@ -27,7 +19,7 @@ Result<Body> build(const Values& v) {
         Port port{std::move(id), families::PortKind::tube, at, z, along};
         port.sizes = {{"diameter", d}, {"length", free}};
         if (wall > 0) port.sizes["wall"] = wall;
-        port.surface = families::text(v, "surface");
+        port.surface = text(v, "surface");
         return port;
     };
     const Vector out = upright ? Vector::UnitX() : Vector::UnitZ();

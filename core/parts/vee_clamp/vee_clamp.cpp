@@ -1,15 +1,8 @@
 #include "catalogue/material.h"
-#include "families/parameter_rows.h"
 #include "parts/rows.h"
-#include "parts/solids.h"
 
 namespace clampet::parts {
 namespace {
-
-using families::gap_row;
-using families::length_row;
-using families::number;
-using families::Values;
 
 constexpr double steel = 7850;       // [kg/m^3] of its screws; from memory
 constexpr double knob_stuff = 1100;  // [kg/m^3] of a plastic knob; from memory
@@ -66,8 +59,8 @@ Result<Body> build(const Values& v) {
     Port grip{"jaw", families::PortKind::jaw};
     grip.sizes = {{"form", "vee"}, {"length", length}, {"half_angle", half}, {"flank", flank}};
     if (pad > 0) grip.sizes["pad"] = number(v, "pad_width");
-    grip.surface = families::text(v, "surface");
-    return solids.body({grip, female_thread("top", {0, 0, top}, families::text(v, "socket"), depth)});
+    grip.surface = text(v, "surface");
+    return solids.body({grip, female_thread("top", {0, 0, top}, text(v, "socket"), depth)});
 }
 
 }  // namespace
@@ -78,9 +71,9 @@ const PartKind& vee_clamp_kind() {
         {length_row("tube", "For a tube of", 0.0337, 1, "Outside diameter of the tube that it is made for."),
          length_row("length", "Jaw length", 0.054, 1, "Along the tube."),
          length_row("width", "Jaw width", 0.072, 1, "Across the tube."),
-         families::quantity_row("half_angle", "V, half angle", quantity::Dimension::angle, 60 * quantity::degree,
-                                {10 * quantity::degree, 85 * quantity::degree},
-                                "Half of the angle between the flanks: 45° for a 90° V.", "input"),
+         quantity_row("half_angle", "V, half angle", quantity::Dimension::angle, 60 * quantity::degree,
+                      {10 * quantity::degree, 85 * quantity::degree},
+                      "Half of the angle between the flanks: 45° for a 90° V.", "input"),
          length_row("flank", "V, flank", 0.030, 1, "Length of one flank from the bottom of the V."),
          length_row("height", "Top above the tube's middle", 0.050, 1, "From the tube's axis to the upper face."),
          length_row("thickness", "Lower jaw, thickness", 0.018, 0.5, "Of the board with the pad."),

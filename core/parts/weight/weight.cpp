@@ -1,13 +1,7 @@
-#include "families/parameter_rows.h"
 #include "parts/rows.h"
-#include "parts/solids.h"
 
 namespace clampet::parts {
 namespace {
-
-using families::length_row;
-using families::number;
-using families::Values;
 
 /// A counterweight with a split collar that slides along a rod. Origin: on the rod's axis; x along the rod, z up.
 Result<Body> build(const Values& v) {
@@ -22,7 +16,7 @@ Result<Body> build(const Values& v) {
     solids.add_weighed(cylinder(Vector::Zero(), rod + 0.012, length, Vector::UnitX(), Stuff::plastic), 0);
     Port grip{"collar", families::PortKind::jaw};
     grip.sizes = {{"form", "collar"}, {"length", length}};
-    grip.surface = families::text(v, "surface");
+    grip.surface = text(v, "surface");
     return solids.body({grip});
 }
 
@@ -36,8 +30,8 @@ const PartKind& weight_kind() {
          length_row("rod", "For a rod of", 0.025, 0.5, "Outside diameter of what it slides on."),
          length_row("across", "Across", 0.10, 1, "Its diameter."),
          length_row("length", "Along the rod", 0.04, 1, "Its thickness."),
-         families::quantity_row("hangs", "Hangs below the rod", quantity::Dimension::length, 0, {-1, 1},
-                                "From the rod's middle to the weight's; 0 when the rod runs through it.", "input"),
+         quantity_row("hangs", "Hangs below the rod", quantity::Dimension::length, 0, {-1, 1},
+                      "From the rod's middle to the weight's; 0 when the rod runs through it.", "input"),
          surface_row("surface", "Collar lined with", "rubber", "What grips the rod.")},
         build);
     return kind;
