@@ -205,6 +205,69 @@ TEST_CASE("every kind stands in a rig at its defaults, and each of its sizes doe
     }
 }
 
+namespace {
+
+/// The box along the axes that holds a solid.
+std::pair<Vector, Vector> bounds(const parts::Shape& s) {
+    if (s.kind == parts::ShapeKind::prism) {  // along x, as all of them lie
+        Vector low(-s.length / 2, 1e9, 1e9), high(s.length / 2, -1e9, -1e9);
+        for (const auto& c : s.profile) {
+            low = low.cwiseMin(Vector(-s.length / 2, c.x(), c.y()));
+            high = high.cwiseMax(Vector(s.length / 2, c.x(), c.y()));
+        }
+        return {s.at + low, s.at + high};
+    }
+    Vector half = s.size / 2;
+    if (s.kind == parts::ShapeKind::sphere) half = Vector::Constant(s.diameter / 2);
+    if (s.kind == parts::ShapeKind::cylinder)
+        for (int i = 0; i < 3; ++i)
+            half[i] = s.length / 2 * std::abs(s.axis[i]) +
+                      s.diameter / 2 * std::sqrt(std::max(0.0, 1 - s.axis[i] * s.axis[i]));
+    return {s.at - half, s.at + half};
+}
+
+bool touch(const std::pair<Vector, Vector>& a, const std::pair<Vector, Vector>& b) {
+    return (a.first.array() <= b.second.array() + 1e-9).all() && (b.first.array() <= a.second.array() + 1e-9).all();
+}
+
+}  // namespace
+
+TEST_CASE("every kind is one piece: its solids touch, its ports lie on them, and it balances within",
+          "[parts][geometry]") {
+    std::mt19937 random(12);
+    for (const auto* kind : parts::registry())
+        for (int round = 0; round < 12; ++round) {
+            Values values;  // all choices, sizes a little larger or smaller than usual
+            for (const auto& row : kind->parameters()) {
+                if (row.kind == families::Kind::choice && round > 0)
+                    values[row.key] = row.choices[random() % row.choices.size()].key;
+                if (row.kind == families::Kind::quantity && round > 0 && !row.whole_number && row.standard > 0)
+                    values[row.key] =
+                        std::min(row.most, row.standard * std::uniform_real_distribution(0.97, 1.03)(random));
+            }
+            const auto body = built(*kind, values);
+            CAPTURE(kind->key(), round);
+            REQUIRE((body || round > 0));
+            if (!body) continue;
+            std::vector<std::pair<Vector, Vector>> boxes;
+            for (const auto& shape : body->shapes) boxes.push_back(bounds(shape));
+            std::vector<bool> reached(boxes.size(), false);
+            reached[0] = true;
+            for (std::size_t step = 0; step < boxes.size(); ++step)
+                for (std::size_t a = 0; a < boxes.size(); ++a)
+                    for (std::size_t b = 0; reached[a] && b < boxes.size(); ++b)
+                        reached[b] = reached[b] || touch(boxes[a], boxes[b]);
+            CHECK(std::all_of(reached.begin(), reached.end(), [](bool r) { return r; }));
+            auto all = boxes[0];
+            for (const auto& b : boxes) all = {all.first.cwiseMin(b.first), all.second.cwiseMax(b.second)};
+            for (const auto& port : body->ports) {
+                CAPTURE(port.id);
+                CHECK(touch(all, {port.at, port.at}));
+            }
+            if (body->mass > 0) CHECK(touch(all, {body->centre_of_gravity, body->centre_of_gravity}));
+        }
+}
+
 TEST_CASE("sizes that make no part are refused where they are typed", "[parts][errors]") {
     struct Case {
         const char* kind;

@@ -35,7 +35,7 @@ Result<Body> build(const Values& v) {
         box({front - deep / 2 - 0.006, 0, high + 0.005}, {0.5 * deep, 0.32 * wide, 0.010}, Stuff::payload), 0);
     if (text(v, "microphone") == "yes")
         solids.add_weighed(
-            cylinder({0.012, 0, high + 0.024}, 0.022, number(v, "mic_length"), Vector::UnitX(), Stuff::rubber),
+            cylinder({0.012, 0, high + 0.021}, 0.022, number(v, "mic_length"), Vector::UnitX(), Stuff::rubber),
             number(v, "mic_mass"));
     return solids.body(
         {female_thread("socket", Vector::Zero(), text(v, "thread"), number(v, "depth"), text(v, "foot"))});
