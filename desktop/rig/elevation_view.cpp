@@ -9,9 +9,9 @@
 #include <QPainter>
 #include <QPushButton>
 
-#include "desktop/widgets/quantity_field.h"
 #include "desktop/theme/theme.h"
 #include "desktop/theme/words.h"
+#include "desktop/widgets/quantity_field.h"
 #include "quantity/format.h"
 
 namespace clampet::desktop {
@@ -142,11 +142,15 @@ void ElevationView::paint_scale(QPainter& p) const {
     for (const double step : {0.01, 0.02, 0.05, 0.1, 0.2, 0.5, 1.0, 2.0})
         if (step / metres_per_pixel < 140) length = step;
     const double pixels = length / metres_per_pixel;
-    const QPointF right(width() - 20, 30), left(right.x() - pixels, 30);
+    const double room = QFontMetricsF(body_font(0.85)).height();
+    // Beside the buttons where there is room, below them where there is none.
+    const bool beside = width() - 20 - pixels > top_->geometry().right() + 12;
+    const double y = beside ? std::max(30.0, room + 8) : top_->geometry().bottom() + 8 + room;
+    const QPointF right(width() - 20, y), left(right.x() - pixels, y);
     p.setPen(QPen(theme().quiet, 1.2));
     p.drawLine(left, right);
     for (const auto& end : {left, right}) p.drawLine(end - QPointF(0, 4), end + QPointF(0, 4));
-    words(p, QPointF((left.x() + right.x()) / 2, 24), shown(length, quantity::Dimension::length), body_font(0.85),
+    words(p, QPointF((left.x() + right.x()) / 2, y - 6), shown(length, quantity::Dimension::length), body_font(0.85),
           theme().quiet);
 }
 
@@ -305,8 +309,11 @@ void ElevationView::paintEvent(QPaintEvent*) {
     }
     if (const auto* handle = in_hand())
         words(p, QPointF(width() / 2.0, height() - 14),
-              tr("%1 of %2: drag its ring, or use the arrow keys")
-                  .arg(handle->name, QString::fromStdString(document_.rig().interface(handle->interface)->name)),
+              QFontMetricsF(body_font(0.85))
+                  .elidedText(tr("%1 of %2: drag its ring, or use the arrow keys")
+                                  .arg(handle->name,
+                                       QString::fromStdString(document_.rig().interface(handle->interface)->name)),
+                              Qt::ElideRight, width() - 20.0),
               body_font(0.85), t.quiet);
 }
 

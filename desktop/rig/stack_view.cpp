@@ -32,7 +32,7 @@ StackView::StackView(project::Document& document, QWidget* parent)
     headline_->setTextFormat(Qt::RichText);
     headline_->setAccessibleName(tr("Worst seam"));
     outer->addWidget(headline_);
-    auto* scroll = new QScrollArea(this);
+    auto* scroll = scroll_ = new QScrollArea(this);
     scroll->setWidgetResizable(true);
     scroll->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     scroll->setFocusPolicy(Qt::NoFocus);
@@ -183,6 +183,7 @@ void StackView::select_part(const QString& part) {
     if (!document_.rig().part(part.toStdString())) return;
     selected_part_ = part;
     mark();
+    scroll_->ensureWidgetVisible(block(part));
     emit part_selected(part);
 }
 

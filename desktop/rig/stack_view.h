@@ -6,6 +6,7 @@
 
 class QLabel;
 class QMenu;
+class QScrollArea;
 class QVBoxLayout;
 class QPushButton;
 
@@ -47,6 +48,7 @@ class StackView : public QWidget {
 
     project::Document& document_;
     QLabel* headline_;
+    QScrollArea* scroll_ = nullptr;
     QVBoxLayout* column_;
     QPushButton *add_, *remove_;
     QString selected_, selected_part_;
