@@ -9,6 +9,13 @@
 using namespace clampet;
 
 TEST_CASE("utilisation and factors of every family ask for no memory, in every choice", "[families][allocations]") {
+    const auto none = allocations();
+    delete new int(3);
+#ifndef __SANITIZE_ADDRESS__
+    REQUIRE(allocations() == none + 1);  // they are counted
+#else
+    REQUIRE(allocations() == none);
+#endif
     std::mt19937 random(5);
     const auto between = [&](double a, double b) { return std::uniform_real_distribution(a, b)(random); };
     for (const auto* family : families::registry()) {
