@@ -16,8 +16,6 @@ BenchStage::BenchStage(Session& session, QWidget* parent)
     pages_->addWidget(all_);
     connect(all_, &BenchesPage::thread_desk_wanted, this, &BenchStage::show_thread_desk);
     connect(all_, &BenchesPage::bench_wanted, this, &BenchStage::open_bench);
-    connect(&session, &Session::benches_wanted, this, &BenchStage::show_all);
-    connect(&session, &Session::bench_wanted, this, &BenchStage::open_bench);
     connect(&session, &Session::seam_bench_wanted, this, &BenchStage::open_bench_of);
     connect(&session.bench, &BenchModel::changed, this, &Stage::undo_changed);
 }

@@ -18,8 +18,6 @@ class Session : public QObject {
     void problem(const QString& text);  ///< to be told below the bar
     void notice(const QString& text);
     void settled();  ///< an edit was taken: an earlier problem is over
-    void benches_wanted();
-    void bench_wanted(const QString& family);
     void seam_bench_wanted(const QString& interface, const QString& element);
     void seam_wanted(const QString& interface);  ///< in the rig
 };
