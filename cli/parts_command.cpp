@@ -19,11 +19,6 @@ ordered_json list(const parts::Vector& v) {
     return {number(v.x()), number(v.y()), number(v.z())};
 }
 
-std::string words_of(const families::Value& value, const families::PortSize& size) {
-    if (const auto* text = std::get_if<std::string>(&value)) return *text;
-    return quantity::format(std::get<double>(value), size.dimension);
-}
-
 ordered_json body_json(const parts::PartKind& kind, const families::Values& values, const parts::Body& body) {
     ordered_json ports = ordered_json::array();
     for (const auto& port : body.ports) {
@@ -45,14 +40,7 @@ void print_body(const parts::Body& body) {
     const auto& c = body.centre_of_gravity;
     fmt::print("weighs {}, balances {} ahead, {} left, {} up of its origin\n",
                quantity::format(body.mass, Dimension::mass), length(c.x()), length(c.y()), length(c.z()));
-    for (const auto& port : body.ports) {
-        fmt::print("{:<12} {:<9}", port.id, families::name_of(port.kind));
-        for (const auto& size : families::sizes_of(port.kind))
-            if (const auto at = port.sizes.find(size.key); at != port.sizes.end())
-                fmt::print(" {} {}", size.key, words_of(at->second, size));
-        if (!port.surface.empty()) fmt::print(" · {}", port.surface);
-        fmt::print("\n");
-    }
+    for (const auto& port : body.ports) fmt::print("{:<12} {}\n", port.id, parts::words_of(port));
 }
 
 }  // namespace
@@ -68,12 +56,7 @@ int parts_command(const std::string& name, const std::vector<std::string>& assig
         return done;
     }
     const auto* kind = parts::kind_named(name);
-    if (!kind) {
-        std::string known;
-        for (const auto* each : parts::registry()) known += (known.empty() ? "" : ", ") + std::string(each->key());
-        return fail({"", fmt::format("There is no kind of part “{}”.", name), fmt::format("Use one of: {}.", known)},
-                    wrong_usage);
-    }
+    if (!kind) return fail(parts::no_kind(name), wrong_usage);
     if (params) {
         if (json)
             print({{"kind", kind->key()}, {"parameters", parameters_json(kind->parameters())}});

@@ -23,6 +23,10 @@ class PartKind {
 /// All kinds, from the ground to the payload.
 std::span<const PartKind* const> registry();
 const PartKind* kind_named(std::string_view key);
+/// What to say where there is none of that key; `where` is left to the caller.
+Problem no_kind(std::string_view key);
+/// "tube: diameter 33.7 mm, wall 2.6 mm, painted steel".
+std::string words_of(const Port& port);
 
 /// Fills in defaults, checks, builds. Errors: a Problem whose `where` is the size's key.
 Result<Body> built(const PartKind& kind, const families::Values& given);

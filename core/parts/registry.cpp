@@ -2,6 +2,7 @@
 
 #include "catalogue/material.h"
 #include "parts/part_kind.h"
+#include "quantity/format.h"
 
 namespace clampet::parts {
 
@@ -29,6 +30,31 @@ const PartKind* kind_named(std::string_view key) {
     for (const auto* kind : registry())
         if (kind->key() == key) return kind;
     return nullptr;
+}
+
+Problem no_kind(std::string_view key) {
+    std::string known;
+    for (const auto* kind : registry()) known += (known.empty() ? "" : ", ") + std::string(kind->key());
+    return {"", fmt::format("There is no kind of part “{}”.", key), fmt::format("Use one of: {}.", known)};
+}
+
+std::string words_of(const Port& port) {
+    std::string words;
+    const auto add = [&](const std::string& word) { words += (words.empty() ? "" : ", ") + word; };
+    for (const auto& size : families::sizes_of(port.kind)) {
+        const auto at = port.sizes.find(size.key);
+        if (at == port.sizes.end()) continue;
+        std::string name = size.key;
+        std::replace(name.begin(), name.end(), '_', ' ');
+        if (const auto* number = std::get_if<double>(&at->second))
+            add(name + " " + quantity::format(*number, size.dimension));
+        else
+            add(std::get<std::string>(at->second));
+    }
+    if (!port.surface.empty()) add(port.surface);
+    const std::string kind =
+        port.kind == families::PortKind::unknown ? "not said what it is" : std::string(families::name_of(port.kind));
+    return words.empty() ? kind : kind + ": " + words;
 }
 
 Result<Body> built(const PartKind& kind, const families::Values& given) {

@@ -1,7 +1,5 @@
 #include "rig/rig.h"
 
-#include <fmt/format.h>
-
 #include <algorithm>
 #include <cmath>
 
@@ -22,10 +20,8 @@ Result<Part> made(Part part) {
     if (part.kind.empty()) return part;
     const auto* kind = parts::kind_named(part.kind);
     if (!kind) {
-        std::string known;
-        for (const auto* each : parts::registry()) known += (known.empty() ? "" : ", ") + std::string(each->key());
-        return Problem{"/kind", fmt::format("There is no kind of part “{}”.", part.kind),
-                       fmt::format("Use one of: {}.", known)};
+        const auto problem = parts::no_kind(part.kind);
+        return Problem{"/kind", problem.what, problem.remedy};
     }
     auto body = parts::built(*kind, part.values);
     if (!body) return Problem{"/values/" + body.problem().where, body.problem().what, body.problem().remedy};

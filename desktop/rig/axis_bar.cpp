@@ -80,6 +80,7 @@ void AxisBar::rebuild() {
         column->addWidget(row.field);
         column->addWidget(row.stops, 0, Qt::AlignLeft);
         column->addWidget(row.own);
+        column->addStretch(1);  // beside one whose stops are shown
         line->addWidget(cell, 1);
         connect(row.field, &QuantityField::committed, this,
                 [this, id = selected_, key = axis.key, field = row.field](double v, quint64 g) {

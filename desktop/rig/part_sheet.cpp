@@ -60,22 +60,6 @@ QString origin_words(rig::Origin origin) {
     return {};
 }
 
-/// "tube: diameter 33.7 mm, wall 2.6 mm, painted steel".
-QString words_of_port(const rig::Port& port) {
-    QStringList words;
-    for (const auto& size : families::sizes_of(port.kind)) {
-        const auto at = port.sizes.find(size.key);
-        if (at == port.sizes.end()) continue;
-        const auto* number = std::get_if<double>(&at->second);
-        words << (number ? words_of(size.key) + " " + shown(*number, size.dimension)
-                         : text_of(std::get<std::string>(at->second)));
-    }
-    if (!port.surface.empty()) words << text_of(port.surface);
-    const QString kind = port.kind == families::PortKind::unknown ? QObject::tr("not said what it is")
-                                                                  : text_of(families::name_of(port.kind));
-    return words.isEmpty() ? kind : kind + ": " + words.join(", ");
-}
-
 /// Whether rows must be made anew: another part, another kind, other ports.
 std::string shape_of(const rig::Part& part) {
     std::string shape = part.id + "/" + part.kind;
@@ -246,7 +230,7 @@ void PartSheet::refresh_ports(const rig::Part& part) {
     QString text;
     for (const auto& port : part.ports) {
         text += QString("<p style='margin:0 0 4px 0'><span style='font-weight:600'>%1</span> · %2")
-                    .arg(text_of(port.id).toHtmlEscaped(), words_of_port(port).toHtmlEscaped());
+                    .arg(text_of(port.id).toHtmlEscaped(), text_of(parts::words_of(port)).toHtmlEscaped());
         for (const auto& f : document_.rig().interfaces)
             if ((f.support.part == part.id && f.support.port == port.id) ||
                 (f.payload.part == part.id && f.payload.port == port.id))

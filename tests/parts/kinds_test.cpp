@@ -327,6 +327,10 @@ TEST_CASE("ports say what the sizes say", "[parts][ports]") {
     CHECK(std::get<std::string>(port_of(cup, "below").sizes.at("sex")) == "male");
     CHECK(size(port_of(cup, "below"), "length") == 0.009);
     CHECK(port_of(cup, "ball").at.z() == 0.036);
+    CHECK(parts::words_of(port_of(body_of("tube"), "grip")) ==
+          "tube: diameter 33.7 mm, wall 2.6 mm, length 1000 mm, painted steel");
+    CHECK(parts::words_of({"hook"}) == "not said what it is");
+    CHECK(parts::no_kind("wing").remedy.find("vee_clamp") != std::string::npos);
     const auto tube = body_of("tube", {{"lies", std::string("upright")}});
     CHECK(port_of(tube, "grip").x == Vector::UnitZ());
     CHECK(port_of(tube, "head").at.z() == relative(0.5, 1e-12));
