@@ -186,10 +186,14 @@ SlipLimit<Contacts::K> slip_limit(const Contacts& contacts, std::span<const doub
     SlipSums<K> at;
     Vector q = w;
     const double near_power = near ? near->motion.dot(w) : 0;
-    const bool warm = near_power > 0 && std::isfinite(near_power);
+    bool warm = near && std::isfinite(near_power) && near_power > 0.02 * near->motion.norm();
     if (warm) q = near->motion / near_power;
-    contacts.sum(q, 1e3, limit, at);  // so smooth that it is quadratic: one step gives the least-squares motion
-    if (!warm) q += Z * newton_step<K>(at, Z);
+    constexpr double smooth_all = 1e3;
+    contacts.sum(q, smooth_all, limit, at);  // so smooth that it is quadratic: one step gives the least-squares motion
+    const Eigen::Matrix<double, K - 1, 1> least_squares = newton_step<K>(at, Z);
+    // The motion of a load unlike this one is much too fast: no start.
+    if (-smooth_all * (Z.transpose() * at.gradient).dot(least_squares) > 0.75 * at.squares) warm = false;
+    if (!warm) q += Z * least_squares;
     contacts.sum(q, 0, limit, at);
     // A motion without any dissipation: nothing holds in this direction.
     if (!(at.squares > 1e-20 * total)) return result;
@@ -220,6 +224,8 @@ SlipLimit<Contacts::K> slip_limit(const Contacts& contacts, std::span<const doub
                 if (at.value <= before - 1e-4 * t * decrement) break;
             }
         }
+        // What started too fast has smoothed the norm away: the dual says so.
+        if (warm && !(at.dual > 0.97 * at.value)) return slip_limit(contacts, limit, demand, enough, finest);
         if (at.dual / size > enough * (1 + 4 * std::sqrt(std::max(0.0, unbalanced)))) break;
     }
     result.multiplier = at.dual / size;

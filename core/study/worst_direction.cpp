@@ -1,7 +1,11 @@
 #include "study/worst_direction.h"
 
 #include <algorithm>
+#include <array>
+#include <bitset>
 #include <cmath>
+#include <cstdint>
+#include <span>
 
 #include "mechanics/first_exit.h"
 #include "study/directions.h"
@@ -14,6 +18,7 @@ using mechanics::Load;
 using mechanics::Ray;
 using mechanics::Wrench;
 constexpr double infinite = std::numeric_limits<double>::infinity();
+constexpr double coarse_angle = 0.16;   // between two of the 162 directions and their middle
 constexpr double finest_angle = 0.008;  // 0.5 degrees: the factor is flat there, so this is worth about 4e-5
 /// From one end of a band to the other a factor changes less than this.
 constexpr double far_from_governing = 10;
@@ -27,48 +32,143 @@ struct Least {
 
 /// How a search is done.
 struct How {
+    std::span<const Vector3d> seeds;        ///< worst directions of the same joint at other inputs: looked at first
+    const DirectionCells* cells = nullptr;  ///< then all of these
     bool refine = true;
-    bool exactly = true;    ///< the factor is computed anew, to the last digit, for the direction found
-    std::size_t seeds = 0;  ///< so many of the first directions are worst ones of the same joint at other inputs
+    bool exactly = true;  ///< the factor is computed anew, to the last digit, for the direction found
 };
 
-/// Least load factor over directions, if it is under `below`.
-template <class RayOf>
-Least search(const families::Joint& exact, std::size_t mode, const std::vector<Vector3d>& directions,
-             const RayOf& ray_of, double below, const How& how) {
-    const families::Joint& joint = exact.for_search();
-    Least best;
-    best.factor = below;
-    bool found = false;
-    const auto try_direction = [&](const Vector3d& d) {
-        const Ray ray = ray_of(d);
-        if (std::isfinite(best.factor) && joint.surely_holds(mode, ray.at(best.factor * (1 - worth_finding))))
-            return false;
-        const auto used = [&](double lambda) { return joint.utilisation(mode, ray.at(lambda)); };
-        const double factor = std::isfinite(best.factor)
-                                  ? mechanics::first_exit_under(best.factor, used(best.factor), used)
-                                  : joint.load_factor(mode, ray);
-        if (!(factor < best.factor)) return false;
-        best = {factor, d};
-        found = true;
-        return true;
-    };
-    std::size_t best_at = 0;
-    for (std::size_t i = 0; i < directions.size(); ++i) {
-        if (try_direction(directions[i])) best_at = i;
-        if (best.factor == 0) return best;
-    }
-    if (!found) return {};
-    // A seed is the worst direction of the same joint at other inputs: the worst one here is close to it.
-    for (double angle = best_at < how.seeds ? 0.04 : 0.16; how.refine && angle > finest_angle;) {
+/// By neighbours ever closer. `is_worse` looks at a direction, and makes it `best` where it is.
+template <class IsWorse>
+void close_in(const Vector3d& best, double angle, const IsWorse& is_worse) {
+    while (angle > finest_angle) {
         bool better = false;
-        for (const auto& d : neighbours(best.direction, angle)) better = try_direction(d) || better;
+        for (const auto& d : neighbours(best, angle)) better = is_worse(d) || better;
         if (!better) angle /= 2;
     }
-    // The direction is the search's; the factor is computed anew, to the last digit.
-    if (how.exactly) best.factor = exact.load_factor(mode, ray_of(best.direction));
-    return best;
 }
+
+/// Least load factor over directions, if it is under `below`.
+/// Meaning  Most directions are only shown to be no worse than the best so far, and most cells of directions by their
+///          corners: where safe loads make a convex set, none within is worse. `RayOf` is linear in the direction.
+template <class RayOf>
+class Search {
+ public:
+    Search(const families::Joint& exact, std::size_t mode, const RayOf& ray_of, double below)
+        : exact_(exact), joint_(exact.for_search()), mode_(mode), ray_of_(ray_of) {
+        best_.factor = below;
+    }
+    Least least(const How& how) {
+        bool by_seed = false;
+        for (const auto& d : how.seeds) by_seed = try_direction(d) || by_seed;
+        const double before = best_.factor;
+        if (how.cells && best_.factor > 0) over(*how.cells);
+        if (!found_) return {};
+        // A seed is the worst direction of the same joint at other inputs: the worst one here is close to it.
+        if (how.refine && best_.factor > 0) refine(by_seed && best_.factor == before ? coarse_angle / 4 : coarse_angle);
+        // The direction is the search's; the factor is computed anew, to the last digit.
+        if (how.exactly && best_.factor > 0) best_.factor = exact_.load_factor(mode_, ray_of_(best_.direction));
+        return best_;
+    }
+
+ private:
+    static constexpr std::size_t most_points = 162, most_cells = 320;
+    bool holds(const Vector3d& d, double share) const {
+        return joint_.surely_holds(mode_, ray_of_(d).at(best_.factor * share));
+    }
+    bool try_direction(const Vector3d& d) {
+        const bool bounded = std::isfinite(best_.factor);
+        if (bounded && holds(d, 1 - worth_finding)) return false;
+        const Ray ray = ray_of_(d);
+        const auto used = [&](double lambda) { return joint_.utilisation(mode_, ray.at(lambda)); };
+        const double factor = bounded ? mechanics::first_exit_under(best_.factor, used(best_.factor), used)
+                                      : joint_.load_factor(mode_, ray);
+        if (!(factor < best_.factor)) return false;
+        best_ = {factor, d};
+        found_ = true;
+        return true;
+    }
+    /// Whether a load so much larger than one from a corner is safe at the best factor so far. Of what was asked at a
+    /// larger factor or a larger load nothing is asked again.
+    bool is_safe(const DirectionCells& cells, std::size_t point, double stretch) {
+        auto& known = safe_[point];
+        if (known.factor >= best_.factor && known.stretch >= stretch) return true;
+        if (!std::isfinite(best_.factor)) return true;  // a load from there drives nothing
+        if (known.unsafe_factor <= best_.factor && known.unsafe_stretch <= stretch) return false;
+        const bool safe = holds(stretch * cells.points[point], 1 - worth_finding);
+        (safe ? known.factor : known.unsafe_factor) = best_.factor;
+        (safe ? known.stretch : known.unsafe_stretch) = stretch;
+        return safe;
+    }
+    void over(const DirectionCells& cells) {
+        safe_.fill({});
+        tried_.reset();
+        const auto look_at = [&](std::size_t point) {
+            if (tried_[point]) return;
+            tried_.set(point);
+            try_direction(cells.points[point]);
+        };
+        for (std::size_t i = 0; i < cells.coarse_points && best_.factor > 0; ++i) look_at(i);
+        // One generation after another: the best factor is small early, and more cells are passed over.
+        std::array<std::uint16_t, most_cells> alive{}, next{};
+        std::size_t count = cells.coarse_cells;
+        for (std::size_t i = 0; i < count; ++i) alive[i] = static_cast<std::uint16_t>(i);
+        while (count > 0 && best_.factor > 0) {
+            std::size_t children = 0;
+            for (std::size_t i = 0; i < count; ++i) {
+                const auto& cell = cells.cells[alive[i]];
+                bool safe = cell.children == 0;
+                if (!safe) {
+                    safe = true;
+                    for (const auto corner : cell.corners) safe = safe && is_safe(cells, corner, cell.stretch);
+                }
+                for (std::size_t c = 0; !safe && c < cell.children; ++c)
+                    next[children++] = static_cast<std::uint16_t>(cell.first_child + c);
+            }
+            for (std::size_t i = 0; i < children && best_.factor > 0; ++i)
+                for (const auto corner : cells.cells[next[i]].corners) look_at(corner);
+            std::swap(alive, next);
+            count = children;
+        }
+    }
+    /// Along the slope of the utilisation first, which leads to the worst direction at once where the mode is linear in
+    /// the load; then by neighbours ever closer.
+    void refine(double angle) {
+        for (int step = 0; step < 4 && best_.factor > 0; ++step) {
+            const Vector3d from = best_.direction, to = steepest();
+            if (!to.allFinite() || !try_direction(to)) break;
+            const double turned = (to - from).norm();
+            angle = std::min(angle, std::max(2 * turned, 2 * finest_angle));
+            if (turned < finest_angle) break;
+        }
+        close_in(best_.direction, angle, [&](const Vector3d& d) { return best_.factor > 0 && try_direction(d); });
+    }
+    /// Where the utilisation at the best factor would be greatest if it were linear in the direction.
+    Vector3d steepest() const {
+        constexpr double h = 0.01;
+        const Vector3d& d = best_.direction;
+        const Vector3d across = d.unitOrthogonal(), other = d.cross(across);
+        const auto used = [&](const Vector3d& at) {
+            return joint_.utilisation(mode_, ray_of_(at).at(best_.factor * (1 - 2 * h)));
+        };
+        const double here = used(d);
+        return ((used(d + h * d) - here) * d + (used(d + h * across) - here) * across +
+                (used(d + h * other) - here) * other)
+            .normalized();
+    }
+
+    const families::Joint &exact_, &joint_;
+    std::size_t mode_;
+    const RayOf& ray_of_;
+    Least best_;
+    bool found_ = false;
+    struct Known {
+        double factor = -1, stretch = 0;
+        double unsafe_factor = infinite, unsafe_stretch = infinite;
+    };
+    std::array<Known, most_points> safe_{};
+    std::bitset<most_points> tried_;
+};
 
 /// The search for one mode under one case.
 class CaseSearch {
@@ -82,6 +182,8 @@ class CaseSearch {
         if (hints) hints_ = *hints;
         at_typical_ = !hints;
         wide_ = at_typical_ || governs;
+        for (std::size_t k = 0; k < free_count(); ++k)
+            if (case_.over[k].over == rig::Directions::around) around_[k] = directions_around(case_.over[k].about);
     }
 
     std::size_t free_count() const { return case_.load.free_count; }
@@ -112,19 +214,16 @@ class CaseSearch {
             return factor < below ? Found{factor} : Found{};
         }
         // Both along the same direction first; then each with the other held, as long as that finds something worse.
-        auto best = search(
-            joint_, mode_, directions(0), [&](const Vector3d& d) { return ray(d, d); }, below, how(0));
+        auto best = search([&](const Vector3d& d) { return ray(d, d); }, 0, below);
         Found found{best.factor, best.direction, best.direction};
         if (free_count() < 2) return found;
         if (!std::isfinite(found.factor)) found.first = found.second = hints_.empty() ? Vector3d::UnitX() : hints_[0];
         for (int round = 0; round < most_rounds; ++round) {
             const double before = std::min(below, found.factor);
-            best = search(
-                joint_, mode_, directions(1), [&](const Vector3d& d) { return ray(found.first, d); }, before, how(1));
+            best = search([&](const Vector3d& d) { return ray(found.first, d); }, 1, before);
             if (best.factor < before) found = {best.factor, found.first, best.direction};
             const double between = std::min(below, found.factor);
-            best = search(
-                joint_, mode_, directions(0), [&](const Vector3d& d) { return ray(d, found.second); }, between, how(0));
+            best = search([&](const Vector3d& d) { return ray(d, found.second); }, 0, between);
             if (best.factor < between) found = {best.factor, best.direction, found.second};
             if (!(found.factor < before * (1 - worth_finding))) break;
         }
@@ -137,16 +236,23 @@ class CaseSearch {
         bool any = false;
         const auto take = [&](const Vector3d& a, const Vector3d& b) {
             const double here = families::factors(joint_, mode_, load(a, b)).least();
-            if (!(here < found.factor)) return;
+            if (!(here < found.factor)) return false;
             found = {here, a, b};
-            any = true;
+            return any = true;
         };
         if (free_count() == 0) take(Vector3d::UnitX(), Vector3d::UnitX());
-        if (free_count() > 0)
-            for (const auto& d : directions(0)) take(d, d);
+        if (free_count() == 1) {
+            const auto alone = [&](const Vector3d& d) { return take(d, d); };
+            each(0, alone);
+            if (any && how(0).refine) close_in(found.first, coarse_angle, alone);
+        }
         if (free_count() > 1) {
-            const Vector3d kept = found.first;
-            for (const auto& d : directions(1)) take(kept, d);
+            each(0, [&](const Vector3d& d) { take(d, d); });
+            const auto second = [&](const Vector3d& d) { return take(found.first, d); };
+            each(1, second);
+            if (any && how(1).refine) close_in(found.second, coarse_angle, second);
+            if (any && how(0).refine)
+                close_in(found.first, coarse_angle, [&](const Vector3d& d) { return take(d, found.second); });
         }
         return any ? found : Found{};
     }
@@ -154,19 +260,23 @@ class CaseSearch {
  private:
     static constexpr int most_rounds = 3;
     bool on_a_sphere(std::size_t k) const { return case_.over[k].over == rig::Directions::sphere && !stands_; }
-    How how(std::size_t k) const { return {on_a_sphere(k), at_typical_, on_a_sphere(k) ? hints_.size() : 0}; }
-    std::vector<Vector3d> directions(std::size_t k) const {
-        if (case_.over[k].over == rig::Directions::around) return directions_around(case_.over[k].about);
-        if (case_.over[k].over == rig::Directions::level) {
-            auto level = tipping_directions();
-            level.pop_back();  // straight down
-            return level;
-        }
-        if (!on_a_sphere(k)) return tipping_directions();
-        if (at_typical_) return sphere_directions();
-        auto few = hints_;
-        if (wide_ || few.empty()) few.insert(few.end(), few_directions().begin(), few_directions().end());
-        return few;
+    How how(std::size_t k) const {
+        if (case_.over[k].over == rig::Directions::around) return {{}, &around_[k], false, at_typical_};
+        if (case_.over[k].over == rig::Directions::level) return {{}, &level_directions(), false, at_typical_};
+        if (!on_a_sphere(k)) return {{}, &tipping_directions(), false, at_typical_};
+        if (at_typical_) return {{}, &sphere_directions(), true, true};
+        return {hints_, wide_ || hints_.empty() ? &few_directions() : nullptr, true, false};
+    }
+    template <class RayOf>
+    Least search(const RayOf& ray_of, std::size_t k, double below) const {
+        return Search<RayOf>(joint_, mode_, ray_of, below).least(how(k));
+    }
+    template <class Take>
+    void each(std::size_t k, const Take& take) const {
+        const How h = how(k);
+        for (const auto& d : h.seeds) take(d);
+        if (h.cells)
+            for (const auto& d : h.cells->points) take(d);
     }
 
     const families::Joint& joint_;
@@ -174,6 +284,7 @@ class CaseSearch {
     const CaseLoad& case_;
     bool stands_, at_typical_ = true, wide_ = true;
     std::vector<Vector3d> hints_;
+    std::array<DirectionCells, 2> around_;
 };
 
 /// How heavy a case is, as a force at a hand's width; only the order counts.

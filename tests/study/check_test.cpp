@@ -122,7 +122,7 @@ TEST_CASE("a pose beyond the swing is doubtful", "[study]") {
 }
 
 TEST_CASE("the directions cover the sphere", "[study]") {
-    const auto& all = study::sphere_directions();
+    const auto& all = study::sphere_directions().points;
     CHECK(all.size() == 162);
     std::mt19937 random(2);
     std::normal_distribution<double> n;

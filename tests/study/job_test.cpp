@@ -84,7 +84,7 @@ TEST_CASE("a large rig is checked behind the document's back, and edits go on", 
         waiting.push_back(std::move(answer));
     });
     const auto settle = [&] {
-        for (int i = 0; i < 20000 && d.is_checking(); ++i) {
+        for (int i = 0; i < 200000 && d.is_checking(); ++i) {
             std::vector<std::function<void()>> now;
             {
                 const std::lock_guard lock(door);

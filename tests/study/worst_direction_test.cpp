@@ -1,0 +1,110 @@
+#include "study/worst_direction.h"
+
+#include <Eigen/Geometry>
+#include <random>
+
+#include "approximately.h"
+#include "study/directions.h"
+
+using namespace clampet;
+using Eigen::Vector3d;
+
+namespace {
+
+mechanics::Wrench at(const Vector3d& point, const Vector3d& force) {
+    const Vector3d m = point.cross(force);
+    return {force.x(), force.y(), force.z(), m.x(), m.y(), m.z()};
+}
+
+/// A weight and a push from anywhere, at points of their own.
+study::CaseLoad push_from_anywhere(const Vector3d& weight_at, const Vector3d& weight, const Vector3d& push_at,
+                                   double push) {
+    study::CaseLoad c;
+    c.permanent = at(weight_at, weight);
+    c.load.weights = {c.permanent};
+    c.load.free[0] = {at(push_at, push * Vector3d::UnitX()), at(push_at, push * Vector3d::UnitY()),
+                      at(push_at, push * Vector3d::UnitZ())};
+    c.load.free_count = 1;
+    c.over.push_back({});
+    return c;
+}
+
+}  // namespace
+
+TEST_CASE("every direction lies in a cell, as a sum of its corners no larger than its stretch", "[study][law]") {
+    std::mt19937 random(11);
+    std::normal_distribution<double> n;
+    const auto& cells = study::sphere_directions();
+    CHECK(cells.points.size() == 162);
+    for (int k = 0; k < 300; ++k) {
+        const Vector3d d = Vector3d(n(random), n(random), n(random)).normalized();
+        // From the coarsest down: the cell that holds it has a child that does.
+        std::size_t first = 0, count = cells.coarse_cells;
+        double last_stretch = 10;
+        while (count > 0) {
+            bool found = false;
+            for (std::size_t i = first; i < first + count && !found; ++i) {
+                const auto& cell = cells.cells[i];
+                Eigen::Matrix3d corners;
+                for (int c = 0; c < 3; ++c) corners.col(c) = cells.points[cell.corners[static_cast<std::size_t>(c)]];
+                const Vector3d shares = corners.inverse() * d;
+                if (shares.minCoeff() < -1e-9) continue;
+                found = true;
+                CHECK(shares.sum() <= cell.stretch * (1 + 1e-12));
+                CHECK(shares.sum() >= 1 - 1e-12);
+                CHECK(cell.stretch < last_stretch);
+                last_stretch = cell.stretch;
+                first = cell.first_child;
+                count = cell.children;
+            }
+            REQUIRE(found);
+        }
+        CHECK(last_stretch < 1.02);
+    }
+}
+
+TEST_CASE("a ring's arcs halve down to 5 degrees, and straight down stands beside them", "[study][law]") {
+    const auto around = study::directions_around(Vector3d(1, 2, 3));
+    CHECK(around.points.size() == 72);
+    for (const auto& p : around.points) {
+        CHECK(p.dot(Vector3d(1, 2, 3)) == absolute(0, 1e-12));
+        CHECK(p.norm() == absolute(1, 1e-12));
+    }
+    CHECK(around.cells.front().stretch == relative(1 / std::cos(quantity::degree * 20), 1e-12));
+    CHECK(around.cells.back().stretch == relative(1 / std::cos(quantity::degree * 2.5), 1e-12));
+    const auto& tipping = study::tipping_directions();
+    CHECK(tipping.points.size() == 73);
+    CHECK(tipping.points[tipping.coarse_points - 1].z() == -1);
+    CHECK(study::level_directions().points.size() == 72);
+}
+
+TEST_CASE("the worst direction is worse than any of many others, for every mode of every family",
+          "[study][law][brute]") {
+    // Cells of directions are passed over by their corners: that must give what looking at all of them gives.
+    std::mt19937 random(5);
+    std::normal_distribution<double> n;
+    const auto any = [&](double size) { return Vector3d(size * Vector3d(n(random), n(random), n(random))); };
+    for (const auto* family : families::registry()) {
+        const auto joint = *families::join(*family, {});
+        for (int k = 0; k < 2; ++k) {
+            const auto load = push_from_anywhere(any(0.03), {0, 0, -8}, any(0.1), 12);
+            for (std::size_t m = 0; m < joint->modes().size(); ++m) {
+                const auto found = study::worst_of(*joint, m, {load}, std::numeric_limits<double>::infinity(), nullptr);
+                double least = std::numeric_limits<double>::infinity();
+                const bool level = joint->modes()[m].live_only && !joint->stands_on().empty();
+                for (int i = 0; i < 80; ++i) {
+                    Vector3d d = any(1);
+                    if (level) d.z() = 0;
+                    d.normalize();
+                    least = std::min(
+                        least, families::factors(*joint, m, {load.permanent, load.load.free[0].along(d)}).least());
+                }
+                CAPTURE(family->key(), joint->modes()[m].key, k, found.share, least);
+                CHECK(found.share <= least * 1.005);
+                // And it is not exaggerated: the load that it names has that factor.
+                if (found.direction)
+                    CHECK(families::factors(*joint, m, found.load).least() == relative(found.share, 1e-3));
+            }
+        }
+    }
+}
