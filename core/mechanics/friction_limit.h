@@ -139,15 +139,6 @@ struct SlipLimit {
     Eigen::Matrix<double, K, 1> motion = Eigen::Matrix<double, K, 1>::Zero();
 };
 
-/// Newton's step among the motions spanned by Z.
-template <int K>
-Eigen::Matrix<double, K - 1, 1> newton_step(const SlipSums<K>& at, const Eigen::Matrix<double, K, K - 1>& Z) noexcept {
-    Eigen::Matrix<double, K - 1, K - 1> H = Z.transpose() * at.hessian * Z;
-    H.diagonal().array() += 1e-12 * (H.trace() + 1e-300);
-    const Eigen::Matrix<double, K - 1, 1> g = Z.transpose() * at.gradient;
-    return -(H.inverse() * g);
-}
-
 /// Limit surface of contacts with Coulomb friction: the multiple of `demand` at which they slip.
 /// Meaning  min over motions q with demand . q = 1 of sum_i limit_i |J_i q|, by Newton on a smoothed norm.
 ///          What is returned is the dual value, a set of friction forces that are all within their limits and balance
@@ -167,6 +158,8 @@ SlipLimit<Contacts::K> slip_limit(const Contacts& contacts, std::span<const doub
     constexpr int K = Contacts::K;
     using Vector = Eigen::Matrix<double, K, 1>;
     using Square = Eigen::Matrix<double, K, K>;
+    using Step = Eigen::Matrix<double, K - 1, 1>;  // among the motions that leave the power unchanged
+    using Among = Eigen::Matrix<double, K - 1, K - 1>;
     SlipLimit<K> result;
     Vector w = Eigen::Map<const Vector>(demand.data());
     const double size = w.norm();
@@ -184,13 +177,19 @@ SlipLimit<Contacts::K> slip_limit(const Contacts& contacts, std::span<const doub
     const Eigen::Matrix<double, K, K - 1> Z = reflection.template rightCols<K - 1>();
 
     SlipSums<K> at;
+    const auto newton_step = [&]() -> Step {
+        Among H = Z.transpose() * at.hessian * Z;
+        H.diagonal().array() += 1e-12 * (H.trace() + 1e-300);
+        const Step g = Z.transpose() * at.gradient;
+        return -(H.inverse() * g);
+    };
     Vector q = w;
     const double near_power = near ? near->motion.dot(w) : 0;
     bool warm = near && std::isfinite(near_power) && near_power > 0.02 * near->motion.norm();
     if (warm) q = near->motion / near_power;
     constexpr double smooth_all = 1e3;
     contacts.sum(q, smooth_all, limit, at);  // so smooth that it is quadratic: one step gives the least-squares motion
-    const Eigen::Matrix<double, K - 1, 1> least_squares = newton_step<K>(at, Z);
+    const Step least_squares = newton_step();
     // The motion of a load unlike this one is much too fast: no start.
     if (-smooth_all * (Z.transpose() * at.gradient).dot(least_squares) > 0.75 * at.squares) warm = false;
     if (!warm) q += Z * least_squares;
@@ -211,7 +210,7 @@ SlipLimit<Contacts::K> slip_limit(const Contacts& contacts, std::span<const doub
         contacts.sum(q, epsilon, limit, at);
         double unbalanced = 1;
         for (int iteration = 0; iteration < 25; ++iteration) {
-            const Eigen::Matrix<double, K - 1, 1> step = newton_step<K>(at, Z);
+            const Step step = newton_step();
             const double decrement = -(Z.transpose() * at.gradient).dot(step);
             unbalanced = decrement / at.value;
             if (!(unbalanced > wanted)) break;
@@ -232,5 +231,13 @@ SlipLimit<Contacts::K> slip_limit(const Contacts& contacts, std::span<const doub
     result.motion = q / size;
     return result;
 }
+
+// Compiled once, in friction_limit.cpp.
+extern template SlipLimit<3> slip_limit(const PlanarContacts&, std::span<const double>, const std::array<double, 3>&,
+                                        double, double, const SlipLimit<3>*) noexcept;
+extern template SlipLimit<4> slip_limit(const LineContacts&, std::span<const double>, const std::array<double, 4>&,
+                                        double, double, const SlipLimit<4>*) noexcept;
+extern template SlipLimit<3> slip_limit(const SphereContacts&, std::span<const double>, const std::array<double, 3>&,
+                                        double, double, const SlipLimit<3>*) noexcept;
 
 }  // namespace clampet::mechanics

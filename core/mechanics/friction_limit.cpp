@@ -1,0 +1,12 @@
+#include "mechanics/friction_limit.h"
+
+namespace clampet::mechanics {
+
+template SlipLimit<3> slip_limit(const PlanarContacts&, std::span<const double>, const std::array<double, 3>&, double,
+                                 double, const SlipLimit<3>*) noexcept;
+template SlipLimit<4> slip_limit(const LineContacts&, std::span<const double>, const std::array<double, 4>&, double,
+                                 double, const SlipLimit<4>*) noexcept;
+template SlipLimit<3> slip_limit(const SphereContacts&, std::span<const double>, const std::array<double, 3>&, double,
+                                 double, const SlipLimit<3>*) noexcept;
+
+}  // namespace clampet::mechanics
