@@ -140,19 +140,22 @@ int thread_show_command(const std::string& designation, const std::string& threa
                     wrong_usage);
     const bool external = thread_class.empty() || thread_class == t.external_class,
                internal = thread_class.empty() || thread_class == t.internal_class;
+    const auto holes = catalogue::clearance_holes(t);
     if (json) {
-        ordered_json out{{"designation", t.designation},
-                         {"series", t.series},
-                         {"major_diameter", t.major},
-                         {"pitch", t.pitch},
-                         {"pitch_diameter", t.pitch_diameter},
-                         {"minor_diameter_internal", t.minor_internal},
-                         {"minor_diameter_external", t.minor_external},
-                         {"flank_half_angle", t.flank_half_angle},
-                         {"lead_angle", t.lead_angle()},
-                         {"stress_area", t.stress_area},
-                         {"tap_drill", catalogue::tap_drill(t)},
-                         {"clearance_hole", catalogue::clearance_hole(t)}};
+        ordered_json out{
+            {"designation", t.designation},
+            {"series", t.series},
+            {"major_diameter", t.major},
+            {"pitch", t.pitch},
+            {"pitch_diameter", t.pitch_diameter},
+            {"minor_diameter_internal", t.minor_internal},
+            {"minor_diameter_external", t.minor_external},
+            {"flank_half_angle", t.flank_half_angle},
+            {"lead_angle", t.lead_angle()},
+            {"stress_area", t.stress_area},
+            {"tap_drill", catalogue::tap_drill(t)},
+            {"clearance_hole",
+             {{"close", holes.close}, {"normal", holes.normal}, {"loose", holes.loose}, {"source", holes.source}}}};
         if (external)
             out["external"] = {{"class", t.external_class},
                                {"major", limits_json(t.external_major)},
@@ -179,8 +182,8 @@ int thread_show_command(const std::string& designation, const std::string& threa
     if (internal)
         fmt::print("  {:<3} nut: pitch diameter {}, minor {}\n", t.internal_class, mm(t.internal_pitch),
                    mm(t.internal_minor));
-    fmt::print("  tap drill (75 %)   {}\n  clearance hole     {}\n  source: {}\n", mm(catalogue::tap_drill(t)),
-               mm(catalogue::clearance_hole(t)), t.source);
+    fmt::print("  tap drill (75 %)   {}\n  clearance hole     close {}, normal {}, loose {}\n  source: {}\n",
+               mm(catalogue::tap_drill(t)), mm(holes.close), mm(holes.normal), mm(holes.loose), t.source);
     return done;
 }
 
@@ -211,12 +214,16 @@ int thread_stack_command(const std::vector<std::string>& assignments, bool json)
     if (!request) return fail(request.problem(), wrong_usage);
     const auto v = mechanics::judge_stack(request->stack);
     const auto screws = families::within(families::screw_lengths_for(request->thread), v.screw_lengths);
-    std::vector<double> thicknesses;
-    for (const auto* washer : families::washers_for(request->thread)) thicknesses.push_back(washer->size("thickness"));
-    const auto washers = families::within(std::move(thicknesses), v.extra_items);
+    const auto washers = families::washers_within(request->thread, v.extra_items);
     const auto judged = study::judge(request->stack, v, {});
     const bool right = judged.verdict == study::Verdict::holds;
     if (json) {
+        auto named = ordered_json::array();
+        for (const auto& choice : washers)
+            named.push_back({{"name", choice.washer->name},
+                             {"kind", choice.washer->texts.at("kind")},
+                             {"count", choice.count},
+                             {"thickness", choice.thickness()}});
         print({{"screw", request->thread.designation},
                {"screw_length", request->stack.screw_length},
                {"items", request->stack.items},
@@ -229,17 +236,17 @@ int thread_stack_command(const std::vector<std::string>& assignments, bool json)
                {"sentence", judged.sentence},
                {"washer_thickness", interval_json(v.extra_items)},
                {"screw_lengths", interval_json(v.screw_lengths)},
-               {"standard_washers", washers},
+               {"standard_washers", named},
                {"standard_screw_lengths", screws}});
         return right ? done : not_all_hold;
     }
     fmt::print("{}. {}\n", study::name_of(judged.verdict), judged.sentence);
     fmt::print("{}: stands out {}, engaged {}, {:.2f} turns\n", name_of(v.state), length(v.protrusion),
                length(v.engaged), v.turns);
-    if (!v.extra_items.is_empty())
-        fmt::print("washers to add: {} to {}{}\n", length(v.extra_items.low), length(v.extra_items.high),
-                   washers.empty() ? "" : fmt::format(" (standard: {})", joined(washers)));
-    else
+    if (!v.extra_items.is_empty()) {
+        fmt::print("washers to add: {} to {}\n", length(v.extra_items.low), length(v.extra_items.high));
+        for (const auto& choice : washers) fmt::print("  {}\n", choice.label());
+    } else
         fmt::print("no washer puts it right\n");
     if (v.screw_lengths.is_empty())
         fmt::print("no screw length puts it right: the socket is too shallow\n");

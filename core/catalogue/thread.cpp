@@ -10,6 +10,7 @@
 #include <numbers>
 #include <vector>
 
+#include "catalogue/stock.h"
 #include "quantity/dimension.h"
 
 namespace clampet::embedded {
@@ -274,17 +275,12 @@ double tap_drill(const Thread& thread, double thread_share) {
     return thread.major - thread_share * 1.299 * thread.pitch;
 }
 
-double clearance_hole(const Thread& thread) {
-    // ISO 273 medium for metric, ASME B18.2.8 normal for inch sizes; from memory. In between: 1.1 d.
-    struct Row {
-        double major, hole;
-    };
-    static constexpr Row rows[] = {{2, 2.4},       {2.5, 2.9},     {3, 3.4},     {4, 4.5},   {5, 5.5},
-                                   {6, 6.6},       {8, 9},         {10, 11},     {12, 13.5}, {6.35, 7.14},
-                                   {7.9375, 8.73}, {9.525, 10.32}, {12.7, 14.29}};
-    for (const auto& row : rows)
-        if (std::abs(thread.major * 1e3 - row.major) < 1e-3) return row.hole * 1e-3;
-    return 1.1 * thread.major;
+ClearanceHoles clearance_holes(const Thread& thread) {
+    constexpr double same = 1e-5;  // inch sizes are given to a hundredth of a millimetre
+    for (const auto* row : stock_group("clearance hole"))
+        if (std::abs(thread.major - row->size("major")) < same)
+            return {row->size("close"), row->size("normal"), row->size("loose"), row->source};
+    return {1.05 * thread.major, 1.1 * thread.major, 1.2 * thread.major, "common practice"};
 }
 
 }  // namespace clampet::catalogue

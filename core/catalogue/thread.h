@@ -60,7 +60,13 @@ FitVerdict fit(const Thread& male, const Thread& female, double engaged_turns = 
 
 /// Tapping drill for a share of full thread depth, d - q 1.299 P (60 degrees) [m]. Source Machinery's Handbook.
 double tap_drill(const Thread& thread, double thread_share = 0.75);
-/// Clearance hole, medium series (ISO 273 and ASME B18.2.8 normal fit, from memory) [m].
-double clearance_hole(const Thread& thread);
+/// Holes that a screw passes through, by how loosely [m].
+struct ClearanceHoles {
+    double close = 0, normal = 0, loose = 0;
+    std::string source;
+};
+/// Of the table by the thread's outside diameter (ISO 273, ASME B18.2.8); else 1.05, 1.1 and 1.2 of it, common
+/// practice.
+ClearanceHoles clearance_holes(const Thread& thread);
 
 }  // namespace clampet::catalogue

@@ -10,15 +10,17 @@
 #include <QScrollArea>
 #include <QVBoxLayout>
 
+#include "desktop/theme/theme.h"
+#include "desktop/theme/words.h"
+#include "desktop/threads/stack_canvas.h"
 #include "desktop/widgets/interval_bar.h"
 #include "desktop/widgets/panel.h"
 #include "desktop/widgets/quantity_field.h"
-#include "desktop/threads/stack_canvas.h"
-#include "desktop/theme/theme.h"
-#include "desktop/theme/words.h"
 
 namespace clampet::desktop {
 namespace {
+
+constexpr qsizetype most_washers_named = 3;
 
 using families::StackItem;
 using quantity::Dimension;
@@ -73,6 +75,7 @@ StackBuilder::StackBuilder(QWidget* parent)
       verdict_(wrapped(this, 1.15, true)),
       sentence_(wrapped(this)),
       washer_title_(wrapped(this, 1, true)),
+      washer_names_(wrapped(this)),
       length_title_(wrapped(this, 1, true)),
       item_name_(wrapped(item_row_, 1, true)),
       washers_(new IntervalBar(this)),
@@ -86,6 +89,7 @@ StackBuilder::StackBuilder(QWidget* parent)
       remove_(new QPushButton(tr("Take it off"), item_row_)),
       bench_(new QPushButton(tr("Check its strength on the bench"), this)) {
     set_text_colour(sentence_, theme().quiet);
+    set_text_colour(washer_names_, theme().quiet);
     auto* row = new QHBoxLayout(this);
     row->setContentsMargins(0, 0, 0, 0);
     row->setSpacing(12);
@@ -143,6 +147,7 @@ StackBuilder::StackBuilder(QWidget* parent)
     column->addWidget(lengths_);
     column->addWidget(washer_title_);
     column->addWidget(washers_);
+    column->addWidget(washer_names_);
     lengths_->setAccessibleName(tr("Screw lengths that are right"));
     washers_->setAccessibleName(tr("Washers to add"));
     column->addStretch(1);
@@ -343,6 +348,11 @@ void StackBuilder::refresh() {
                                                       : tr("Right lengths: %1").arg(interval_text(v.screw_lengths)));
     washer_title_->setText(v.extra_items.is_empty() ? tr("No thickness to add puts it right")
                                                     : tr("Thickness to add: %1").arg(interval_text(v.extra_items)));
+    QStringList names;
+    for (const auto& choice : families::washers_within(design_.screw, v.extra_items))
+        if (names.size() < most_washers_named) names << QString::fromStdString(choice.label());
+    washer_names_->setText(names.isEmpty() ? QString() : tr("For example %1.").arg(names.join(tr("; or "))));
+    washer_names_->setVisible(!names.isEmpty());
     emit changed();
 }
 

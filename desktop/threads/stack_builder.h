@@ -1,5 +1,6 @@
 #pragma once
 #include <map>
+#include <QLabel>
 #include <QPushButton>
 #include <QWidget>
 
@@ -66,6 +67,7 @@ class StackBuilder : public QWidget {
     QComboBox* end_box() const { return end_; }
     QString verdict_text() const;
     QString sentence_text() const;
+    QString washer_names() const { return washer_names_->text(); }
 
  signals:
     void bench_wanted();
@@ -85,7 +87,7 @@ class StackBuilder : public QWidget {
 
     QWidget *tray_, *item_row_;
     StackCanvas* canvas_;
-    QLabel *verdict_, *sentence_, *washer_title_, *length_title_, *item_name_;
+    QLabel *verdict_, *sentence_, *washer_title_, *washer_names_, *length_title_, *item_name_;
     IntervalBar *washers_, *lengths_;
     QuantityField *length_, *depth_, *plain_, *thickness_;
     QComboBox *end_, *wall_;

@@ -8,11 +8,11 @@
 #include <QVBoxLayout>
 
 #include "catalogue/thread.h"
-#include "desktop/widgets/drawing_view.h"
-#include "desktop/widgets/panel.h"
-#include "desktop/threads/stack_builder.h"
 #include "desktop/theme/theme.h"
 #include "desktop/theme/words.h"
+#include "desktop/threads/stack_builder.h"
+#include "desktop/widgets/drawing_view.h"
+#include "desktop/widgets/panel.h"
 #include "families/thread/fit_section.h"
 #include "quantity/format.h"
 
@@ -22,11 +22,15 @@ namespace {
 using quantity::Dimension;
 
 QString sizes_of(const catalogue::Thread& t) {
-    return ThreadDesk::tr("%1: outside %2, pitch %3 (%4 per inch), tap drill %5, clearance hole %6")
+    const auto holes = catalogue::clearance_holes(t);
+    return ThreadDesk::tr(
+               "%1: outside %2, pitch %3 (%4 per inch), tap drill %5, clearance hole close %6, normal %7, "
+               "loose %8")
         .arg(QString::fromStdString(t.designation), shown(t.major, Dimension::length),
              shown(t.pitch, Dimension::length))
         .arg(quantity::inch / t.pitch, 0, 'g', 4)
-        .arg(shown(catalogue::tap_drill(t), Dimension::length), shown(catalogue::clearance_hole(t), Dimension::length));
+        .arg(shown(catalogue::tap_drill(t), Dimension::length), shown(holes.close, Dimension::length),
+             shown(holes.normal, Dimension::length), shown(holes.loose, Dimension::length));
 }
 
 }  // namespace

@@ -153,12 +153,35 @@ TEST_CASE("tap and clearance drills of the tables", "[catalogue][thread][publish
         CAPTURE(thread);
         CHECK(catalogue::tap_drill(named(thread)) * 1e3 == relative(drill, 0.025));
     }
-    // ISO 273, medium series.
-    const std::pair<const char*, double> holes[] = {{"M3", 3.4}, {"M4", 4.5}, {"M5", 5.5},  {"M6", 6.6},
-                                                    {"M8", 9.0}, {"M10", 11}, {"M12", 13.5}};
-    for (const auto& [thread, hole] : holes) {
-        CAPTURE(thread);
-        CHECK(catalogue::clearance_hole(named(thread)) * 1e3 == relative(hole, 1e-3));
+    // ISO 273, fine, medium and coarse series; ASME B18.2.8 close, normal and loose.
+    struct Holes {
+        const char* thread;
+        double close, normal, loose;
+    };
+    for (const auto& h : std::initializer_list<Holes>{{"M3", 3.2, 3.4, 3.6},
+                                                      {"M4", 4.3, 4.5, 4.8},
+                                                      {"M5", 5.3, 5.5, 5.8},
+                                                      {"M6", 6.4, 6.6, 7},
+                                                      {"M8", 8.4, 9, 10},
+                                                      {"M10x1", 10.5, 11, 12},
+                                                      {"M12", 13, 13.5, 14.5},
+                                                      {"1/4-20", 25.4 * 17 / 64, 25.4 * 9 / 32, 25.4 * 19 / 64},
+                                                      {"3/8 BSW", 25.4 * 25 / 64, 25.4 * 13 / 32, 25.4 * 27 / 64}}) {
+        CAPTURE(h.thread);
+        const auto holes = catalogue::clearance_holes(named(h.thread));
+        CHECK(holes.close * 1e3 == relative(h.close, 1e-3));
+        CHECK(holes.normal * 1e3 == relative(h.normal, 1e-3));
+        CHECK(holes.loose * 1e3 == relative(h.loose, 1e-3));
+        CHECK_THAT(holes.source, Catch::Contains("from memory"));
+    }
+    // Every thread has all three, in order, and a hole larger than itself.
+    for (const auto& t : catalogue::threads()) {
+        const auto holes = catalogue::clearance_holes(t);
+        CAPTURE(t.designation);
+        CHECK(holes.source != "common practice");
+        CHECK(t.major < holes.close);
+        CHECK(holes.close < holes.normal);
+        CHECK(holes.normal < holes.loose);
     }
 }
 

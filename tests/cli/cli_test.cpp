@@ -353,7 +353,17 @@ TEST_CASE("a stack by key and value: ends, walls and what cannot be read", "[cli
     // Only washers that go over this screw are offered.
     const auto offered = json::parse(run("thread stack screw=3/8-16x1in items=10mm socket=8.5mm --json").out);
     CHECK(offered.at("verdict") == "bottoms");
-    for (const auto& washer : offered.at("standard_washers")) CHECK(washer.get<double>() >= 0.0005);
+    REQUIRE_FALSE(offered.at("standard_washers").empty());
+    for (const auto& washer : offered.at("standard_washers")) {
+        const double thickness = washer.at("thickness");
+        CHECK(thickness >= offered.at("washer_thickness").at("low").get<double>() - 1e-6);
+        CHECK(thickness <= offered.at("washer_thickness").at("high").get<double>() + 1e-6);
+        CHECK(washer.at("count").get<int>() >= 1);
+        CHECK(washer.at("kind") != "rubber");
+    }
+    CHECK_THAT(
+        run("thread stack screw=M6x20mm items=5mm socket=12mm").out,
+        Catch::Contains("\n  2 × M6 nylon 3, 3 mm, nylon\n") && Catch::Contains("\n  3 × M6 large, 1.6 mm, steel\n"));
 }
 
 TEST_CASE("advice for one interface", "[cli]") {

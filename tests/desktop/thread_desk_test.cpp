@@ -170,6 +170,8 @@ TEST_CASE("the stack says what is wrong, and standard sizes put it right", "[des
     CHECK_THAT(b->verdict_text().toStdString(), Catch::EndsWith("It is right"));
     d.demo.shortcut("undo");
     CHECK(b->design().screw_length == absolute(0.015875, 1e-9));
+    // Which washers these are is told by name and kind: what is of nylon says so, and two of a kind do as well as one.
+    CHECK_THAT(b->washer_names().toStdString(), Catch::StartsWith("For example M6 nylon 3, 3 mm, nylon; or 2 × "));
     // Or a washer of 3 mm is laid on.
     auto* washers = b->washer_bar();
     REQUIRE(washers->is_right(0.003));

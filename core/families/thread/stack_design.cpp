@@ -55,6 +55,30 @@ std::vector<const catalogue::StockRow*> washers_for(const catalogue::Thread& scr
     return rows;
 }
 
+std::string WasherChoice::label() const {
+    const auto kind = washer->texts.find("kind");
+    const std::string size = length(washer->size("thickness"));
+    std::string text = count > 1 ? fmt::format("{} × ", count) : "";
+    text += fmt::format("{}, {}", washer->name, size);
+    return kind == washer->texts.end() ? text : text + ", " + kind->second;
+}
+
+std::vector<WasherChoice> washers_within(const catalogue::Thread& screw, const mechanics::Interval& interval) {
+    constexpr int most = 3;
+    std::vector<WasherChoice> choices;
+    if (interval.is_empty()) return choices;
+    for (int count = 1; count <= most; ++count)
+        for (const auto* washer : washers_for(screw)) {
+            const WasherChoice choice{washer, count};
+            const bool fewer = std::any_of(choices.begin(), choices.end(),
+                                           [&](const WasherChoice& known) { return known.washer == washer; });
+            if (!fewer && choice.thickness() >= interval.low - micrometre &&
+                choice.thickness() <= interval.high + micrometre)
+                choices.push_back(choice);
+        }
+    return choices;
+}
+
 std::vector<double> screw_lengths_for(const catalogue::Thread& screw) {
     const bool metric = screw.form == catalogue::ThreadForm::iso;
     std::vector<double> lengths;

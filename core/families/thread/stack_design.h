@@ -45,6 +45,16 @@ struct StackDesign {
 bool fits_over(const catalogue::StockRow& washer, const catalogue::Thread& screw);
 /// Standard washers for a thread, thinnest first, and standard lengths of its system, shortest first.
 std::vector<const catalogue::StockRow*> washers_for(const catalogue::Thread& screw);
+/// Alike washers, so many of them, that make up a thickness.
+struct WasherChoice {
+    const catalogue::StockRow* washer = nullptr;
+    int count = 1;
+    double thickness() const { return count * washer->size("thickness"); }
+    /// "2 × M6 large, 1.6 mm, steel"; of what is not steel that is told too.
+    std::string label() const;
+};
+/// Washers that lie within an interval of thickness, the fewest of a kind that do; three at most.
+std::vector<WasherChoice> washers_within(const catalogue::Thread& screw, const mechanics::Interval& interval);
 std::vector<double> screw_lengths_for(const catalogue::Thread& screw);
 /// Those within an interval, each once, to a micrometre.
 std::vector<double> within(std::vector<double> sizes, const mechanics::Interval& interval);
