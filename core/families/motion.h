@@ -23,11 +23,13 @@ struct Axis {
     friend bool operator==(const Axis&, const Axis&) = default;
 };
 
-/// What lies between two ports, as it is seen: a bar from the support's port to the far end of the span.
+/// A bar that lies between two ports, as it is seen: from the support's port, before anything is moved.
+/// Range  Both ends at the same y.
 struct Limb {
-    double root_height = 0, tip_height = 0;  ///< along z [m]; 0: nothing is seen
-    double width = 0;                        ///< along y [m]
-    std::string drawn_as = "metal";          ///< as catalogue::Material::drawn_as
+    Eigen::Vector3d from = Eigen::Vector3d::Zero(), to = Eigen::Vector3d::Zero();
+    double from_height = 0, to_height = 0;  ///< across it, in the plane of x and z [m]
+    double width = 0;                       ///< across that [m]
+    std::string drawn_as = "metal";         ///< as catalogue::Material::drawn_as
     friend bool operator==(const Limb&, const Limb&) = default;
 };
 
@@ -42,10 +44,10 @@ struct Motion {
     bool contact_moves = false;
     double mass = 0;                                              ///< of what lies between [kg]
     Eigen::Vector3d centre_of_gravity = Eigen::Vector3d::Zero();  ///< of that, from the support's port [m]
-    Limb limb = {};
+    std::vector<Limb> limbs = {};                                 ///< none: nothing is seen
     friend bool operator==(const Motion& a, const Motion& b) {
         return a.axes == b.axes && a.span.matrix() == b.span.matrix() && a.contact_moves == b.contact_moves &&
-               a.mass == b.mass && a.centre_of_gravity == b.centre_of_gravity && a.limb == b.limb;
+               a.mass == b.mass && a.centre_of_gravity == b.centre_of_gravity && a.limbs == b.limbs;
     }
 };
 

@@ -11,7 +11,7 @@ std::size_t Frame::add_node(const Eigen::Vector3d& at) {
     return nodes_.size() - 1;
 }
 
-Eigen::Matrix<double, 12, 12> Frame::stiffness_of(const FrameBeam& beam) const {
+Eigen::Matrix<double, 12, 12> Frame::own_stiffness_of(const FrameBeam& beam) const {
     const double L = length_of(beam);
     Eigen::Matrix<double, 12, 12> k = Eigen::Matrix<double, 12, 12>::Zero();
     const auto pair = [&](int i, int j, double stiffness) {
@@ -36,7 +36,11 @@ Eigen::Matrix<double, 12, 12> Frame::stiffness_of(const FrameBeam& beam) const {
     };
     bend(1, 5, beam.bending_z, beam.shear_y, 1);
     bend(2, 4, beam.bending_y, beam.shear_z, -1);
-    const Eigen::Vector3d x = (nodes_[beam.b] - nodes_[beam.a]) / L;
+    return k;
+}
+
+Eigen::Matrix<double, 12, 12> Frame::beam_from_world(const FrameBeam& beam) const {
+    const Eigen::Vector3d x = (nodes_[beam.b] - nodes_[beam.a]) / length_of(beam);
     Eigen::Vector3d up = beam.up - beam.up.dot(x) * x;
     if (up.norm() < 1e-6) up = Eigen::Vector3d::UnitX() - x.x() * x;
     Eigen::Matrix3d R;
@@ -45,7 +49,19 @@ Eigen::Matrix<double, 12, 12> Frame::stiffness_of(const FrameBeam& beam) const {
     R.row(1) = R.row(2).cross(R.row(0));
     Eigen::Matrix<double, 12, 12> T = Eigen::Matrix<double, 12, 12>::Zero();
     for (int i = 0; i < 4; ++i) T.block<3, 3>(3 * i, 3 * i) = R;
-    return T.transpose() * k * T;
+    return T;
+}
+
+Eigen::Matrix<double, 12, 12> Frame::stiffness_of(const FrameBeam& beam) const {
+    const Eigen::Matrix<double, 12, 12> T = beam_from_world(beam);
+    return T.transpose() * own_stiffness_of(beam) * T;
+}
+
+Eigen::Matrix<double, 12, 1> Frame::end_forces(const FrameBeam& beam, const Eigen::VectorXd& displacements) const {
+    Eigen::Matrix<double, 12, 1> ends;
+    ends << displacements.segment<6>(static_cast<Eigen::Index>(6 * beam.a)),
+        displacements.segment<6>(static_cast<Eigen::Index>(6 * beam.b));
+    return own_stiffness_of(beam) * (beam_from_world(beam) * ends);
 }
 
 Status Frame::prepare() {

@@ -39,11 +39,14 @@ class Frame {
     Status prepare();
     /// Displacements of all nodes (6 numbers each) under loads on the nodes, in the same order. Linear.
     Eigen::VectorXd solve(const Eigen::VectorXd& loads) const;
+    /// What its nodes do to a beam when they are displaced so: force and moment at a, then at b, along its own axes.
+    Eigen::Matrix<double, 12, 1> end_forces(const FrameBeam& beam, const Eigen::VectorXd& displacements) const;
     /// Loads of the frame's own weight under an acceleration, for solve().
     Eigen::VectorXd weight(const Eigen::Vector3d& acceleration) const;
     /// Least natural frequency [Hz], by inverse iteration; infinity without mass.
     double least_frequency() const;
     std::size_t node_count() const { return nodes_.size(); }
+    double distance(std::size_t a, std::size_t b) const { return (nodes_[b] - nodes_[a]).norm(); }
 
  private:
     struct Attached {
@@ -53,6 +56,8 @@ class Frame {
     using Triplets = std::vector<Eigen::Triplet<double>>;
     Status factor(const Triplets& stiffness);
     Eigen::Matrix<double, 12, 12> stiffness_of(const FrameBeam& beam) const;
+    Eigen::Matrix<double, 12, 12> own_stiffness_of(const FrameBeam& beam) const;  ///< along its own axes
+    Eigen::Matrix<double, 12, 12> beam_from_world(const FrameBeam& beam) const;
     Eigen::VectorXd respond(const Eigen::VectorXd& free_loads) const;
     double length_of(const FrameBeam& beam) const { return (nodes_[beam.b] - nodes_[beam.a]).norm(); }
 

@@ -122,12 +122,13 @@ void Document::redo() {
     notify({true, {}});
 }
 
-Status Document::adopt(rig::Rig rig, std::optional<std::filesystem::path> path, bool modified) {
+Status Document::adopt(rig::Rig rig, std::optional<std::filesystem::path> path, bool modified,
+                       std::optional<std::size_t> file_mark) {
     if (!rig.parts.empty())
         if (const auto ok = loads::validate(rig); !ok) return ok.problem();
     history_.forget();
     path_ = std::move(path);
-    file_mark_.reset();
+    file_mark_ = file_mark;
     if (modified)
         saved_.reset();
     else

@@ -51,8 +51,10 @@ class Document {
 
     /// Opens a file; on a Problem the open document is untouched.
     Status open(const std::filesystem::path& path);
-    /// Takes a whole rig (new, demo, recovered). `modified` marks work that is in no file.
-    Status adopt(rig::Rig rig, std::optional<std::filesystem::path> path = {}, bool modified = false);
+    /// Takes a whole rig (new, demo, recovered). `modified` marks work that is in no file; `file_mark`: what
+    /// file_mark() said while it was worked on.
+    Status adopt(rig::Rig rig, std::optional<std::filesystem::path> path = {}, bool modified = false,
+                 std::optional<std::size_t> file_mark = {});
     void start_new();
     /// Errors  A Problem when there is no file yet, when another program has changed it, or when it cannot be written.
     Status save();
@@ -62,6 +64,8 @@ class Document {
     /// Whether the file at `path` is the open one and holds something else than was read from it or written to it.
     bool was_changed_elsewhere(const std::filesystem::path& path) const;
     const std::optional<std::filesystem::path>& path() const { return path_; }
+    /// Of the file's text as it was last read or written here.
+    const std::optional<std::size_t>& file_mark() const { return file_mark_; }
     bool is_modified() const { return modified_; }
     /// Grows with every change of the rig, so that a view knows whether it shows the present one.
     std::uint64_t revision() const { return revision_; }
@@ -82,7 +86,7 @@ class Document {
     study::RigCheck check_;
     History<rig::Rig> history_;
     std::optional<std::filesystem::path> path_;
-    std::optional<std::size_t> file_mark_;  ///< of the file's text as it was last read or written here
+    std::optional<std::size_t> file_mark_;
     bool modified_ = false;
     std::optional<rig::Rig> saved_;  ///< what the file holds, so that undoing back to it is unmodified
     std::uint64_t revision_ = 0;

@@ -33,6 +33,13 @@ std::optional<std::filesystem::path> path_from(const nlohmann::json& json) {
     return name.empty() ? std::nullopt : std::optional<std::filesystem::path>(name);
 }
 
+/// Nothing in copies of before.
+std::optional<std::size_t> mark_from(const nlohmann::json& copy) {
+    const auto mark = copy.find("file_mark");
+    if (mark == copy.end() || !mark->is_number_unsigned()) return std::nullopt;
+    return mark->get<std::size_t>();
+}
+
 }  // namespace
 
 Recovery::Recovery(std::filesystem::path folder) : folder_(std::move(folder)) {
@@ -54,12 +61,14 @@ Recovery::~Recovery() {
     ::close(lock_);
 }
 
-Status Recovery::keep(const rig::Rig& rig, const std::optional<std::filesystem::path>& path) {
+Status Recovery::keep(const rig::Rig& rig, const std::optional<std::filesystem::path>& path,
+                      const std::optional<std::size_t>& file_mark) {
     // A file's name is bytes, not text: kept as numbers, so that any name comes back.
     nlohmann::ordered_json bytes = nlohmann::ordered_json::array();
     if (path)
         for (const char c : path->string()) bytes.push_back(static_cast<unsigned char>(c));
-    const nlohmann::ordered_json copy{{"path", bytes}, {"rig", write_rig(rig)}};
+    nlohmann::ordered_json copy{{"path", bytes}, {"rig", write_rig(rig)}};
+    if (file_mark) copy["file_mark"] = *file_mark;
     return write_file_atomically(data_, copy.dump(-1, ' ', false, nlohmann::ordered_json::error_handler_t::replace));
 }
 
@@ -107,9 +116,9 @@ std::optional<Recovered> Recovery::take_orphan() {
             const auto json = nlohmann::json::parse(*text, nullptr, false);
             if (json.is_object() && json.contains("rig") && json["rig"].is_string() && json.contains("path"))
                 if (auto rig = read_rig(json["rig"].get<std::string>()))
-                    found = Recovered{std::move(*rig), path_from(json["path"])};
+                    found = Recovered{std::move(*rig), path_from(json["path"]), mark_from(json)};
         }
-        if (found && keep(found->rig, found->path)) {  // ours now, before the old copy goes
+        if (found && keep(found->rig, found->path, found->file_mark)) {  // ours now, before the old copy goes
             std::filesystem::remove(copy, ignored);
             std::filesystem::remove(lock_path, ignored);
         }

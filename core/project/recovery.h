@@ -13,6 +13,7 @@ namespace clampet::project {
 struct Recovered {
     rig::Rig rig;
     std::optional<std::filesystem::path> path;  ///< the file it belongs to
+    std::optional<std::size_t> file_mark;       ///< of that file's text, as the work knew it
 };
 
 /// Keeps a copy of unsaved work in a folder. While the program runs its copy is locked; a crash frees the lock, and the
@@ -25,7 +26,8 @@ class Recovery {
     Recovery& operator=(const Recovery&) = delete;
     ~Recovery();
     /// Writes the copy, whole or not at all.
-    Status keep(const rig::Rig& rig, const std::optional<std::filesystem::path>& path);
+    Status keep(const rig::Rig& rig, const std::optional<std::filesystem::path>& path,
+                const std::optional<std::size_t>& file_mark = std::nullopt);
     /// The work is saved or given up: no copy is needed.
     void discard();
     /// Takes over the newest copy that no running program holds, if there is one. Copies that cannot be read stay in

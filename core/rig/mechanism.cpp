@@ -84,6 +84,16 @@ Vector inertia_of(double mass, const std::vector<Shape>& shapes) {
     return sum;
 }
 
+/// What the wind meets of it, and where; where it has no shape the centre stays.
+void face_the_wind(Body& body, const std::vector<Shape>& shapes) {
+    Vector middle = Vector::Zero();
+    for (const auto& shape : shapes) {
+        body.wind_area += face_of(shape);
+        middle += face_of(shape) * parts::centroid_of(shape);
+    }
+    if (body.wind_area > 0) body.wind_centre = middle / body.wind_area;
+}
+
 }  // namespace
 
 Motion motion_of(const Interface& interface) {
@@ -102,7 +112,7 @@ Motion motion_of(const Interface& interface) {
         all.span = own.span;
         all.mass = own.mass;
         all.centre_of_gravity = own.centre_of_gravity;
-        all.limb = own.limb;
+        all.limbs = own.limbs;
     }
     return all;
 }
@@ -146,20 +156,24 @@ double stopped(const Interface& interface, const Axis& axis, double wanted) {
     return good;
 }
 
-std::optional<Shape> limb_of(const families::Motion& motion) {
-    const auto& limb = motion.limb;
-    const double length = motion.span.translation().x();
-    if (!(limb.root_height > 0) || !(limb.width > 0) || !(length > 0)) return std::nullopt;
-    Shape bar;
-    bar.kind = ShapeKind::prism;
-    bar.axis = Vector::UnitY();
-    bar.length = limb.width;
-    bar.profile = {{0, -limb.root_height / 2},
-                   {length, -limb.tip_height / 2},
-                   {length, limb.tip_height / 2},
-                   {0, limb.root_height / 2}};
-    bar.material = parts::named<Stuff>(limb.drawn_as).value_or(Stuff::metal);
-    return bar;
+std::vector<Shape> limbs_of(const families::Motion& motion) {
+    std::vector<Shape> bars;
+    for (const auto& limb : motion.limbs) {
+        const Eigen::Vector2d from(limb.from.x(), limb.from.z()), to(limb.to.x(), limb.to.z());
+        const double length = (to - from).norm();
+        if (!(length > 0) || !(limb.from_height > 0) || !(limb.width > 0)) continue;
+        const Eigen::Vector2d across = Eigen::Vector2d(from.y() - to.y(), to.x() - from.x()) / length / 2;
+        Shape bar;
+        bar.kind = ShapeKind::prism;
+        bar.at = {0, limb.from.y(), 0};
+        bar.axis = Vector::UnitY();
+        bar.length = limb.width;
+        bar.profile = {from - limb.from_height * across, to - limb.to_height * across, to + limb.to_height * across,
+                       from + limb.from_height * across};
+        bar.material = parts::named<Stuff>(limb.drawn_as).value_or(Stuff::metal);
+        bars.push_back(bar);
+    }
+    return bars;
 }
 
 Body body_of(const Part& part) {
@@ -167,12 +181,7 @@ Body body_of(const Part& part) {
     body.mass = part.mass;
     body.centre = body.wind_centre = part.centre_of_gravity;
     body.inertia = inertia_of(part.mass, part.shapes);
-    Vector middle = Vector::Zero();
-    for (const auto& shape : part.shapes) {
-        body.wind_area += face_of(shape);
-        middle += face_of(shape) * parts::centroid_of(shape);
-    }
-    if (body.wind_area > 0) body.wind_centre = middle / body.wind_area;
+    face_the_wind(body, part.shapes);
     if (part.inertia) body.inertia = *part.inertia;
     if (part.wind_area) body.wind_area = *part.wind_area;
     if (part.role == Role::support) body.wind_area = 0;  // what the rig stands on or grips stands by itself
@@ -235,11 +244,9 @@ void Mechanism::gather_bodies(const Rig& rig) {
         body.between = i;
         body.mass = motion.mass;
         body.centre = body.wind_centre = motion.centre_of_gravity;
-        if (const auto limb = limb_of(motion)) {
-            body.inertia = inertia_of(motion.mass, {*limb});
-            body.wind_area = face_of(*limb);
-            body.wind_centre = motion.span.translation() / 2;
-        }
+        const auto limbs = limbs_of(motion);
+        body.inertia = inertia_of(motion.mass, limbs);
+        face_the_wind(body, limbs);
         bodies_.push_back(body);
     }
     // Depth first, so that what an interface carries stands in a row.

@@ -28,8 +28,8 @@ struct Body {
     double wind_area = 0;                 ///< [m^2]
     Vector wind_centre = Vector::Zero();  ///< in the part's frame; of an interface's own, from its port [m]
 };
-/// What lies between the ports of an interface, from the support's port; nothing where it has no length.
-std::optional<Shape> limb_of(const families::Motion& motion);
+/// What lies between the ports of an interface, from the support's port.
+std::vector<Shape> limbs_of(const families::Motion& motion);
 
 /// Where everything is, for one pose. World: right-handed, z up [m]. Indices are those of the rig's lists.
 struct Placement {

@@ -92,10 +92,10 @@ void add_solids(ElevationScene& scene, const project::Document& document, ViewSi
     // An arm that is a seam is seen as it reaches from port to port; it belongs to what carries it.
     const auto& mechanism = document.check().placed->mechanism();
     for (std::size_t i = 0; i < mechanism.seams().size(); ++i)
-        if (const auto limb = rig::limb_of(mechanism.seams()[i].motion)) {
+        for (const auto& limb : rig::limbs_of(mechanism.seams()[i].motion)) {
             const auto& world = document.check().placed->placement().world_from_port[i];
-            scene.solids.push_back({document.rig().parts[mechanism.seams()[i].support].id, limb->material,
-                                    outline(*limb, world, view), depth_of(world.translation(), view), true});
+            scene.solids.push_back({document.rig().parts[mechanism.seams()[i].support].id, limb.material,
+                                    outline(limb, world, view), depth_of(world * limb.at, view), true});
         }
     std::stable_sort(scene.solids.begin(), scene.solids.end(),
                      [](const auto& a, const auto& b) { return a.depth < b.depth - 1e-6; });

@@ -158,7 +158,7 @@ void Files::keep_copy() {
         recovery_.discard();
         return;
     }
-    if (const auto done = recovery_.keep(document.rig(), document.path()); !done)
+    if (const auto done = recovery_.keep(document.rig(), document.path(), document.file_mark()); !done)
         emit session_.problem(tr("The automatic copy could not be written; save by hand. %1")
                                   .arg(QString::fromStdString(done.problem().sentence())));
 }
@@ -166,7 +166,7 @@ void Files::keep_copy() {
 bool Files::recover() {
     auto orphan = recovery_.take_orphan();
     if (!orphan) return false;
-    const auto done = session_.document.adopt(std::move(orphan->rig), orphan->path, true);
+    const auto done = session_.document.adopt(std::move(orphan->rig), orphan->path, true, orphan->file_mark);
     if (!done) return false;
     const bool more = recovery_.orphans() > 0;
     emit session_.notice(tr("Clampet ended without saving last time. The work is back; save it to keep it.") +

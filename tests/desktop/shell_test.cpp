@@ -297,6 +297,50 @@ TEST_CASE("a file changed by another window: asked, and nothing lost", "[desktop
     CHECK_FALSE(d.window.document().is_modified());
 }
 
+TEST_CASE("work that came back after a crash knows that its file was changed since", "[desktop][file][recovery]") {
+    QTemporaryDir folder;
+    const QString path = folder.filePath("mine.clampet.json"), copies = folder.filePath("recovery");
+    {
+        project::Document mine;
+        REQUIRE(mine.adopt(project::demo_rig()));
+        REQUIRE(mine.save_as(path.toStdString()));
+        REQUIRE(mine.perform(project::SetMass{"camera", 2}));
+        project::Recovery crashed(copies.toStdString());
+        REQUIRE(crashed.keep(mine.rig(), mine.path(), mine.file_mark()));
+    }
+    const auto mass_in = [&] {
+        return project::read_rig(*project::read_file(path.toStdString()))->part("camera")->mass;
+    };
+    SECTION("another window saved over it in between: asked") {
+        project::Document other;
+        REQUIRE(other.open(path.toStdString()));
+        REQUIRE(other.perform(project::SetMass{"camera", 3}));
+        REQUIRE(other.save());
+        MainWindow window(copies);
+        REQUIRE(window.files().recover());
+        int asked = 0;
+        window.files().ask_about_changed = [&] {
+            ++asked;
+            return Files::Changed::cancel;
+        };
+        CHECK_FALSE(window.files().save_to(clampet::desktop::path_of(path)));
+        CHECK(asked == 1);
+        CHECK(mass_in() == 3);
+        CHECK(window.document().is_modified());
+    }
+    SECTION("nobody touched it, and the work crashed once more before it was saved: not asked") {
+        { CHECK(project::Recovery(copies.toStdString()).take_orphan()->file_mark); }
+        MainWindow window(copies);
+        REQUIRE(window.files().recover());
+        window.files().ask_about_changed = [] {
+            FAIL("asked for nothing");
+            return Files::Changed::cancel;
+        };
+        CHECK(window.files().save_to(clampet::desktop::path_of(path)));
+        CHECK(mass_in() == 2);
+    }
+}
+
 TEST_CASE("after two windows crashed both works are offered", "[desktop][recovery]") {
     QTemporaryDir folder;
     for (const char* name : {"One", "Two"}) {

@@ -39,6 +39,15 @@ inline double result(const families::Report& r, const char* name) {
     FAIL("no result " << name);
     return 0;
 }
+inline std::string s(const char* text) {
+    return text;
+}
+/// All that a joint warns of, a line each.
+inline std::string notes(const char* family, const Values& values) {
+    std::string all;
+    for (const auto& a : joint(family, values)->advisories()) all += a.text + "\n";
+    return all;
+}
 inline Problem problem(const char* family, const Values& values) {
     const auto made = families::join(*families::family_named(family), values);
     REQUIRE_FALSE(made);

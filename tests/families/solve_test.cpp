@@ -201,3 +201,25 @@ TEST_CASE("a window narrower than the samples is found: a balance point a few mi
         CHECK(highest > 1.5);
     }
 }
+
+TEST_CASE("more required asks for more, along every solved input that grows", "[solve][law]") {
+    struct Row {
+        const char *family, *key;
+        Wrench load;
+    };
+    for (const auto& row :
+         {Row{"strap", "force", {300, 0, 0, 0, 0, 2}}, Row{"friction_pivot", "force", {0, 0, 0, 0, 0, 6}},
+          Row{"bond", "length", {0, 0, 20, 0, 0.5, 0}}, Row{"tube_grip", "force", {200, 0, -50, 3, 1, 0}},
+          Row{"arm", "root_height", {0, 0, -80, 0, 0, 0}}}) {
+        double before = 0;
+        for (const double required : {1.2, 1.8, 2.6}) {
+            const auto found =
+                families::solve(*families::family_named(row.family), {}, row.key, {{}, row.load}, required);
+            CAPTURE(row.family, row.key, required);
+            REQUIRE(found);
+            REQUIRE(found->low);
+            CHECK(*found->low > before);
+            before = *found->low;
+        }
+    }
+}

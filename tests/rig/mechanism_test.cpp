@@ -133,10 +133,10 @@ TEST_CASE("an arm that is a seam is a body: seen, blown on and swung", "[rig][me
     r.cases = {{"wind", "wind", {{"speed", 12.0}, {"drag", 1.3}}}};
     const auto placed = std::make_shared<const rig::Placed>(r);
     const auto& mechanism = placed->mechanism();
-    const auto limb = rig::limb_of(mechanism.seams()[1].motion);
-    REQUIRE(limb);
-    CHECK(limb->material == rig::Stuff::wood);
-    CHECK_FALSE(rig::limb_of(mechanism.seams()[0].motion));
+    const auto limbs = rig::limbs_of(mechanism.seams()[1].motion);
+    REQUIRE(limbs.size() == 1);
+    CHECK(limbs[0].material == rig::Stuff::wood);
+    CHECK(rig::limbs_of(mechanism.seams()[0].motion).empty());
     const rig::Body& own = mechanism.bodies().back();
     REQUIRE(own.between == std::optional<std::size_t>(1));
     CHECK(own.wind_area == relative(1.0 * 0.04, 1e-9));  // its broad side

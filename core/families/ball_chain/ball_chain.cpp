@@ -284,7 +284,7 @@ Motion motion(const Values& v) {
     m.mass = joints * number(v, "segment_mass");
     m.centre_of_gravity = {length / 2, 0, 0};
     const double across = number(v, "ball_diameter");
-    m.limb = {across, across, across, "plastic"};
+    m.limbs = {{{0, 0, 0}, {length, 0, 0}, across, across, across, "plastic"}};
     if (joints > 1) return m;
     const double opening = number(v, "opening_diameter"), ball = number(v, "ball_diameter"),
                  stem = number(v, "stem_diameter");

@@ -1,0 +1,134 @@
+#include <cmath>
+#include <numbers>
+
+#include "families/arm/section_properties.h"
+#include "families/bench.h"
+
+using namespace clampet;
+using namespace bench;
+
+namespace {
+constexpr double pi = std::numbers::pi;
+constexpr double gravity = 9.80665;
+/// A slender steel bar without a payload: shear and rotary inertia are small.
+Values bar(double length = 1, double height = 0.02, double width = 0.03) {
+    return {{"length", length},     {"root_height", height}, {"root_width", width}, {"modulus", 200e9},
+            {"modulus_ratio", 2.6}, {"density", 7850.0},     {"payload_mass", 0.0}, {"drop_limit", 1.0}};
+}
+}  // namespace
+
+TEST_CASE("an arm droops as the beam tables say", "[arm][published]") {
+    // Roark: end load P L³/3EI, own weight w L⁴/8EI, end couple M L²/2EI, slope P L²/2EI.
+    const double I = 0.03 * std::pow(0.02, 3) / 12, E = 200e9, L = 1, w = 7850 * gravity * 0.02 * 0.03;
+    const auto r = report("arm", bar(), Wrench{0, 0, -50, 0, 0, 0, 0, 0, -gravity});
+    CHECK(result(r, "own_sag") == relative(w * L * L * L * L / (8 * E * I), 0.01));
+    CHECK(result(r, "drop") == relative(50 * L * L * L / (3 * E * I) + w / (8 * E * I), 0.01));
+    CHECK(result(r, "tilt") == relative(50 * L * L / (2 * E * I) + w / (6 * E * I), 0.01));
+    const auto couple = report("arm", bar(), Wrench{0, 0, 0, 0, 10, 0, 0, 0, -gravity});
+    CHECK(result(couple, "drop") == relative(10 * L * L / (2 * E * I) + w / (8 * E * I), 0.01));
+}
+
+TEST_CASE("an arm sways as Blevins says", "[arm][published]") {
+    // Blevins, Formulas for natural frequency: cantilever 3.5160/(2 pi) sqrt(E I/(m L⁴)); with a tip mass M the beam
+    // counts 33/140 of its own.
+    const double I = 0.03 * std::pow(0.02, 3) / 12, E = 200e9, m = 7850 * 0.02 * 0.03;
+    CHECK(result(report("arm", bar(), Wrench{}), "frequency") ==
+          relative(3.5160 / (2 * pi) * std::sqrt(E * I / m), 0.01));
+    auto tipped = bar();
+    tipped["payload_mass"] = 10.0;
+    tipped["payload_offset"] = 0.0;
+    tipped["payload_gyration"] = 1e-4;
+    CHECK(result(report("arm", tipped, Wrench{}), "frequency") ==
+          relative(std::sqrt(3 * E * I / (10 + 33.0 / 140 * m)) / (2 * pi), 0.01));
+}
+
+TEST_CASE("a soft root can matter more than the arm", "[arm]") {
+    auto soft = bar();
+    soft["root_stiffness"] = 500.0;
+    const double I = 0.03 * std::pow(0.02, 3) / 12, E = 200e9, w = 7850 * gravity * 0.02 * 0.03;
+    const double stiff = 50 / (3 * E * I) + w / (8 * E * I), turned = (50 + w / 2) / 500;
+    CHECK(result(report("arm", soft, Wrench{0, 0, -50, 0, 0, 0, 0, 0, -gravity}), "drop") ==
+          relative(stiff + turned, 0.01));
+}
+
+TEST_CASE("a tapered round breaks where it is half as thick again as its tip", "[arm][published]") {
+    // Shigley and common to strength of materials: under an end load the stress 32 P x/(pi d³) of a cone peaks where
+    // d = 1.5 d_tip.
+    Values v = bar(1, 0.06);
+    v["section"] = std::string("round");
+    v["taper"] = std::string("tapered");
+    v["tip_height"] = 0.02;
+    v["density"] = 1.0;
+    const double x = 0.25, d = 0.03;  // from the tip: d = 0.02 + 0.04 x
+    CHECK(result(report("arm", v, Wrench{0, 0, -100, 0, 0, 0}), "stress") ==
+          relative(32 * 100 * x / (pi * d * d * d), 0.02));
+}
+
+TEST_CASE("sections: torsion of a rectangle and of a tube", "[arm][published]") {
+    // Roark: square J = 0.1406 a⁴ and tau = T/(0.208 a³); 2 by 1: 0.229 and 0.246.
+    families::ArmStation s{families::ArmSection::rectangle, 0.02, 0.02, 0, 0, 0};
+    CHECK(s.torsion() == relative(0.1406 * std::pow(0.02, 4), 5e-3));
+    CHECK(s.stress(0, 0, 0, 1, 0, 0) / std::sqrt(3.0) == relative(1 / (0.208 * std::pow(0.02, 3)), 0.01));
+    s.width = 0.04;
+    CHECK(s.torsion() == relative(0.229 * 0.04 * std::pow(0.02, 3), 0.01));
+    CHECK(s.stress(0, 0, 0, 1, 0, 0) / std::sqrt(3.0) == relative(1 / (0.246 * 0.04 * 0.02 * 0.02), 0.03));
+    s.kind = families::ArmSection::pocketed;
+    s.height = 0.06;
+    s.width = 0.02;
+    s.pocket = 0.04;
+    const families::ArmStation whole{families::ArmSection::rectangle, 0.06, 0.02, 0, 0, 0};
+    CHECK(s.torsion() / whole.torsion() < 0.35);      // pockets cost torsion…
+    CHECK(s.inertia_y() / whole.inertia_y() > 0.69);  // …far more than bending
+}
+
+TEST_CASE("a post buckles as Euler says, and sways more on the way there", "[arm][published]") {
+    const double I = 0.03 * std::pow(0.02, 3) / 12, P = pi * pi * 200e9 * I / 4;
+    CHECK(factor("arm", bar(), {-1, 0, 0, 0, 0, 0}, "buckles") == relative(P, 1e-9));
+    const double free = result(report("arm", bar(), Wrench{0, 0, -5, 0, 0, 0}), "drop");
+    CHECK(result(report("arm", bar(), Wrench{-P / 2, 0, -5, 0, 0, 0}), "drop") == relative(2 * free, 1e-6));
+    CHECK(problem("arm", {{"section", std::string("tube")}, {"wall", 0.05}}).where == "wall");
+}
+
+TEST_CASE("an arm weighs on itself in the direction of gravity", "[arm]") {
+    // Roark: w L⁴/8EI; hung it lifts nothing, on its side it swings aside, on end it is pressed and does not droop.
+    const double I = 0.03 * std::pow(0.02, 3) / 12, I_side = 0.02 * std::pow(0.03, 3) / 12, E = 200e9;
+    const double w = 7850 * gravity * 0.02 * 0.03;
+    const auto seen = [&](Wrench own) { return report("arm", bar(), own); };
+    CHECK(result(seen({0, 0, 0, 0, 0, 0, 0, 0, -gravity}), "drop") == relative(w / (8 * E * I), 0.01));
+    CHECK(result(seen({0, 0, 0, 0, 0, 0, 0, 0, gravity}), "drop") == relative(w / (8 * E * I), 0.01));
+    CHECK(result(seen({0, 0, 0, 0, 0, 0, 0, -gravity, 0}), "drop") == relative(w / (8 * E * I_side), 0.01));
+    const auto post = seen({0, 0, 0, 0, 0, 0, -gravity, 0, 0});
+    CHECK(result(post, "drop") < 1e-9);
+    CHECK(result(post, "stress") == relative(7850 * gravity * 1, 1e-6));  // rho g L at the foot
+    // Hung from above, a weight upwards is taken off by the arm's own: stress (P − w/2) L against (P + w/2) L.
+    const double P = 50, W = 0.02 * 0.02 * 0.03 / 6;
+    const auto stress = [&](double fz, double gz) { return result(seen({0, 0, fz, 0, 0, 0, 0, 0, gz}), "stress"); };
+    CHECK(stress(P, -gravity) < stress(-P, -gravity));
+    CHECK(stress(-P, -gravity) == relative((P + w / 2) / W, 0.01));
+}
+
+TEST_CASE("an arm's own weight is part of the permanent load", "[arm]") {
+    // lambda_mass multiplies it, lambda_live does not: sigma W = (lambda P + w/2) L against lambda (P + w/2) L.
+    auto v = bar();
+    v["strength"] = 200e6;
+    const double w = 7850 * gravity * 0.02 * 0.03, W = 0.02 * 0.02 * 0.03 / 6, P = 20;
+    const Wrench own{0, 0, 0, 0, 0, 0, 0, 0, -gravity}, push{0, 0, -P, 0, 0, 0};
+    const auto breaks = mode(report("arm", v, Load{own, push}), "breaks");
+    CHECK(breaks.factor_mass == relative(200e6 * W / (P + w / 2), 0.01));
+    CHECK(breaks.factor_live == relative((200e6 * W - w / 2) / P, 0.01));
+}
+
+TEST_CASE("a steep taper's droop and peak are those of the tapered beam", "[arm]") {
+    // A cone 10:1 under an end load: drop P L³/(3 E I_tip) (d_tip/d_root)³, Roark's tapered beams; the stress peaks at
+    // d = 1.5 d_tip, 32 P x/(pi d³).
+    Values v = bar(1, 0.05);
+    v["section"] = std::string("round");
+    v["taper"] = std::string("tapered");
+    v["tip_height"] = 0.005;
+    v["modulus_ratio"] = 2.0;
+    const double P = 1, tip = 0.005, E = 200e9, I = pi / 64 * std::pow(tip, 4);
+    const auto r = report("arm", v, Wrench{0, 0, -P, 0, 0, 0});
+    CHECK(result(r, "drop") == relative(P / (3 * E * I) * 1e-3, 0.015));
+    const double x = 0.5 * tip / (0.05 - tip), d = 1.5 * tip;
+    CHECK(result(r, "stress") == relative(32 * P * x / (pi * d * d * d), 0.01));
+}

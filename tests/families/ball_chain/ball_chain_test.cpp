@@ -1,0 +1,68 @@
+#include <cmath>
+#include <numbers>
+
+#include "families/bench.h"
+
+using namespace clampet;
+using namespace bench;
+
+namespace {
+constexpr double pi = std::numbers::pi;
+constexpr double gravity = 9.80665;
+}  // namespace
+
+TEST_CASE("printed chains: fingers are pieces of a ring", "[ball_chain]") {
+    // The second moment of an annular sector by brute force.
+    const double ri = 0.010, t = 0.002, a = pi / 4 * 0.9;
+    double area = 0, first = 0, second = 0;
+    const int n = 800;
+    for (int i = 0; i < n; ++i)
+        for (int j = 0; j < n; ++j) {
+            const double r = ri + t * (i + 0.5) / n, phi = -a + 2 * a * (j + 0.5) / n, dA = r * t / n * 2 * a / n;
+            area += dA;
+            first += r * std::cos(phi) * dA;
+            second += std::pow(r * std::cos(phi), 2) * dA;
+        }
+    const double I = second - first * first / area, L = 0.016;
+    const auto r = report("ball_chain", {}, Wrench{0, 0, -1, 0, 0, 0});
+    double stiffness = 0;
+    for (const auto& line : r.working)
+        if (line.quantity == "finger_stiffness") stiffness = line.value;
+    CHECK(stiffness == relative(3 * 2.3e9 * I / (L * L * L), 1e-3));
+    // Without friction only the wire holds: M_p = sigma_y d³/6, a fully plastic round.
+    double plastic = 0;
+    for (int i = 0; i < 200000; ++i) {
+        const double y = 0.001 * (i + 0.5) / 200000;
+        plastic += 2 * 120e6 * y * 2 * std::sqrt(0.001 * 0.001 - y * y) * 0.001 / 200000;
+    }
+    CHECK(result(report("ball_chain", {{"friction", 0.0}, {"wire_diameter", 0.002}}, Wrench{}), "joint_torque") ==
+          relative(plastic, 1e-4));
+}
+
+TEST_CASE("the base of a level chain lets go first, and its reach follows", "[ball_chain]") {
+    const Values v{{"joints", 4.0}, {"pitch", 0.03}, {"segment_mass", 0.0}};
+    const double hold = result(report("ball_chain", v, Wrench{}), "joint_torque");
+    const auto r = report("ball_chain", v, Wrench{0, 0, -1, 0, 0, 0});
+    CHECK(mode(r, "slips").factor == relative(hold / (4 * 0.03), 2e-3));
+    CHECK_THAT(mode(r, "slips").motion.does(), Catch::Contains("joint 1 from the base"));
+    const double n = result(
+        report("ball_chain", {{"segment_mass", 0.0}, {"payload_mass", 0.15}, {"pitch", 0.03}, {"payload_offset", 0.02}},
+               Wrench{}),
+        "longest_joints");
+    CHECK(n == std::floor((hold / (0.15 * gravity) - 0.02) / 0.03));
+    CHECK(problem("ball_chain", {{"opening_diameter", 0.021}}).where == "opening_diameter");
+    CHECK(problem("ball_chain", {{"stem_diameter", 0.0195}}).where == "stem_diameter");
+}
+
+TEST_CASE("a hung chain does not lift itself, and a level one carries its own segments", "[ball_chain]") {
+    const Values v{{"joints", 6.0}, {"pitch", 0.04}, {"segment_mass", 0.01}};
+    const double hold = result(report("ball_chain", v, Wrench{}), "joint_torque"), own = 6 * 0.01 * gravity * 0.12;
+    const auto level = report("ball_chain", v, Load{{0, 0, 0, 0, 0, 0, 0, 0, -gravity}, {0, 0, -1, 0, 0, 0}});
+    CHECK(mode(level, "slips").factor_live == relative((hold - own) / 0.24, 5e-3));
+    const auto lifted = report("ball_chain", v, Load{{0, 0, 0, 0, 0, 0, 0, 0, -gravity}, {0, 0, 1, 0, 0, 0}});
+    CHECK(mode(lifted, "slips").factor_live == relative((hold + own) / 0.24, 5e-3));
+    // Hanging along its own axis nothing bends it.
+    CHECK(std::isinf(mode(report("ball_chain", v, Load{{0, 0, 0, 0, 0, 0, gravity, 0, 0}, {}}), "slips").factor));
+    // The whole load, own weight included, grows with lambda_mass.
+    CHECK(mode(level, "slips").factor_mass == relative(hold / (own + 0.24), 5e-3));
+}

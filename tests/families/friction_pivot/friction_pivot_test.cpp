@@ -1,0 +1,69 @@
+#include <cmath>
+
+#include "families/bench.h"
+
+using namespace clampet;
+using namespace bench;
+
+namespace {
+const std::string force = "force";
+}  // namespace
+
+TEST_CASE("a friction pivot holds as a disk clutch does", "[friction_pivot][published]") {
+    // Shigley, Mechanical Engineering Design, disk clutches: uniform pressure (2/3) mu F (R³ − r³)/(R² − r²) per face,
+    // uniform wear mu F (R + r)/2.
+    const double R = 0.030, r = 0.010, F = 500, mu = 0.3;
+    const Values v{
+        {"outer_diameter", 2 * R}, {"inner_diameter", 2 * r}, {"force", F}, {"friction", mu}, {"faces", 2.0}};
+    const double even = 2 * 2.0 / 3 * mu * F * (R * R * R - r * r * r) / (R * R - r * r);
+    CHECK(factor("friction_pivot", v, {0, 0, 0, 0, 0, 1}, "slips") == relative(even, 2e-3));
+    auto worn = v;
+    worn["wear"] = std::string("worn");
+    CHECK(factor("friction_pivot", worn, {0, 0, 0, 0, 0, 1}, "slips") == relative(2 * mu * F * (R + r) / 2, 2e-3));
+}
+
+TEST_CASE("a pin takes the shear of a pivot and adds its own friction; a slot does not", "[friction_pivot]") {
+    const Values v{{"force", 400.0}, {"pin_diameter", 0.01}, {"pin_friction", 0.2}};
+    const double alone = factor("friction_pivot", v, {0, 0, 0, 0, 0, 1}, "slips");
+    const auto with_shear = report("friction_pivot", v, Load{{50, 0, 0, 0, 0, 0}, {0, 0, 0, 0, 0, 1}});
+    CHECK(mode(with_shear, "slips").factor_live == relative(alone + 0.2 * 0.005 * 50, 1e-3));
+    auto loose = v;
+    loose["pin"] = std::string("loose");
+    CHECK(mode(report("friction_pivot", loose, Load{{50, 0, 0, 0, 0, 0}, {0, 0, 0, 0, 0, 1}}), "slips").factor_live <
+          alone);
+    // Pure slide of a slot: mu N on both faces.
+    CHECK(factor("friction_pivot", loose, {1, 0, 0, 0, 0, 0}, "slips") == relative(2 * 0.4 * 400, 2e-3));
+}
+
+TEST_CASE("the window of a pivot is where it stays put and can be moved", "[friction_pivot]") {
+    const Values v{{"force", 400.0}, {"required_hold", 1.5}, {"hand_radius", 0.3}, {"hand_limit", 40.0}};
+    const auto r = report("friction_pivot", v, Wrench{0, 0, 0, 0, 0, 2});
+    const double per_newton = result(r, "holding_torque") / 400;
+    CHECK(result(r, "window_from") == relative(1.5 * 2 / per_newton, 1e-3));
+    CHECK(result(r, "window_to") == relative((40 * 0.3 - 2) / per_newton, 1e-3));
+    CHECK(result(r, "window_open") == 1);
+    const auto heavy = report("friction_pivot", v, Wrench{0, 0, 0, 0, 0, 6});
+    CHECK(result(heavy, "window_open") == 0);  // 1.5 × 6 N·m to hold, 12 − 6 N·m to move
+    CHECK_THAT(problem("friction_pivot", {{"inner_diameter", 0.05}}).what, Catch::Contains("leaves nothing"));
+}
+
+TEST_CASE("a nut that rubs on the moving part is dragged loose", "[friction_pivot]") {
+    const auto notes = [](const char* nut) {
+        std::string all;
+        for (const auto& a :
+             joint("friction_pivot", {{"squeezed_by", std::string("screw")}, {"nut", std::string(nut)}})->advisories())
+            all += a.text;
+        return all;
+    };
+    CHECK_THAT(notes("rubs"), Catch::Contains("dragged loose"));
+    CHECK(notes("keyed").empty());
+}
+
+TEST_CASE("what presses on a pivot helps against tipping", "[friction_pivot]") {
+    // Statics about the edge: N d = M + d Fz, so that a pressing Fz counts on the other side.
+    const Values v{{"lap", std::string("single")}, {"outer_diameter", 0.06}, {"force", 500.0}};
+    CHECK(factor("friction_pivot", v, {0, 0, 0, 0, 1, 0}, "tips") == relative(500 * 0.03, 1e-6));
+    CHECK(factor("friction_pivot", v, {0, 0, 20, 0, 1, 0}, "tips") == relative(500 * 0.03 / (1 + 0.03 * 20), 1e-6));
+    CHECK(factor("friction_pivot", v, {0, 0, -30, 0, 1, 0}, "tips") == relative(500 * 0.03 / (1 - 0.03 * 30), 1e-6));
+    CHECK(std::isinf(factor("friction_pivot", v, {0, 0, -40, 0, 1, 0}, "tips")));
+}
