@@ -11,8 +11,9 @@ enum class System { metric, imperial };
 std::string_view display_unit(Dimension dimension, System system);
 
 /// A value as a person would write it: "33.7 mm", "1 1/2 in", "0.8 N·m", "45°".
-/// Meaning  As many significant digits as the workshop can use: four for sizes, masses and plain numbers, three for the
-///          rest, or as many as `digits` says; inch fractions to 1/64 where they are exact.
+/// Meaning  What a workshop can use: lengths to 0.1 mm, under 10 mm to 0.01 mm; inches as the nearest 1/64 (1/32 over
+///          1 in) where that is within 0.1 mm, else to 0.001; four figures for masses and plain numbers, three for the
+///          rest; or as many figures as `digits` says.
 /// Range    Finite values; infinity gives "∞" and NaN "–", which parse() refuses.
 std::string format(double si, Dimension dimension, System system = System::metric, int digits = 0);
 

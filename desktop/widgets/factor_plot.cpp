@@ -6,9 +6,9 @@
 #include <QPainter>
 #include <QPainterPath>
 
-#include "desktop/widgets/quantity_field.h"
 #include "desktop/theme/theme.h"
 #include "desktop/theme/words.h"
+#include "desktop/widgets/quantity_field.h"
 #include "quantity/format.h"
 
 namespace clampet::desktop {
@@ -16,9 +16,14 @@ namespace {
 
 constexpr double least_shown = 0.25, most_shown = 20;
 
-double y_of(double factor, QRectF area) {
-    const double f = std::clamp(factor, least_shown, most_shown);
+/// Beyond the scale too, so that a curve leaves it where it does.
+double height_of(double factor, QRectF area) {
+    const double f = std::clamp(factor, 1e-6, 1e6);
     return area.bottom() - area.height() * std::log(f / least_shown) / std::log(most_shown / least_shown);
+}
+
+double y_of(double factor, QRectF area) {
+    return height_of(std::clamp(factor, least_shown, most_shown), area);
 }
 
 /// A round step that gives about as many ticks as there is room for.
@@ -118,6 +123,34 @@ void FactorPlot::paint_window(QPainter& p, QRectF a) const {
     say(tr("stays put and moves: %1 to %2").arg(rounded(both->first), rounded(both->second)), t.holds);
 }
 
+std::vector<FactorPlot::WayOff> FactorPlot::ways_off() const {
+    std::vector<WayOff> all;
+    for (const bool above : {true, false}) {
+        const auto is_off = [&](const families::CurvePoint& p) {
+            return above ? p.factor > most_shown * 1.001 : p.factor < least_shown * 0.999;
+        };
+        const auto first = std::find_if(curve_.points.begin(), curve_.points.end(), is_off);
+        if (first == curve_.points.end()) continue;
+        const auto last = std::find_if_not(first, curve_.points.end(), is_off);
+        all.push_back({above, (first->value + std::prev(last)->value) / 2});
+    }
+    return all;
+}
+
+void FactorPlot::paint_ways_off(QPainter& p, QRectF a) const {
+    p.setFont(body_font(0.85));
+    p.setPen(theme().quiet);
+    const QFontMetricsF metrics(p.font());
+    for (const auto& way : ways_off()) {
+        const QString text = way.above ? tr("↑ over %1×").arg(most_shown) : tr("↓ under %1×").arg(least_shown);
+        const double width = metrics.horizontalAdvance(text), most = std::max(a.left(), a.right() - width);
+        // Under the name of the present value, which stands at the top.
+        const double y =
+            way.above ? a.top() + 1.1 * metrics.height() + metrics.ascent() : a.bottom() - metrics.descent();
+        p.drawText(QPointF(std::clamp(x_of(way.middle, a) - width / 2, a.left(), most), y), text);
+    }
+}
+
 void FactorPlot::paint(QPainter& p, QRectF whole) const {
     const Theme& t = theme();
     const QRectF a = area(whole);
@@ -156,7 +189,7 @@ void FactorPlot::paint(QPainter& p, QRectF whole) const {
                 pen_down = false;
                 continue;
             }
-            const QPointF at(x_of(point.value, a), y_of(point.*height, a));
+            const QPointF at(x_of(point.value, a), height_of(point.*height, a));
             pen_down ? path.lineTo(at) : path.moveTo(at);
             pen_down = true;
         }
@@ -170,6 +203,7 @@ void FactorPlot::paint(QPainter& p, QRectF whole) const {
     draw(curve_.points, QPen(t.accent, 2, Qt::DotLine), &families::CurvePoint::moves);
     draw(curve_.points, QPen(t.text, 2.2));
     p.restore();
+    paint_ways_off(p, a);
     paint_window(p, a);
     if (std::isnan(curve_.present)) return;
     const double x = std::clamp(x_of(curve_.present, a), a.left(), a.right());

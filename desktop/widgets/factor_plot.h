@@ -30,6 +30,12 @@ class FactorPlot : public DragPlot {
     std::optional<std::pair<double, double>> window() const;
     /// Whether what is plotted is moved by hand.
     bool has_to_move() const;
+    /// Where the curve is off the scale: over it or under it, and the middle of the first such stretch.
+    struct WayOff {
+        bool above = true;
+        double middle = 0;
+    };
+    std::vector<WayOff> ways_off() const;
     QSize sizeHint() const override;
 
  signals:
@@ -41,6 +47,7 @@ class FactorPlot : public DragPlot {
 
  private:
     void paint_window(QPainter& painter, QRectF area) const;
+    void paint_ways_off(QPainter& painter, QRectF area) const;
     FactorCurve curve_;
 };
 

@@ -9,10 +9,11 @@
 
 #include "catalogue/material.h"
 #include "catalogue/thread.h"
+#include "desktop/theme/theme.h"
 #include "desktop/widgets/quantity_field.h"
 #include "desktop/widgets/quiet_combo_box.h"
-#include "desktop/theme/theme.h"
 #include "quantity/format.h"
+#include "quantity/parse.h"
 
 namespace clampet::desktop {
 namespace {
@@ -189,7 +190,14 @@ void InputRow::show_nothing() {
 void InputRow::show_input(const std::optional<rig::Input>& given, const families::Value& typical) {
     given_ = given;
     const bool linked = given && std::holds_alternative<rig::Link>(*given);
-    if (field_ && linked)
+    // What the rig reckoned has more digits than anybody types or reads.
+    const auto is_reckoned = [&](double si) {
+        constexpr int typed = 6;
+        const auto back = quantity::parse(quantity::format(si, parameter_.dimension, quantity::System::metric, typed),
+                                          parameter_.dimension);
+        return parameter_.fact != families::RigFact::none && back && std::abs(*back - si) > 1e-9 * std::abs(si);
+    };
+    if (field_ && (linked || (std::holds_alternative<double>(typical) && is_reckoned(std::get<double>(typical)))))
         field_->show_computed(std::get<double>(typical));
     else if (field_ && std::holds_alternative<double>(typical))
         field_->show_value(std::get<double>(typical));

@@ -353,3 +353,35 @@ TEST_CASE("only what is moved by hand has a window", "[desktop][bench]") {
     plot.show_curve(curve);
     CHECK(plot.window()->second == Approx(3.5).margin(0.1));
 }
+
+TEST_CASE("a curve that leaves the scale says where", "[desktop][bench]") {
+    desktop::FactorPlot plot;
+    desktop::FactorCurve curve;
+    curve.required = 2;
+    curve.from = 0;
+    curve.to = 5;
+    curve.present = 3;
+    curve.factor = 8;
+    for (const double factor : {300.0, std::numeric_limits<double>::infinity(), 15.0, 8.0, 0.5, 0.1})
+        curve.points.push_back({double(curve.points.size()), factor, "slips"});
+    plot.show_curve(curve);
+    const auto ways = plot.ways_off();
+    REQUIRE(ways.size() == 2);
+    CHECK(ways[0].above);
+    CHECK(ways[0].middle == Approx(0.5));  // from 0 to 1
+    CHECK_FALSE(ways[1].above);
+    CHECK(ways[1].middle == Approx(5));
+    // Between them it is drawn where it is: no line runs along the top, where a clamped curve would lie.
+    QImage picture(520, 200, QImage::Format_RGB32);
+    picture.fill(Qt::white);
+    QPainter painter(&picture);
+    plot.paint(painter, QRectF(0, 0, 520, 200));
+    painter.end();
+    const QRectF area = plot.area(QRectF(0, 0, 520, 200));
+    const auto dark_at = [&](double value) {
+        const QColor c = picture.pixelColor(QPoint(qRound(plot.x_of(value, area)), qRound(area.top())));
+        return c.lightness() < 100;
+    };
+    CHECK_FALSE(dark_at(0.25));
+    CHECK_FALSE(dark_at(0.75));
+}

@@ -160,7 +160,7 @@ TEST_CASE("the stack says what is wrong, and standard sizes put it right", "[des
     auto* b = d.builder;
     type(b->length_field(), "5/8 in");
     CHECK_THAT(b->verdict_text().toStdString(), Catch::EndsWith("It bottoms"));
-    CHECK_THAT(b->sentence_text().toStdString(), Catch::Contains("add washers of 2.675 mm to 4.065 mm"));
+    CHECK_THAT(b->sentence_text().toStdString(), Catch::Contains("add washers of 2.68 mm to 4.07 mm"));
     // The longest standard screw that is right lies on the bar: it is pressed.
     auto* bar = b->length_bar();
     CHECK(bar->is_right(0.0127));

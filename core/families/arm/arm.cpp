@@ -56,13 +56,12 @@ Motion motion(const Values& v) {
     m.contact_moves = true;
     m.mass = g.mass();
     m.centre_of_gravity = g.centre();
-    // Round sections say their diameter as their height. Timber is under 1100 kg/m^3, plastic under 1600, from memory.
+    // Round sections say their diameter as their height.
     const bool round = g.root.kind == ArmSection::round || g.root.kind == ArmSection::tube;
-    const char* stuff = g.density < 1100 ? "wood" : g.density < 1600 ? "plastic" : "metal";
     const auto bar = [&](double from, double to, const Eigen::Vector3d& beside) {
         const ArmStation a = g.at(from), b = g.at(to);
         const double width = round ? (a.height + b.height) / 2 : (a.width + b.width) / 2;
-        m.limbs.push_back({g.place(from) + beside, g.place(to) + beside, a.height, b.height, width, stuff});
+        m.limbs.push_back({g.place(from) + beside, g.place(to) + beside, a.height, b.height, width, g.drawn_as()});
     };
     const double knee = g.form == ArmForm::bent ? g.bend_at / g.length : 1;
     for (int i = 0; i < g.legs; ++i) bar(0, knee, g.leg(i));

@@ -28,6 +28,8 @@ struct ArmShape {
     /// Where its beams end, as shares of the length: of a taper so that each narrows alike; a bend is one of them.
     std::vector<double> element_ends() const;
     double mass() const;
+    /// As catalogue::Material::drawn_as. Timber is under 1100 kg/m^3, plastic under 1600, from memory.
+    const char* drawn_as() const { return density < 1100 ? "wood" : density < 1600 ? "plastic" : "metal"; }
     Eigen::Vector3d centre() const;  ///< of gravity
     bool is_tapered() const { return tip.height != root.height || tip.width != root.width; }
 };

@@ -41,7 +41,11 @@ drawing::Drawing arm_section(const Arm& g, const Load& load) {
     const auto tip = g.place(1);
     const double reach = g.above_each_other ? g.leg(g.legs - 1).z() : 0;
     const double h = std::max(g.root.height, 0.04 * L) + reach, half = g.tip.height / 2 + reach;
-    const auto material = g.root.kind == ArmSection::tube ? Material::tube : Material::wood;
+    const std::string_view stuff = g.drawn_as();
+    const auto material = g.root.kind == ArmSection::tube ? Material::tube
+                          : stuff == "wood"               ? Material::wood
+                          : stuff == "plastic"            ? Material::plastic
+                                                          : Material::metal;
     d.rectangle({-0.06 * L, -1.6 * h}, {0, 1.6 * h}, Material::site);
     d.line({0, 0}, {std::max(tip.x(), 0.2 * L) * 1.05, 0}, Line::centre);
     for (int i = 0; i < g.legs; ++i)
@@ -62,8 +66,9 @@ drawing::Drawing arm_section(const Arm& g, const Load& load) {
     if (g.above_each_other)
         d.dimension({0.15 * L, -reach}, {0.15 * L, g.leg(1).z() - g.leg(0).z() - reach}, 0,
                     quantity::format(g.spacing, Dimension::length));
-    if (std::abs(drop) > 0 && std::isfinite(drop))
-        d.dimension({x + 0.3 * L, tip.z()}, {x + 0.3 * L, z}, 0, quantity::format(std::abs(drop), Dimension::length));
+    constexpr double seen = 1e-5;  // what a caliper reads [m]
+    if (std::abs(drop) > seen && std::isfinite(drop))
+        d.dimension({x + 0.2 * L, tip.z()}, {x + 0.2 * L, z}, 0, quantity::format(std::abs(drop), Dimension::length));
     d.summary = fmt::format("{} {} long; its tip moves {}.",
                             g.form == ArmForm::bent   ? "A bent arm"
                             : g.form == ArmForm::legs ? fmt::format("An arm of {} rods", g.legs)
