@@ -223,3 +223,18 @@ TEST_CASE("more required asks for more, along every solved input that grows", "[
         }
     }
 }
+
+TEST_CASE("a choice that gives what is required is kept, though another would too", "[solve]") {
+    // A screw of any grade carries this pull: the one in hand stays.
+    const auto* family = families::family_named("thread");
+    const auto* choice = families::find_parameter(*family, "socket_end");
+    REQUIRE(choice);
+    REQUIRE(choice->choices.size() == 2);
+    for (const auto& present : choice->choices) {
+        const auto kept =
+            families::solve(*family, {{"socket_end", present.key}, {"screw_length", 0.0127}, {"items", 0.0085}},
+                            "socket_end", {{}, {0, 0, 5, 0, 0, 0}}, 1.5);
+        REQUIRE(kept);
+        CHECK(std::get<std::string>(kept->value) == present.key);
+    }
+}

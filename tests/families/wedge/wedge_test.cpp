@@ -38,3 +38,16 @@ TEST_CASE("a wedge is pulled out and pushed aside on one friction", "[wedge]") {
     CHECK(joint("wedge", v)->utilisation(1, {-pull, side, 0, 0, 0, 0}) == relative(1, 1e-6));
     CHECK(pull < 0.7 * N * (std::tan(rho) + std::tan(rho - delta)));
 }
+
+TEST_CASE("a wedge whose faces both slope shares its angle between them", "[wedge][published]") {
+    // As two inclined planes of half the angle: in N[tan(ρ₁ + δ/2) + tan(ρ₂ + δ/2)], out with the sign turned.
+    const double one = std::atan(0.35), other = std::atan(0.2), half = 0.11;
+    const Values v{{"shape", s("symmetric")}, {"friction", 0.35},  {"friction_alike", s("unlike")},
+                   {"friction_other", 0.2},   {"angle", 2 * half}, {"drive", 100.0}};
+    const auto r = report("wedge", v, Wrench{});
+    const double N = 100 / (std::tan(one + half) + std::tan(other + half));
+    CHECK(result(r, "normal_force") == relative(N, 1e-6));
+    CHECK(result(r, "force_out") == relative(N * (std::tan(one - half) + std::tan(other - half)), 1e-6));
+    CHECK(factor("wedge", v, {-1, 0, 0, 0, 0, 0}, "slips") ==
+          relative(N * (std::tan(one - half) + std::tan(other - half)), 1e-6));
+}

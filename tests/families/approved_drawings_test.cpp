@@ -1,0 +1,130 @@
+// Every drawing against the one that was looked at and approved, primitive by primitive, in tests/reference/drawings/.
+// A change that is meant is approved by CLAMPET_APPROVE=1 clampet-tests "[approved]", and seen in the difference.
+#include <fmt/format.h>
+
+#include <cstdlib>
+#include <fstream>
+#include <sstream>
+
+#include "approximately.h"
+#include "families/family.h"
+#include "families/thread/fit_section.h"
+#include "families/thread/stack_design.h"
+
+using namespace clampet;
+using families::Values;
+
+namespace {
+
+const families::Load load{{3, 2, -13, 0.4, 1.1, 0.2, 0, 0, -9.8}, {5, 0, 0, 0, 0.5, 0}};
+
+std::string at(const drawing::Point& p) {
+    return fmt::format(" {:.3f} {:.3f}", p.x * 1e3, p.y * 1e3);
+}
+
+/// One primitive a line, lengths in mm.
+struct Told {
+    std::string operator()(const drawing::Path& p) const {
+        std::string all =
+            fmt::format("path {} {} {}", static_cast<int>(p.material), static_cast<int>(p.line), p.closed);
+        for (const auto& point : p.points) all += at(point);
+        return all;
+    }
+    std::string operator()(const drawing::Circle& c) const {
+        return fmt::format("circle {} {}{} {:.3f}", static_cast<int>(c.material), static_cast<int>(c.line),
+                           at(c.centre), c.radius * 1e3);
+    }
+    std::string operator()(const drawing::Text& t) const {
+        return fmt::format("text {} {}{} “{}”", static_cast<int>(t.align), static_cast<int>(t.role), at(t.at), t.text);
+    }
+    std::string operator()(const drawing::Dimension& d) const {
+        return fmt::format("dimension{}{} {:.3f} “{}”", at(d.from), at(d.to), d.offset * 1e3, d.label);
+    }
+    std::string operator()(const drawing::Arrow& a) const {
+        return fmt::format("arrow {}{}{} “{}”", static_cast<int>(a.line), at(a.from), at(a.to), a.label);
+    }
+};
+
+std::string told(const std::string& name, const drawing::Drawing& d) {
+    std::string all = "# " + name + "\n" + d.summary + "\n";
+    for (const auto& e : d.elements) all += std::visit(Told{}, e) + "\n";
+    return all;
+}
+
+/// The family as it stands, and with each choice in turn; of what cannot be built so, nothing.
+std::string drawings_of(const families::Family& family) {
+    std::string all = told("as it stands", (*families::join(family, {}))->section(load));
+    for (const auto& p : family.parameters()) {
+        if (p.kind != families::Kind::choice) continue;
+        for (const auto& choice : p.choices) {
+            if (choice.key == p.standard_text) continue;
+            const auto joint = families::join(family, {{p.key, choice.key}});
+            if (joint) all += told(p.key + " " + choice.key, (*joint)->section(load));
+        }
+    }
+    return all;
+}
+
+/// The same word, or numbers that no eye and no processor tells apart.
+bool alike(const std::string& a, const std::string& b) {
+    if (a == b) return true;
+    char *end_a = nullptr, *end_b = nullptr;
+    const double x = std::strtod(a.c_str(), &end_a), y = std::strtod(b.c_str(), &end_b);
+    if (*end_a != 0 || *end_b != 0 || a.empty() || b.empty()) return false;
+    return std::abs(x - y) <= 0.005 + 1e-4 * std::abs(x);
+}
+
+void is_approved(const std::string& name, const std::string& now) {
+    const std::string path = CLAMPET_SOURCE_DIR "/tests/reference/drawings/" + name + ".txt";
+    if (std::getenv("CLAMPET_APPROVE")) std::ofstream(path) << now;
+    std::ifstream file(path);
+    REQUIRE(file);
+    std::istringstream drawn(now);
+    std::string ours, approved, part;
+    for (int line = 1; std::getline(file, approved); ++line) {
+        REQUIRE(std::getline(drawn, ours));
+        if (approved.starts_with("# ")) part = approved;
+        if (ours == approved) continue;
+        std::istringstream a(approved), b(ours);
+        std::string word, other;
+        bool same = true;
+        while (same && a >> word) same = static_cast<bool>(b >> other) && alike(word, other);
+        same = same && !(b >> other);
+        CAPTURE(name, part, line, approved, ours);
+        CHECK(same);
+    }
+    CHECK_FALSE(std::getline(drawn, ours));
+}
+
+}  // namespace
+
+TEST_CASE("every family is drawn as it was approved", "[families][drawing][approved]") {
+    for (const auto* family : families::registry()) is_approved(std::string(family->key()), drawings_of(*family));
+}
+
+TEST_CASE("threads and stacks are drawn as they were approved", "[thread][drawing][approved]") {
+    std::string all;
+    const auto thread = [](const char* name) { return *catalogue::thread_named(name); };
+    for (const auto& [male, female] :
+         {std::pair{"1/4-20", "1/4-20"}, std::pair{"M6", "1/4-20"}, std::pair{"1/4 BSW", "1/4-20"},
+          std::pair{"3/8-16", "M10"}, std::pair{"M5", "M6"}, std::pair{"M8", "M6"}})
+        all += told(fmt::format("{} in {}", male, female), families::fit_section(thread(male), thread(female)));
+    using Item = families::StackItem;
+    families::StackDesign design;
+    design.screw = design.socket = thread("1/4-20");
+    design.screw_length = 0.016;
+    const auto add = [&](const char* name) {
+        all += told(name, families::stack_section(families::picture_of(design)));
+    };
+    add("a bare screw that bottoms");
+    design.items = {{Item::Kind::washer, "1/4 in", 0.00165, 0.0159},
+                    {Item::Kind::board, "plywood 6", 0.0061, 0},
+                    {Item::Kind::pad, "cork", 0.002, 0}};
+    add("washer, board and pad");
+    design.plain_length = 0.004;
+    design.through = true;
+    add("a shank, through");
+    design.plain_length = 0.012;
+    add("a shank that is too long");
+    is_approved("threads", all);
+}
