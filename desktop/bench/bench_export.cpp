@@ -10,11 +10,11 @@
 #include <QSaveFile>
 #include <QSvgGenerator>
 
+#include "desktop/theme/theme.h"
+#include "desktop/theme/words.h"
 #include "desktop/widgets/drawing_view.h"
 #include "desktop/widgets/factor_plot.h"
 #include "desktop/widgets/polar_plot.h"
-#include "desktop/theme/theme.h"
-#include "desktop/theme/words.h"
 #include "quantity/format.h"
 
 namespace clampet::desktop {

@@ -135,6 +135,12 @@ Status BenchModel::set_payload(const study::BenchLoad& payload, project::Gesture
     return adopt(std::move(next), gesture);
 }
 
+Status BenchModel::change_payload(const std::function<void(study::BenchLoad&)>& change, project::Gesture gesture) {
+    auto payload = bench_.payload;
+    change(payload);
+    return set_payload(payload, gesture);
+}
+
 Status BenchModel::set_required(double required, project::Gesture gesture) {
     if (!(required >= 0.1 && required <= 100))
         return Problem{"required", "The required factor must lie between 0.1 and 100.", "For example 2."};

@@ -1,4 +1,5 @@
 #pragma once
+#include <functional>
 #include <optional>
 #include <QObject>
 #include <vector>
@@ -44,6 +45,8 @@ class BenchModel : public QObject {
     /// Changes one thing; on a Problem nothing changes. Steps of one gesture undo together.
     Status set_input(const std::string& key, const rig::Input& input, project::Gesture gesture = project::single);
     Status set_payload(const study::BenchLoad& payload, project::Gesture gesture = project::single);
+    Status change_payload(const std::function<void(study::BenchLoad&)>& change,
+                          project::Gesture gesture = project::single);
     Status set_required(double required, project::Gesture gesture = project::single);
     void use_own_load();
     void pin();

@@ -8,9 +8,9 @@
 #include <QScrollArea>
 #include <QVBoxLayout>
 
-#include "desktop/widgets/drawing_view.h"
 #include "desktop/theme/theme.h"
 #include "desktop/theme/words.h"
+#include "desktop/widgets/drawing_view.h"
 
 namespace clampet::desktop {
 BenchCard::BenchCard(const families::Family& family, QWidget* parent) : QAbstractButton(parent), family_(family) {

@@ -1,6 +1,8 @@
 #include "desktop/widgets/panel.h"
 
 #include <QPainter>
+#include <QPushButton>
+#include <QScrollArea>
 
 #include "desktop/theme/theme.h"
 
@@ -34,6 +36,23 @@ QLabel* wrapped(QWidget* parent, double size, bool strong) {
     label->setTextFormat(Qt::PlainText);
     label->setFont(body_font(size, strong));
     return label;
+}
+
+QPushButton* flat_button(const QString& text, QWidget* parent) {
+    auto* button = new QPushButton(text, parent);
+    button->setFlat(true);
+    return button;
+}
+
+QScrollArea* scrolled(QWidget* inside, QWidget* parent) {
+    auto* scroll = new QScrollArea(parent);
+    scroll->setWidgetResizable(true);
+    scroll->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    scroll->setFocusPolicy(Qt::NoFocus);
+    scroll->setWidget(inside);
+    inside->setAutoFillBackground(false);
+    scroll->viewport()->setAutoFillBackground(false);
+    return scroll;
 }
 
 }  // namespace clampet::desktop

@@ -1,6 +1,9 @@
 #pragma once
 #include <QLabel>
 
+class QPushButton;
+class QScrollArea;
+
 namespace clampet::desktop {
 
 /// A sheet of paper on the bench: rounded, with a thin edge.
@@ -19,5 +22,9 @@ QLabel* heading(const QString& text, QWidget* parent, double size = 1);
 QLabel* quiet_words(const QString& text, QWidget* parent, double size = 0.92);
 /// A label of plain words that wrap.
 QLabel* wrapped(QWidget* parent, double size = 1, bool strong = false);
+/// A button that looks like a word.
+QPushButton* flat_button(const QString& text, QWidget* parent);
+/// Scrolls what is too high for its panel, whose paper shows through.
+QScrollArea* scrolled(QWidget* inside, QWidget* parent);
 
 }  // namespace clampet::desktop
