@@ -12,6 +12,7 @@
 #include "project/starting_points.h"
 #include "rig/statics.h"
 #include "study/check.h"
+#include "study/evaluate.h"
 #include "tests/column_rig.h"
 
 using namespace clampet;
@@ -84,6 +85,23 @@ void twelve_seams_placed_and_loaded(benchmark::State& state) {
     against(state, 60e-6);
 }
 BENCHMARK(twelve_seams_placed_and_loaded)->Unit(benchmark::kMicrosecond);
+
+/// One pose, one case, without a search for directions: every seam's factor, and against the worst that is known.
+void twelve_seams_evaluated(benchmark::State& state) {
+    const auto prepared = *study::PreparedRig::of(column(12));
+    study::Workspace workspace(prepared);
+    const std::vector<study::CaseInForce> rest(1);
+    std::vector<study::SeamFactor> least(12);
+    study::evaluate(prepared, prepared.own_pose(), rest, workspace, least);
+    const bool anew = state.range(0) != 0;
+    for (auto _ : state) {
+        if (anew) least.assign(12, {});
+        study::evaluate(prepared, prepared.own_pose(), rest, workspace, least);
+        benchmark::DoNotOptimize(least.data());
+    }
+    against(state, 60e-6);
+}
+BENCHMARK(twelve_seams_evaluated)->Arg(0)->Arg(1)->Unit(benchmark::kMicrosecond);
 
 void edit_one_input(benchmark::State& state) {
     project::Document document;

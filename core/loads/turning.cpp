@@ -85,8 +85,9 @@ class Turning : public LoadCase {
                 action.couples = {{axis.interface, sense * asked * axis.direction}};
                 const auto part = s.placed.mechanism().seams()[axis.interface].support;
                 const double at_handle = drag / families::number(values, "handle");
+                const rig::Vector at = s.placed.placement().world_from_part[part].inverse() * axis.at;
                 action.free = {
-                    {rig::Directions::around, axis.direction, {{part, axis.at, rig::Vector(0, 0, at_handle)}}, 0, 0}};
+                    {rig::Directions::around, axis.direction, {{part, at, rig::Vector(0, 0, at_handle)}}, 0, 0}};
                 actions.push_back(std::move(action));
             }
         }

@@ -26,9 +26,7 @@ Result<rig::PointForce> point_of(const families::Values& values, const Situation
                        "Name a part that is listed under parts, or leave it out for the payload."};
     const rig::Vector offset(families::number(values, "x"), families::number(values, "y"),
                              families::number(values, "z"));
-    return rig::PointForce{s.placed.part(part->id),
-                           s.placed.world_from_part(part->id) * (part->centre_of_gravity + offset),
-                           rig::Vector::Zero()};
+    return rig::PointForce{s.placed.part(part->id), part->centre_of_gravity + offset, rig::Vector::Zero()};
 }
 
 Result<std::vector<rig::Action>> force_from_anywhere(const families::Values& values, const Situation& s,

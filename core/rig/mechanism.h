@@ -67,6 +67,9 @@ class Mechanism {
     std::vector<std::size_t> from_payload_down() const;
     /// Bodies that an interface of the tree carries.
     std::span<const std::size_t> beyond(std::size_t interface) const noexcept;
+    /// Bodies, so that those an interface carries stand in a row; where its row begins and ends.
+    std::span<const std::size_t> preorder() const noexcept { return preorder_; }
+    std::pair<std::size_t, std::size_t> row_of(std::size_t interface) const noexcept { return carried_[interface]; }
     bool carries(std::size_t interface, std::size_t part) const noexcept;
     /// Where the rig has its axes.
     std::vector<double> pose_of(const Rig& rig) const;

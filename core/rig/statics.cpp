@@ -9,42 +9,8 @@
 #include "rig/in_force.h"
 
 namespace clampet::rig {
-namespace {
 
 using mechanics::Wrench;
-
-WorldWrench force_at(const Vector& at, const Vector& force) {
-    WorldWrench w;
-    w << force, at.cross(force);
-    return w;
-}
-
-/// A wrench about the world's origin, taken about an interface's own and in its frame.
-Wrench expressed(const Eigen::Isometry3d& world_from_interface, const WorldWrench& w) {
-    const Eigen::Matrix3d turned = world_from_interface.linear().transpose();
-    const Vector f = turned * w.head<3>(),
-                 m = turned * (w.tail<3>() - world_from_interface.translation().cross(Vector(w.head<3>())));
-    return {f.x(), f.y(), f.z(), m.x(), m.y(), m.z()};
-}
-
-Wrench field(const Eigen::Isometry3d& world_from_interface, const Vector& acceleration) {
-    const Vector own = world_from_interface.linear().transpose() * acceleration;
-    return {0, 0, 0, 0, 0, 0, own.x(), own.y(), own.z()};
-}
-
-/// What a body that is turned does to what turns it: d'Alembert's force at its centre of gravity and its couple.
-/// Source  Euler's equations of a rigid body, with the angular velocity along the axis.
-WorldWrench inertia_of(const Body& body, const Placement& placement, const Turn& turn) {
-    const Vector at = centre_of(body, placement), arm = at - turn.at;
-    const Vector alpha = turn.acceleration * turn.axis, omega = turn.speed * turn.axis;
-    const Eigen::Matrix3d axes = axes_of(body, placement);
-    const Eigen::Matrix3d inertia = axes * body.inertia.asDiagonal() * axes.transpose();
-    WorldWrench w = force_at(at, -body.mass * (alpha.cross(arm) + omega.cross(omega.cross(arm))));
-    w.tail<3>() += -inertia * alpha - omega.cross(Vector(inertia * omega));
-    return w;
-}
-
-}  // namespace
 
 Wrench SeamLoad::permanent() const {
     Wrench sum;
@@ -132,7 +98,7 @@ SeamLoad Statics::load(std::size_t interface, const Action& action) const {
             fixed += borne(interface, body, force_at(centre_of(body, p), -body.mass * action.acceleration));
         });
     for (const auto& f : action.forces)
-        if (!absent[f.part]) fixed += borne(interface, f.part, force_at(f.at, f.force));
+        if (!absent[f.part]) fixed += borne(interface, f.part, force_at(p.world_from_part[f.part] * f.at, f.force));
     for (const auto& c : action.couples) {
         WorldWrench w = WorldWrench::Zero();
         w.tail<3>() = c.moment;
@@ -146,7 +112,8 @@ SeamLoad Statics::load(std::size_t interface, const Action& action) const {
         const auto along = [&](const Vector& d) {
             WorldWrench sum = WorldWrench::Zero();
             for (const auto& f : free.forces)
-                if (!absent[f.part]) sum += borne(interface, f.part, force_at(f.at, f.force.norm() * d));
+                if (!absent[f.part])
+                    sum += borne(interface, f.part, force_at(p.world_from_part[f.part] * f.at, f.force.norm() * d));
             if (free.shake != 0 || free.wind_pressure != 0)
                 each_body(interface, absent, [&](const Body& body) {
                     const Vector inertia = -free.shake * body.mass * d, wind = free.wind_pressure * body.wind_area * d;
@@ -175,13 +142,11 @@ WorldWrench Statics::turned(std::size_t interface, const std::vector<bool>& abse
             const auto carried = mechanism.beyond(interface);
             if (std::find(carried.begin(), carried.end(), b) == carried.end()) continue;
         }
-        sum += borne(interface, body, inertia_of(body, placed_->placement(), turn));
+        sum += borne(interface, body,
+                     inertia_of(body, placed_->placement(), turn.axis, turn.at, turn.acceleration, turn.speed));
     }
     if (interface != turn.interface) return sum;
-    // Taken about a point of the axis, the moment's part along it does not count.
-    const Vector moment = sum.tail<3>() - turn.at.cross(Vector(sum.head<3>()));
-    sum.tail<3>() -= moment.dot(turn.axis) * turn.axis;
-    return sum;
+    return without_turn_about(sum, turn.at, turn.axis);
 }
 
 Status Statics::prepare_loops(const Rig& rig) {

@@ -6,20 +6,22 @@
 #include "mechanics/wrench.h"
 #include "quantity/dimension.h"
 #include "rig/mechanism.h"
+#include "rig/world_wrench.h"
 
 namespace clampet::rig {
 
 /// Over which directions the worst of a load is looked for.
 enum class Directions {
-    sphere,         ///< all
-    level,          ///< the wind
-    around          ///< across `Free::about`
+    sphere,  ///< all
+    level,   ///< the wind
+    around   ///< across `Free::about`
 };
 
-/// A force on a part at a point, both in the world.
+/// A force on a part.
 struct PointForce {
     std::size_t part = 0;
-    Vector at = Vector::Zero(), force = Vector::Zero();
+    Vector at = Vector::Zero();     ///< in the part's frame [m]
+    Vector force = Vector::Zero();  ///< in the world [N]
 };
 
 /// What comes from any direction: all of it along the same unit vector, in the world.
@@ -62,9 +64,6 @@ struct Action {
     double required = 0;  ///< instead of the rig's required factor
     bool is_rest() const { return acceleration.isZero() && forces.empty() && !turn && couples.empty() && free.empty(); }
 };
-
-/// Force and moment about the world's origin [N, N m].
-using WorldWrench = Eigen::Matrix<double, 6, 1>;
 
 /// What an action does to one interface, in its frame.
 struct SeamLoad {

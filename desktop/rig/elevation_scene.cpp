@@ -148,7 +148,9 @@ void add_push(ElevationScene& scene, const project::Document& document, ViewSide
         // A shaken base pushes where the weight sits, the other way round.
         const auto& forces = action.free.front().forces;
         const bool shaken = forces.empty() && action.free.front().shake != 0;
-        const Vector at = forces.empty() ? check.placed->mass_beyond(selected).second : forces.front().at;
+        const Vector at =
+            forces.empty() ? check.placed->mass_beyond(selected).second
+                           : Vector(check.placed->placement().world_from_part[forces.front().part] * forces.front().at);
         scene.push = {seen(at, view), seen(shaken ? Vector(-*mode.direction) : *mode.direction, view),
                       words_of_action(action)};
     }

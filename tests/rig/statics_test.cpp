@@ -67,14 +67,14 @@ TEST_CASE("a push acts on what carries it", "[rig][statics]") {
     const auto placed = std::make_shared<const rig::Placed>(r);
     const auto statics = *rig::Statics::of(r, placed);
     rig::Action action;
-    action.forces = {{placed->part("load"), {0.9, 0, 1}, {0, 15, 0}}};
+    action.forces = {{placed->part("load"), placed->world_from_part("load").inverse() * Vector(0.9, 0, 1), {0, 15, 0}}};
     const auto feet = statics.load(placed->interface("feet"), action).fixed;
     CHECK(feet.fy == relative(15, 1e-12));
     CHECK(feet.mx == relative(-15, 1e-12));
     CHECK(feet.mz == relative(15 * 0.9, 1e-12));
     CHECK(placed->mechanism().carries(placed->interface("feet"), placed->part("load")));
     CHECK_FALSE(placed->mechanism().carries(placed->interface("root"), placed->part("post")));
-    action.forces = {{placed->part("post"), {0, 0, 0.5}, {0, 15, 0}}};
+    action.forces = {{placed->part("post"), placed->world_from_part("post").inverse() * Vector(0, 0, 0.5), {0, 15, 0}}};
     CHECK(statics.load(placed->interface("root"), action).fixed == mechanics::Wrench{});
 }
 

@@ -65,7 +65,7 @@ TEST_CASE("the worst push is no better than any other", "[study][law]") {
             const Eigen::Vector3d d = Eigen::Vector3d(n(random), n(random), n(random)).normalized();
             rig::Action push;
             const auto camera = check.placed->part("camera");
-            push.forces = {{camera, check.placed->centre_of(check.placed->mechanism().bodies()[camera]), 15 * d}};
+            push.forces = {{camera, check.placed->mechanism().bodies()[camera].centre, 15 * d}};
             const auto Q = statics.load(check.placed->interface(r.id), push).fixed;
             double least = std::numeric_limits<double>::infinity();
             for (const auto& joint : prepared.joints)

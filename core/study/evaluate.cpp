@@ -1,0 +1,89 @@
+#include "study/evaluate.h"
+
+#include "loads/load_case.h"
+#include "rig/in_force.h"
+#include "rig/joint_store.h"
+
+namespace clampet::study {
+
+Result<PreparedRig> PreparedRig::of(const rig::Rig& rig, rig::JointStore* joints) {
+    if (const auto ok = loads::validate(rig); !ok) return ok.problem();
+    const rig::Placed placed(rig);
+    if (placed.mechanism().has_loops())
+        return Problem{"/interfaces", "This rig closes a loop, so that its loads change with the pose as a frame's do.",
+                       "Check it pose by pose instead."};
+    PreparedRig prepared;
+    prepared.mechanism_ = std::make_shared<const rig::Mechanism>(rig);
+    prepared.pose_ = prepared.mechanism_->pose_of(rig);
+    prepared.required_ = rig.required;
+    for (const auto& interface : rig.interfaces) {
+        const auto built = rig::prepare(rig::in_force(rig, interface, &placed), rig::End::typical, joints);
+        if (!built) return rig::placed(rig, interface.id, built.problem());
+        Seam seam;
+        seam.joints.assign(built->joints.begin(), built->joints.end());
+        for (std::size_t j = 0; j < seam.joints.size(); ++j) {
+            const auto& joint = *seam.joints[j];
+            const bool stands = !joint.stands_on().empty();
+            for (std::size_t m = 0; m < joint.modes().size(); ++m) {
+                const auto& mode = joint.modes()[m];
+                if (mode.mode_class == families::ModeClass::ultimate)
+                    seam.modes.push_back({j, m, mode.scale_free, mode.live_only, stands && mode.live_only});
+            }
+        }
+        prepared.seams_.push_back(std::move(seam));
+    }
+    return prepared;
+}
+
+Workspace::Workspace(const PreparedRig& prepared)
+    : sweep_(prepared.mechanism()), loads_(prepared.mechanism().seams().size()) {
+    prepared.mechanism().place(prepared.own_pose(), placement_);
+}
+
+/// One call of evaluate().
+class Evaluation {
+ public:
+    Evaluation(const PreparedRig& prepared, Workspace& workspace) noexcept : prepared_(prepared), work_(workspace) {}
+    void run(std::span<const double> pose, std::span<const CaseInForce> cases, std::span<SeamFactor> least) noexcept {
+        prepared_.mechanism().place(pose, work_.placement_);
+        for (std::size_t c = 0; c < cases.size(); ++c) {
+            const auto& in_force = cases[c];
+            work_.sweep_(work_.placement_, in_force.action, in_force.along, work_.loads_);
+            const double required = in_force.required > 0          ? in_force.required
+                                    : in_force.action.required > 0 ? in_force.action.required
+                                                                   : prepared_.required();
+            for (std::size_t i = 0; i < prepared_.seams_.size(); ++i)
+                lower(prepared_.seams_[i], work_.loads_[i], required, in_force.action.is_brief, c, least[i]);
+        }
+    }
+
+ private:
+    static void lower(const PreparedRig::Seam& seam, const mechanics::Load& load, double required, bool brief,
+                      std::size_t at_case, SeamFactor& least) noexcept {
+        for (const auto& mode : seam.modes) {
+            if (mode.stands && brief) continue;
+            const auto& joint = *seam.joints[mode.joint];
+            if (is_no_worse(joint, mode, load, least.share * required)) continue;
+            const double share = families::factors(joint, mode.mode, load).least() / required;
+            if (share < least.share) least = {share, mode.joint, mode.mode, at_case, load};
+        }
+    }
+    /// Held with the weight alone, and with `factor` times what either factor multiplies.
+    static bool is_no_worse(const families::Joint& exact, const PreparedRig::Mode& mode, const mechanics::Load& load,
+                            double factor) noexcept {
+        if (!std::isfinite(factor) || mode.scale_free) return false;
+        const auto& joint = exact.for_search();
+        const auto holds = [&](const mechanics::Wrench& w) { return joint.surely_holds(mode.mode, w); };
+        return holds({}) && holds(load.permanent) && holds(load.permanent + factor * load.variable) &&
+               (mode.live_only || holds(factor * load.whole()));
+    }
+    const PreparedRig& prepared_;
+    Workspace& work_;
+};
+
+void evaluate(const PreparedRig& prepared, std::span<const double> pose, std::span<const CaseInForce> cases,
+              Workspace& workspace, std::span<SeamFactor> least) noexcept {
+    Evaluation(prepared, workspace).run(pose, cases, least);
+}
+
+}  // namespace clampet::study
