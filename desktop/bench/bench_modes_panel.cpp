@@ -7,6 +7,7 @@
 
 #include "desktop/theme/theme.h"
 #include "desktop/theme/words.h"
+#include "desktop/widgets/flow_layout.h"
 #include "families/advice.h"
 
 namespace clampet::desktop {
@@ -47,14 +48,13 @@ QWidget* BenchModesPanel::build(QWidget* inside) {
 }
 
 QLayout* BenchModesPanel::build_foot() {
-    auto* row = new QHBoxLayout;
+    auto* row = new FlowLayout;
     row->setContentsMargins(6, 0, 6, 0);
     pin_ = flat_button({}, this);
     export_ = flat_button(tr("Export…"), this);
     to_rig_ = flat_button({}, this);
     row->addWidget(pin_);
     row->addWidget(export_);
-    row->addStretch(1);
     row->addWidget(to_rig_);
     connect(pin_, &QPushButton::clicked, this, [this] { model_.pinned() ? model_.unpin() : model_.pin(); });
     connect(to_rig_, &QPushButton::clicked, this, &BenchModesPanel::rig_wanted);

@@ -9,6 +9,16 @@
 #include "desktop/widgets/polar_plot.h"
 
 namespace clampet::desktop {
+namespace {
+
+/// As wide as its choices where there is room.
+void let_shrink(QComboBox* box) {
+    box->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
+    box->setMinimumContentsLength(4);
+    box->setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);
+}
+
+}  // namespace
 
 BenchPolarPanel::BenchPolarPanel(BenchModel& model, QWidget* parent)
     : Panel(parent), model_(model), plane_(new QComboBox(this)), polar_(new PolarPlot(this)) {
@@ -17,8 +27,9 @@ BenchPolarPanel::BenchPolarPanel(BenchModel& model, QWidget* parent)
     auto* row = new QHBoxLayout;
     row->addWidget(heading(tr("What it can take"), this, 1.05), 1);
     plane_->addItems({tr("along x and z"), tr("along y and z"), tr("along x and y")});
+    let_shrink(plane_);
     plane_->setAccessibleName(tr("Plane in which the push turns"));
-    row->addWidget(plane_);
+    row->addWidget(plane_, 1);
     column->addLayout(row);
     column->addWidget(polar_, 1);
     connect(plane_, &QComboBox::activated, this, [this](int index) {
@@ -49,8 +60,9 @@ BenchCurvePanel::BenchCurvePanel(BenchModel& model, QWidget* parent)
     column->setContentsMargins(14, 8, 10, 6);
     auto* row = new QHBoxLayout;
     row->addWidget(heading(tr("Factor against"), this, 1.05));
+    let_shrink(against_);
     against_->setAccessibleName(tr("Input along the plot"));
-    row->addWidget(against_);
+    row->addWidget(against_, 1);
     row->addStretch(1);
     column->addLayout(row);
     column->addWidget(curve_, 1);

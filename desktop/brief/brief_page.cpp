@@ -6,13 +6,13 @@
 #include <QScrollArea>
 #include <QVBoxLayout>
 
-#include "desktop/widgets/quantity_field.h"
+#include "desktop/brief/use_panel.h"
 #include "desktop/theme/theme.h"
 #include "desktop/theme/words.h"
 #include "desktop/widgets/panel.h"
+#include "desktop/widgets/quantity_field.h"
 #include "loads/cards.h"
 #include "loads/load_case.h"
-#include "desktop/brief/use_panel.h"
 
 namespace clampet::desktop {
 namespace {
@@ -94,9 +94,9 @@ void BriefPage::build() {
     auto* parts = new QLabel(tr("Parts, from the payload down"), this);
     parts->setFont(body_font(1.1, true));
     column->addWidget(parts);
-    column->addWidget(
-        quiet_words(tr("The centre of gravity is measured from the part's own mounting point: x ahead, y to the left, z up."),
-              this));
+    column->addWidget(quiet_words(
+        tr("The centre of gravity is measured from the part's own mounting point: x ahead, y to the left, z up."),
+        this));
     column->addWidget(table_);
     column->addStretch(1);
     scroll->setWidget(inside);
@@ -154,7 +154,8 @@ void BriefPage::rebuild() {
         Row row{new QLineEdit(table_), new QuantityField(Dimension::mass, table_), {}};
         ++at;
         row.name->setAccessibleName(tr("Name of part %1").arg(at));
-        row.name->setMinimumWidth(qRound(190 * text_scale()));
+        // Five columns beside each other: what large numbers need, names give.
+        row.name->setMinimumWidth(qRound(text_scale() < 1 ? 190 * text_scale() : 190 / text_scale()));
         row.mass->set_name(tr("Mass of %1").arg(QString::fromStdString(it->name)),
                            tr("Weigh it, for example 1.34 kg or 2 lb 15 oz"));
         name_edits(row.name, [id](const std::string& text) -> project::Edit { return project::SetPartName{id, text}; });

@@ -7,10 +7,10 @@
 #include <QSignalBlocker>
 #include <QVBoxLayout>
 
-#include "desktop/widgets/quantity_field.h"
 #include "desktop/theme/theme.h"
 #include "desktop/theme/words.h"
 #include "desktop/widgets/panel.h"
+#include "desktop/widgets/quantity_field.h"
 #include "desktop/widgets/quiet_combo_box.h"
 #include "loads/cards.h"
 #include "rig/mechanism.h"
@@ -20,7 +20,13 @@ namespace {
 
 using families::Parameter;
 
-constexpr int cards_in_a_row = 3, fields_in_a_row = 3;
+/// Fewer stand beside each other where the text is large.
+int cards_in_a_row() {
+    return text_scale() > 1.25 ? 1 : 3;
+}
+int fields_in_a_row() {
+    return text_scale() > 1.25 ? 2 : 3;
+}
 
 QString card_text(const loads::Card& card) {
     QString text = text_of(card.name) + "\n" + text_of(card.meaning);
@@ -76,7 +82,7 @@ UsePanel::UsePanel(project::Document& document, QWidget* parent)
         button->setAccessibleDescription(text_of(card.meaning));
         button->setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Preferred);
         connect(button, &QPushButton::clicked, this, &UsePanel::choose_cards);
-        grid->addWidget(button, at / cards_in_a_row, at % cards_in_a_row);
+        grid->addWidget(button, at / cards_in_a_row(), at % cards_in_a_row());
         cards_[std::string(card.key)] = button;
         ++at;
     }
@@ -132,12 +138,12 @@ UsePanel::Row UsePanel::make_row(const rig::CaseUse& use) {
     row.title = new QLabel(row.widget);
     row.title->setFont(body_font(1, true));
     grid->addWidget(row.title, 0, 0, 1, 2);
-    grid->addWidget(quiet_words(text_of(kind->purpose()), row.widget), 0, 2, 1, 2 * fields_in_a_row - 3);
+    grid->addWidget(quiet_words(text_of(kind->purpose()), row.widget), 0, 2, 1, 2 * fields_in_a_row() - 3);
     row.remove = new QPushButton(tr("Leave out"), row.widget);
     row.remove->setProperty("pill", true);
     row.remove->setAccessibleName(tr("Leave out: %1").arg(text_of(kind->name())));
     connect(row.remove, &QPushButton::clicked, this, [this, id = use.id] { perform(project::RemoveCase{id}); });
-    grid->addWidget(row.remove, 0, 2 * fields_in_a_row - 1, Qt::AlignRight);
+    grid->addWidget(row.remove, 0, 2 * fields_in_a_row() - 1, Qt::AlignRight);
     int at = 0;
     for (const auto& p : kind->parameters()) {
         auto* label = new QLabel(text_of(p.label), row.widget);
@@ -167,12 +173,12 @@ UsePanel::Row UsePanel::make_row(const rig::CaseUse& use) {
             row.choices[p.key] = choice;
             editor = choice;
         }
-        const int line = 1 + at / fields_in_a_row, column = 2 * (at % fields_in_a_row);
+        const int line = 1 + at / fields_in_a_row(), column = 2 * (at % fields_in_a_row());
         grid->addWidget(label, line, column, Qt::AlignTop);
         grid->addWidget(editor, line, column + 1, Qt::AlignTop);
         ++at;
     }
-    for (int k = 0; k < fields_in_a_row; ++k) {
+    for (int k = 0; k < fields_in_a_row(); ++k) {
         grid->setColumnMinimumWidth(2 * k, qRound(118 * text_scale()));
         grid->setColumnStretch(2 * k + 1, 1);
     }

@@ -9,12 +9,13 @@
 #include <QScrollArea>
 #include <QVBoxLayout>
 
+#include "desktop/theme/theme.h"
+#include "desktop/theme/words.h"
 #include "desktop/widgets/drawing_view.h"
+#include "desktop/widgets/flow_layout.h"
 #include "desktop/widgets/input_row.h"
 #include "desktop/widgets/panel.h"
 #include "desktop/widgets/quantity_field.h"
-#include "desktop/theme/theme.h"
-#include "desktop/theme/words.h"
 #include "quantity/format.h"
 #include "study/sentences.h"
 
@@ -44,7 +45,7 @@ SeamSheet::SeamSheet(project::Document& document, QWidget* parent)
       advisories_(new QLabel(this)),
       working_(new QLabel(this)),
       section_(new DrawingView(this)),
-      elements_(new QHBoxLayout),
+      elements_(new FlowLayout),
       inputs_(new QVBoxLayout),
       more_inputs_(new QVBoxLayout),
       more_panel_(new QWidget(this)),
@@ -188,7 +189,6 @@ void SeamSheet::rebuild() {
             connect(pill, &QPushButton::clicked, this,
                     [this, id = QString::fromStdString(e.id)] { select_element(id); });
         }
-        elements_->addStretch(1);
     }
     refresh();
 }

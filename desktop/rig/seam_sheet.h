@@ -12,9 +12,10 @@ class QPushButton;
 class QVBoxLayout;
 class QGridLayout;
 class QButtonGroup;
-class QHBoxLayout;
 
 namespace clampet::desktop {
+
+class FlowLayout;
 
 class DrawingView;
 class InputRow;
@@ -61,7 +62,7 @@ class SeamSheet : public QWidget {
     std::string interface_, element_;
     QLabel *title_, *verdict_, *subtitle_, *sentence_, *carries_, *advisories_, *working_;
     DrawingView* section_;
-    QHBoxLayout* elements_;
+    FlowLayout* elements_;
     QVBoxLayout *inputs_, *more_inputs_;
     QWidget* more_panel_;
     QPushButton *more_, *working_button_, *bench_;

@@ -24,6 +24,7 @@ void StageTab::set_state(const QString& state, bool warns) {
     QString plain = text();
     plain.remove('&');
     setAccessibleName(plain + ": " + state);
+    setToolTip(state);
     updateGeometry();
     update();
 }
@@ -51,7 +52,8 @@ void StageTab::paintEvent(QPaintEvent*) {
     p.setFont(body_font(0.85));
     p.setPen(isChecked() ? (warns_ ? t.slips : t.quiet) : t.header_quiet);
     p.drawText(QRectF(inside.left(), inside.center().y(), inside.width(), inside.height() / 2),
-               Qt::AlignLeft | Qt::AlignVCenter, state_);
+               Qt::AlignLeft | Qt::AlignVCenter,
+               QFontMetricsF(p.font()).elidedText(state_, Qt::ElideRight, inside.width()));
 }
 
 StageBar::StageBar(QWidget* parent) : QWidget(parent), tabs_(new QHBoxLayout), menus_(new QHBoxLayout) {

@@ -18,6 +18,8 @@
 namespace clampet::desktop {
 namespace {
 
+constexpr int fewest_letters = 9;  // of a choice, where there is little room
+
 QString key_of(const families::Choice& choice) {
     return QString::fromStdString(choice.key);
 }
@@ -90,7 +92,7 @@ void InputRow::build_quantity() {
     choices_->addItem(tr("my own value"));
     for (const auto& pair : catalogue::friction_pairs()) choices_->addItem(QString::fromStdString(pair.name()));
     choices_->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
-    choices_->setMinimumContentsLength(12);
+    choices_->setMinimumContentsLength(fewest_letters);
     connect(choices_, &QComboBox::activated, this, &InputRow::chosen);
 }
 
@@ -102,7 +104,7 @@ void InputRow::build_choice() {
     choices_->setAccessibleDescription(QString::fromStdString(parameter_.help));
     choices_->setToolTip(QString::fromStdString(parameter_.help));
     choices_->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
-    choices_->setMinimumContentsLength(12);
+    choices_->setMinimumContentsLength(fewest_letters);
     connect(choices_, &QComboBox::activated, this, &InputRow::chosen);
 }
 
@@ -112,7 +114,7 @@ void InputRow::build_text() {
     choices_->setInsertPolicy(QComboBox::NoInsert);
     choices_->addItems(catalogue_names(parameter_));
     choices_->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
-    choices_->setMinimumContentsLength(12);
+    choices_->setMinimumContentsLength(fewest_letters);
     choices_->setCompleter(nullptr);
     choices_->lineEdit()->setAccessibleName(QString::fromStdString(parameter_.label));
     choices_->setAccessibleName(QString::fromStdString(parameter_.label));
