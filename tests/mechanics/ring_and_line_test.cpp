@@ -1,4 +1,5 @@
-#include <array>
+#include <algorithm>
+#include <cmath>
 #include <numbers>
 
 #include "approximately.h"
@@ -8,18 +9,28 @@
 using namespace clampet::mechanics;
 constexpr double pi = std::numbers::pi;
 
+namespace {
+
+/// Largest moment per radius under so many equal forces all round.
+double most_bent(int forces, double each) {
+    double peak = 0;
+    for (int look = 0; look < 360; ++look) {
+        double sum = 0;
+        for (int i = 0; i < forces; ++i) sum += each * ring_influence(pi * look / 180 - 2 * pi * i / forces);
+        peak = std::max(peak, std::abs(sum));
+    }
+    return peak;
+}
+
+}  // namespace
+
 TEST_CASE("rings under radial forces agree with Roark", "[mechanics][published]") {
     // Roark, circular rings: two opposite forces 0.3183 W R (= 1/pi); n equal forces: (1/2)[1/theta - cot theta] W R at
     // the loads, theta half the angle between them.
-    const std::array<RadialForce, 2> two{{{0, 1}, {pi, 1}}};
-    CHECK(ring_moment_per_radius(two) == absolute(0.3183, 0.00005));
-    std::array<RadialForce, 3> three;
-    for (int i = 0; i < 3; ++i) three[static_cast<std::size_t>(i)] = {2 * pi * i / 3, 1};
+    CHECK(most_bent(2, 1) == absolute(0.3183, 0.00005));
     const double third = pi / 3;
-    CHECK(ring_moment_per_radius(three) == relative(0.5 * (1 / third - 1 / std::tan(third)), 1e-6));
-    std::array<RadialForce, 24> even;
-    for (int i = 0; i < 24; ++i) even[static_cast<std::size_t>(i)] = {2 * pi * i / 24, 1.0 / 24};
-    CHECK(ring_moment_per_radius(even) < 0.01 * 0.3183);  // even pressure hardly bends a ring
+    CHECK(most_bent(3, 1) == relative(0.5 * (1 / third - 1 / std::tan(third)), 1e-6));
+    CHECK(most_bent(24, 1.0 / 24) < 0.01 * 0.3183);  // even pressure hardly bends a ring
 }
 
 TEST_CASE("a jaw opens at a sixth and is lost at a half", "[mechanics]") {
