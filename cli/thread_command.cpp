@@ -122,9 +122,9 @@ ordered_json interval_json(const mechanics::Interval& i) {
     return {{"low", number(i.low)}, {"high", number(i.high)}};
 }
 
-std::string joined(const std::vector<double>& values) {
+std::string joined(const std::vector<double>& lengths, const Thread& screw) {
     std::string text;
-    for (const double v : values) text += (text.empty() ? "" : ", ") + length(v);
+    for (const double v : lengths) text += (text.empty() ? "" : ", ") + families::sold_as(screw, v);
     return text;
 }
 
@@ -253,7 +253,7 @@ int thread_stack_command(const std::vector<std::string>& assignments, bool json)
     else
         fmt::print("screw lengths: {} {}{}\n", length(v.screw_lengths.low),
                    std::isfinite(v.screw_lengths.high) ? "to " + length(v.screw_lengths.high) : "and more",
-                   screws.empty() ? "" : fmt::format(" (standard: {})", joined(screws)));
+                   screws.empty() ? "" : fmt::format(" (standard: {})", joined(screws, request->thread)));
     return right ? done : not_all_hold;
 }
 

@@ -207,6 +207,8 @@ StackBuilder::StackBuilder(QWidget* parent)
         next.soft_socket = index == 1;
         change(next);
     });
+    lengths_->set_naming(
+        [this](double size) { return QString::fromStdString(families::sold_as(design_.screw, size)); });
     connect(lengths_, &IntervalBar::picked, this, [this](double size) {
         auto next = design_;
         next.screw_length = size;

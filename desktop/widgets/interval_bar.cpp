@@ -13,9 +13,6 @@ namespace clampet::desktop {
 namespace {
 
 constexpr double micrometre = 1e-6, margin = 12;
-QString size_text(double size) {
-    return shown(size, quantity::Dimension::length);
-}
 
 }  // namespace
 
@@ -29,13 +26,21 @@ QSize IntervalBar::sizeHint() const {
     return {300, qRound(62 * text_scale())};
 }
 
+QString IntervalBar::name_of(double size) const {
+    return name_ ? name_(size) : shown(size, quantity::Dimension::length);
+}
+
+void IntervalBar::set_naming(std::function<QString(double)> name) {
+    name_ = std::move(name);
+}
+
 void IntervalBar::show_sizes(std::vector<double> sizes, mechanics::Interval right, double present) {
     sizes_ = std::move(sizes);
     right_ = right;
     present_ = present;
     QStringList good;
     for (const double s : sizes_)
-        if (is_right(s)) good << size_text(s);
+        if (is_right(s)) good << name_of(s);
     setAccessibleDescription(good.isEmpty() ? tr("No standard size is right.") : tr("Right: %1.").arg(good.join(", ")));
     setToolTip(accessibleDescription());
     update();
@@ -90,7 +95,7 @@ void IntervalBar::paintEvent(QPaintEvent*) {
     for (const bool right : {true, false})
         for (const double size : sizes_) {
             if (size > end() || is_right(size) != right) continue;
-            const QString text = size_text(size);
+            const QString text = name_of(size);
             const double half = metrics.horizontalAdvance(text) / 2,
                          x = std::clamp(place_of(size).x(), half + 2, width() - half - 2);
             const QRectF box(x - half - 4, y + 9, 2 * half + 8, metrics.height());
@@ -102,7 +107,7 @@ void IntervalBar::paintEvent(QPaintEvent*) {
         }
     if (present_ >= 0) {
         const QPointF at = place_of(present_);
-        const QString text = tr("now %1").arg(size_text(present_));
+        const QString text = tr("now %1").arg(name_of(present_));
         const double half = metrics.horizontalAdvance(text) / 2, x = std::clamp(at.x(), half + 2, width() - half - 2);
         p.setPen(QPen(t.accent, 2));
         p.drawLine(at + QPointF(0, -13), at + QPointF(0, 10));

@@ -1,4 +1,5 @@
 #pragma once
+#include <functional>
 #include <QWidget>
 #include <vector>
 
@@ -13,6 +14,8 @@ class IntervalBar : public QWidget {
     explicit IntervalBar(QWidget* parent = nullptr);
     /// Standard sizes [m], the interval that is right, and the present size (below 0: none).
     void show_sizes(std::vector<double> sizes, mechanics::Interval right, double present);
+    /// How a size is named; in mm if nobody says.
+    void set_naming(std::function<QString(double)> name);
     const std::vector<double>& sizes() const { return sizes_; }
     /// Where a size lies on the widget.
     QPointF place_of(double size) const;
@@ -30,6 +33,8 @@ class IntervalBar : public QWidget {
 
  private:
     double end() const;
+    QString name_of(double size) const;
+    std::function<QString(double)> name_;
     std::vector<double> sizes_;
     mechanics::Interval right_;
     double present_ = -1;

@@ -361,6 +361,9 @@ TEST_CASE("a stack by key and value: ends, walls and what cannot be read", "[cli
         CHECK(washer.at("count").get<int>() >= 1);
         CHECK(washer.at("kind") != "rubber");
     }
+    // Screws are named as they are sold.
+    CHECK_THAT(run("thread stack screw=1/4-20x5/8in items=8mm socket=5.5mm").out,
+               Catch::Contains("(standard: 1/2 in)"));
     CHECK_THAT(
         run("thread stack screw=M6x20mm items=5mm socket=12mm").out,
         Catch::Contains("\n  2 × M6 nylon 3, 3 mm, nylon\n") && Catch::Contains("\n  3 × M6 large, 1.6 mm, steel\n"));

@@ -163,6 +163,7 @@ TEST_CASE("the stack says what is wrong, and standard sizes put it right", "[des
     CHECK_THAT(b->sentence_text().toStdString(), Catch::Contains("add washers of 2.68 mm to 4.07 mm"));
     // The longest standard screw that is right lies on the bar: it is pressed.
     auto* bar = b->length_bar();
+    CHECK_THAT(bar->accessibleDescription().toStdString(), Catch::Contains("1/2 in"));  // as it is sold
     CHECK(bar->is_right(0.0127));
     CHECK_FALSE(bar->is_right(0.015875));
     QTest::mouseClick(bar, Qt::LeftButton, {}, bar->place_of(0.0127).toPoint());

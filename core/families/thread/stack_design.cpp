@@ -88,6 +88,12 @@ std::vector<double> screw_lengths_for(const catalogue::Thread& screw) {
     return lengths;
 }
 
+std::string sold_as(const catalogue::Thread& screw, double size) {
+    const bool metric = screw.form == catalogue::ThreadForm::iso;
+    return quantity::format(size, quantity::Dimension::length,
+                            metric ? quantity::System::metric : quantity::System::imperial);
+}
+
 std::vector<double> within(std::vector<double> sizes, const mechanics::Interval& interval) {
     if (interval.is_empty()) return {};
     std::sort(sizes.begin(), sizes.end());

@@ -56,6 +56,8 @@ struct WasherChoice {
 /// Washers that lie within an interval of thickness, the fewest of a kind that do; three at most.
 std::vector<WasherChoice> washers_within(const catalogue::Thread& screw, const mechanics::Interval& interval);
 std::vector<double> screw_lengths_for(const catalogue::Thread& screw);
+/// A length as a thread's screws are sold by: "1/2 in", "12 mm".
+std::string sold_as(const catalogue::Thread& screw, double length);
 /// Those within an interval, each once, to a micrometre.
 std::vector<double> within(std::vector<double> sizes, const mechanics::Interval& interval);
 
