@@ -13,6 +13,11 @@ namespace {
 
 constexpr double gravity = quantity::standard_gravity, pi = std::numbers::pi;
 
+std::string buckling_formula(const Arm& g) {
+    return g.legs > 1 ? "n π² E I/(4 L²), least section, each rod as if it stood alone"
+                      : "π² E I/(4 L²), least section";
+}
+
 void add_modes(const std::shared_ptr<const Arm>& g, FormulaParts& parts) {
     parts.modes.push_back(
         ratio({"breaks", ModeClass::ultimate, "breaks|break", "stress", Dimension::stress,
@@ -20,7 +25,7 @@ void add_modes(const std::shared_ptr<const Arm>& g, FormulaParts& parts) {
                "√(σ² + 3τ²) at the worst station, own weight included", "beam theory; Roark (torsion)"}));
     parts.modes.push_back(ratio({"buckles", ModeClass::ultimate, "buckles|buckle", "push_along", Dimension::force,
                                  [g](const Wrench& w) { return g->push_along(w); },
-                                 [g](const Wrench&) { return g->buckling; }, "π² E I/(4 L²), least section", "Euler"}));
+                                 [g](const Wrench&) { return g->buckling; }, buckling_formula(*g), "Euler"}));
     parts.modes.push_back(
         ratio({"droops", ModeClass::service, "droops|droop", "drop", Dimension::length,
                [g](const Wrench& w) { return g->drop(w); }, [g](const Wrench&) { return g->drop_limit; },
@@ -82,7 +87,7 @@ Result<FormulaParts> build(const Values& v) {
                      {"own_sag", "by its own weight, level", "", g->own_sag(), Dimension::length, "Przemieniecki"},
                      {"first_frequency", "f₁", "", g->frequency, Dimension::frequency, "inverse iteration"},
                      {"settles_in", "3/(ζ ω)", "", settle, Dimension::time, "Blevins; ζ from memory"},
-                     {"buckles_at", "π² E I/(4 L²)", "", g->buckling, Dimension::force, "Euler"}};
+                     {"buckles_at", buckling_formula(*g), "", g->buckling, Dimension::force, "Euler"}};
     parts.results = {{"tip_stiffness", 1 / g->compliance(2, 2), Dimension::stiffness},
                      {"own_sag", g->own_sag(), Dimension::length},
                      {"frequency", g->frequency, Dimension::frequency},
