@@ -150,27 +150,17 @@ TEST_CASE("conversion factors are those of NIST", "[quantity][published]") {
         double si;
     };
     for (const auto& row : std::initializer_list<Row>{
-             {"1 in", Dimension::length, 2.54e-2},
-             {"1 ft", Dimension::length, 3.048e-1},
-             {"1 mil", Dimension::length, 2.54e-5},
-             {"1 lb", Dimension::mass, 4.535924e-1},
-             {"1 oz", Dimension::mass, 2.834952e-2},
-             {"1 lbf", Dimension::force, 4.448222},
-             {"1 ozf", Dimension::force, 2.780139e-1},
-             {"1 kgf", Dimension::force, 9.80665},
-             {"1 in-lb", Dimension::torque, 1.129848e-1},
-             {"1 ft-lb", Dimension::torque, 1.355818},
-             {"1 oz-in", Dimension::torque, 7.061552e-3},
-             {"1 kgf-cm", Dimension::torque, 9.80665e-2},
-             {"1 psi", Dimension::stress, 6.894757e3},
-             {"1 ksi", Dimension::stress, 6.894757e6},
-             {"1 bar", Dimension::stress, 1e5},
-             {"1 in²", Dimension::area, 6.4516e-4},
-             {"1 lb/ft³", Dimension::density, 1.601846e1},
-             {"1 mph", Dimension::speed, 4.4704e-1},
-             {"1 km/h", Dimension::speed, 2.777778e-1},
-             {"1 °", Dimension::angle, 1.745329e-2},
-             {"1 min", Dimension::time, 60},
+             {"1 in", Dimension::length, 2.54e-2},        {"1 ft", Dimension::length, 3.048e-1},
+             {"1 mil", Dimension::length, 2.54e-5},       {"1 thou", Dimension::length, 2.54e-5},
+             {"1 lb", Dimension::mass, 4.535924e-1},      {"1 oz", Dimension::mass, 2.834952e-2},
+             {"1 lbf", Dimension::force, 4.448222},       {"1 ozf", Dimension::force, 2.780139e-1},
+             {"1 kgf", Dimension::force, 9.80665},        {"1 in-lb", Dimension::torque, 1.129848e-1},
+             {"1 ft-lb", Dimension::torque, 1.355818},    {"1 oz-in", Dimension::torque, 7.061552e-3},
+             {"1 kgf-cm", Dimension::torque, 9.80665e-2}, {"1 psi", Dimension::stress, 6.894757e3},
+             {"1 ksi", Dimension::stress, 6.894757e6},    {"1 bar", Dimension::stress, 1e5},
+             {"1 in²", Dimension::area, 6.4516e-4},       {"1 lb/ft³", Dimension::density, 1.601846e1},
+             {"1 mph", Dimension::speed, 4.4704e-1},      {"1 km/h", Dimension::speed, 2.777778e-1},
+             {"1 °", Dimension::angle, 1.745329e-2},      {"1 min", Dimension::time, 60},
          }) {
         CAPTURE(row.text);
         const auto value = quantity::parse(row.text, row.dimension);

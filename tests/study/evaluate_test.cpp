@@ -81,6 +81,25 @@ TEST_CASE("one pose under every case is what statics and joints built anew give"
     }
 }
 
+TEST_CASE("what is taken off weighs nothing and is pushed by nobody", "[study]") {
+    Fixture f(clamping_demo());
+    const auto prepared = *study::PreparedRig::of(f.rig);
+    study::Workspace workspace(prepared);
+    const std::size_t camera = rig::Placed(f.rig).part("camera");
+    std::vector<study::CaseInForce> cases(1);
+    cases[0].action.absent = {camera};
+    cases[0].action.forces = {{camera, {0, 0, 0}, {40, 0, 0}}};
+    cases[0].action.free = {{rig::Directions::sphere, Vector3d::UnitZ(), {{camera, {0, 0, 0}, {0, 0, 40}}}, 0, 0}};
+    std::vector<study::SeamFactor> least(f.rig.interfaces.size());
+    study::evaluate(prepared, prepared.own_pose(), cases, workspace, least);
+    for (std::size_t i = 0; i < least.size(); ++i) {
+        CAPTURE(f.rig.interfaces[i].id);
+        CHECK(least[i].load.variable.is_zero());
+        const double slow = f.least_of(f.rig.interfaces[i].id, cases);
+        if (std::isfinite(slow)) CHECK(least[i].share == relative(slow, 1e-6));
+    }
+}
+
 TEST_CASE("what is known already is lowered only where a pose is worse", "[study]") {
     Fixture f(clamping_demo());
     const auto prepared = *study::PreparedRig::of(f.rig);
