@@ -10,13 +10,13 @@
 #include "desktop/bench/bench_page.h"
 #include "desktop/bench/bench_stage.h"
 #include "desktop/rig/elevation_view.h"
-#include "desktop/shell/main_window.h"
-#include "desktop/widgets/quantity_field.h"
 #include "desktop/rig/rig_page.h"
 #include "desktop/rig/seam_sheet.h"
-#include "desktop/threads/stack_builder.h"
+#include "desktop/shell/main_window.h"
 #include "desktop/theme/theme.h"
+#include "desktop/threads/stack_builder.h"
 #include "desktop/threads/thread_desk.h"
+#include "desktop/widgets/quantity_field.h"
 
 /// A quick-release plate with a washer and a pad under the demo's camera.
 static void show_stack(clampet::desktop::MainWindow& window) {
@@ -59,10 +59,10 @@ int main(int argc, char** argv) {
     clampet::desktop::apply_theme(parser.isSet("dark"), parser.value("text").toDouble());
     clampet::desktop::MainWindow window(folder.path());
     if (parser.value("page") != "start") {
-        if (parser.isSet("file"))
-            window.files().open(clampet::desktop::path_of(parser.value("file")));
-        else
+        if (!parser.isSet("file"))
             window.files().open_demo();
+        else if (!window.files().open(clampet::desktop::path_of(parser.value("file"))))
+            return 1;  // what is wrong with a rig `clampet-cli validate` says
     }
     if (parser.isSet("use")) {
         std::vector<std::string> cards;

@@ -50,7 +50,7 @@ struct WasherChoice {
     const catalogue::StockRow* washer = nullptr;
     int count = 1;
     double thickness() const { return count * washer->size("thickness"); }
-    /// "2 × M6 large, 1.6 mm, steel"; of what is not steel that is told too.
+    /// "2 × M6 large, 1.6 mm, steel".
     std::string label() const;
 };
 /// Washers that lie within an interval of thickness, the fewest of a kind that do; three at most.
