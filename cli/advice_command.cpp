@@ -20,9 +20,9 @@ int bench_advice_command(const std::string& name, const std::vector<std::string>
     const auto load = read_load(load_text);
     if (!load) return fail(load.problem(), wrong_usage);
     if (has_no_load(load_text))
-        return fail(
-            {"--wrench", "Without a load it holds as it is.", "Give one, for example --wrench 0,0,-13.1,0,1.2,0."},
-            wrong_usage);
+        return fail({"advice.no_load", "--wrench", "Without a load it holds as it is.",
+                     "Give one, for example --wrench 0,0,-13.1,0,1.2,0."},
+                    wrong_usage);
     const auto joint = families::join(*family, *given);
     if (!joint) return fail(joint.problem(), wrong_usage);
     const auto least = families::least_factor(**joint, *load);

@@ -21,7 +21,8 @@ using quantity::Dimension;
 Problem no_family(const std::string& name) {
     std::string known;
     for (const Family* f : families::registry()) known += (known.empty() ? "" : ", ") + std::string(f->key());
-    return {"", fmt::format("There is no interface family “{}”.", name), fmt::format("Use one of: {}.", known)};
+    return {"family.unknown", "", fmt::format("There is no interface family “{}”.", name),
+            fmt::format("Use one of: {}.", known)};
 }
 
 namespace {
@@ -45,7 +46,8 @@ Result<families::Values> in_force(std::span<const families::Parameter> rows, std
         const bool first = hides(p->shown_by, p->shown_for);
         const auto& by = first ? p->shown_by : p->also_shown_by;
         const auto& when = first ? p->shown_for : p->also_shown_for;
-        return Problem{p->key, fmt::format("{} does not count while {} is {}.", p->key, by, families::text(*whole, by)),
+        return Problem{"input.not_in_force", p->key,
+                       fmt::format("{} does not count while {} is {}.", p->key, by, families::text(*whole, by)),
                        fmt::format("Add {}={}, or leave {} out.", by, fmt::join(when, " or "), p->key)};
     }
     return values;
@@ -66,7 +68,7 @@ Result<families::Values> read_assignments(std::span<const families::Parameter> r
     for (const auto& text : assignments) {
         const auto equals = text.find('=');
         if (equals == text.npos || equals == 0)
-            return Problem{"", fmt::format("“{}” is not key=value.", text),
+            return Problem{"argument.not_key_value", "", fmt::format("“{}” is not key=value.", text),
                            "Write for example friction=0.3 or diameter=33.7mm."};
         const std::string key = text.substr(0, equals), typed = text.substr(equals + 1);
         const auto* parameter = row_named(rows, key);
@@ -83,12 +85,12 @@ Result<families::Values> read_assignments(std::span<const families::Parameter> r
         }
         if (!parameter->friction_pair.empty() && typed.find(" on ") != typed.npos) {
             const auto pair = catalogue::friction_named(typed);
-            if (!pair) return Problem{key, pair.problem().what, pair.problem().remedy};
+            if (!pair) return pair.problem().at(key);
             values[key] = pair->typical;
             continue;
         }
         const auto value = quantity::parse(typed, parameter->dimension);
-        if (!value) return Problem{key, value.problem().what, value.problem().remedy};
+        if (!value) return value.problem().at(key);
         values[key] = *value;
     }
     return in_force(rows, name, std::move(values), assignments);
@@ -100,7 +102,7 @@ Result<mechanics::Wrench> read_wrench(const std::string& text, const char* where
     std::array<double, 6> v{};
     if (text.empty()) return mechanics::Wrench{};
     std::size_t count = 0, at = 0;
-    const Problem problem{where, fmt::format("“{}” is not six numbers.", text),
+    const Problem problem{"argument.not_six_numbers", where, fmt::format("“{}” is not six numbers.", text),
                           "Write Fx,Fy,Fz,Mx,My,Mz in N and N·m, for example 0,0,-13.1,0,1.2,0."};
     while (at <= text.size()) {
         const std::size_t end = std::min(text.find(',', at), text.size());
@@ -135,7 +137,7 @@ Result<mechanics::Load> read_load(const LoadText& text) {
     if (!permanent) return permanent.problem();
     const auto stands = known.find(text.stands);
     if (stands == known.end())
-        return Problem{"--stands", fmt::format("“{}” is not a way to stand.", text.stands),
+        return Problem{"bench.unknown_attitude", "--stands", fmt::format("“{}” is not a way to stand.", text.stands),
                        "Use upright, hung, level_along_x or level_along_y."};
     const auto own = study::gravity_of(stands->second);
     // Without a permanent part the whole load grows, and what the interface weighs with it.

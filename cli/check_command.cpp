@@ -69,7 +69,7 @@ Status as_asked(rig::Rig& rig, const CheckRequest& request) {
     for (const auto& text : request.pose) {
         const auto dot = text.find('.'), equals = text.find('=');
         if (dot == text.npos || equals == text.npos || dot > equals)
-            return Problem{"pose", fmt::format("“{}” is no pose.", text),
+            return Problem{"argument.not_a_pose", "pose", fmt::format("“{}” is no pose.", text),
                            "Write interface.axis=position, for example ball.forward=30deg."};
         const std::string interface = text.substr(0, dot), axis = text.substr(dot + 1, equals - dot - 1);
         const auto* f = rig.interface(interface);
@@ -78,9 +78,9 @@ Status as_asked(rig::Rig& rig, const CheckRequest& request) {
             for (const auto& each : rig::motion_of(*f).axes)
                 if (each.key == axis && each.slides) dimension = Dimension::length;
         const auto position = quantity::parse(text.substr(equals + 1), dimension);
-        if (!position) return Problem{"pose", position.problem().what, position.problem().remedy};
+        if (!position) return position.problem().at("pose");
         auto posed = project::edited(rig, project::SetPose{interface, axis, *position});
-        if (!posed) return Problem{"pose", posed.problem().what, posed.problem().remedy};
+        if (!posed) return posed.problem().at("pose");
         rig = std::move(*posed);
     }
     return Done{};

@@ -13,7 +13,7 @@ Result<rig::Rig> load_rig(const std::string& file) {
     const auto text = project::read_file(file);
     if (!text) return text.problem();
     auto rig = project::read_rig(*text);
-    if (!rig) return Problem{file + ", " + rig.problem().where, rig.problem().what, rig.problem().remedy};
+    if (!rig) return rig.problem().at(file + ", " + rig.problem().where);
     return rig;
 }
 

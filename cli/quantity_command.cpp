@@ -25,9 +25,10 @@ int quantity_command(const std::string& text, const std::string& unit, bool json
     if (dimension == Dimension::number && !(value->exponents == quantity::Exponents{})) {
         const auto torque = quantity::parse(text, Dimension::torque);
         if (!torque)
-            return fail({"", fmt::format("“{}” is not a kind of quantity that Clampet uses.", text),
-                         "Write a length, angle, force, torque, mass, stress, stiffness, speed or price."},
-                        wrong_usage);
+            return fail(
+                {"quantity.unknown_kind", "", fmt::format("“{}” is not a kind of quantity that Clampet uses.", text),
+                 "Write a length, angle, force, torque, mass, stress, stiffness, speed or price."},
+                wrong_usage);
         si = *torque;
         dimension = Dimension::torque;
         dimension_name = "torque";
@@ -36,7 +37,8 @@ int quantity_command(const std::string& text, const std::string& unit, bool json
         const std::string named = *quantity::currency_of(text), currency = named.empty() ? "EUR" : named;
         const auto target = unit.empty() ? Result<std::string>(currency) : quantity::currency_of(unit);
         if (!target || *target != currency)
-            return fail({"--to", fmt::format("{} is not converted to {}.", currency, unit), "Leave --to out."},
+            return fail({"quantity.currency_not_converted", "--to",
+                         fmt::format("{} is not converted to {}.", currency, unit), "Leave --to out."},
                         wrong_usage);
         if (json)
             print({{"text", text}, {"dimension", dimension_name}, {"value", si}, {"unit", currency}});
@@ -49,11 +51,12 @@ int quantity_command(const std::string& text, const std::string& unit, bool json
     if (!unit.empty()) {
         const auto target = quantity::unit_named(unit);
         if (!target)
-            return fail(
-                {"--to", fmt::format("“{}” is not a unit.", unit), "Use for example mm, in, N, lbf, N·m, kg or MPa."},
-                wrong_usage);
+            return fail({"quantity.unknown_unit", "--to", fmt::format("“{}” is not a unit.", unit),
+                         "Use for example mm, in, N, lbf, N·m, kg or MPa."},
+                        wrong_usage);
         if (!(target->exponents == quantity::exponents_of(dimension)))
-            return fail({"--to", fmt::format("“{}” is a {}, and {} is not a unit of it.", text, dimension_name, unit),
+            return fail({"quantity.not_a_unit_of_it", "--to",
+                         fmt::format("“{}” is a {}, and {} is not a unit of it.", text, dimension_name, unit),
                          fmt::format("Use for example {}.", quantity::display_unit(dimension, System::imperial))},
                         wrong_usage);
         in_unit = si / target->si;

@@ -23,7 +23,7 @@ std::string one_line(std::string_view text) {
 }
 
 int fail(const Problem& problem, int exit_code) {
-    fmt::print(stderr, "clampet-cli: {}\n", one_line(problem.sentence()));
+    fmt::print(stderr, "clampet-cli: {} [{}]\n", one_line(problem.sentence()), problem.id.text());
     return exit_code;
 }
 

@@ -21,10 +21,12 @@ Result<std::vector<Adapter>> read_stock(const std::string& file) {
     std::ifstream in(file, std::ios::binary);
     std::string text(largest_stock_file + 1, '\0');
     if (!in.read(text.data(), static_cast<std::streamsize>(text.size())) && !in.eof())
-        return Problem{file, "The stock file could not be read.", "Check its name and its permissions."};
+        return Problem{"stock_list.unreadable", file, "The stock file could not be read.",
+                       "Check its name and its permissions."};
     text.resize(static_cast<std::size_t>(in.gcount()));
     if (text.size() > largest_stock_file)
-        return Problem{file, "The stock file is larger than 4 MB.", "Give a list of adapters only."};
+        return Problem{"stock_list.too_large", file, "The stock file is larger than 4 MB.",
+                       "Give a list of adapters only."};
     return catalogue::read_adapters(text);
 }
 

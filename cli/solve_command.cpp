@@ -49,9 +49,9 @@ int solve_command(const SolveRequest& request, bool json) {
     const auto load = read_load(request.load);
     if (!load) return fail(load.problem(), wrong_usage);
     if (has_no_load(request.load))
-        return fail(
-            {"--wrench", "Without a load every value holds.", "Give one, for example --wrench 0,0,-13.1,0,1.2,0."},
-            wrong_usage);
+        return fail({"solve.no_load", "--wrench", "Without a load every value holds.",
+                     "Give one, for example --wrench 0,0,-13.1,0,1.2,0."},
+                    wrong_usage);
     const auto* p = families::find_parameter(*family, request.key);
     if (!p) return fail(families::complete(*family, {{request.key, 0.0}}).problem(), wrong_usage);
     const auto s = families::solve(*family, *given, request.key, *load, request.required);

@@ -59,7 +59,7 @@ Result<StackRequest> read_stack(const std::vector<std::string>& assignments) {
     for (const auto& text : assignments) {
         const auto equals = text.find('=');
         if (equals == text.npos)
-            return Problem{"", fmt::format("“{}” is not key=value.", text),
+            return Problem{"stack.not_key_value", "", fmt::format("“{}” is not key=value.", text),
                            "Write screw=1/4-20x1/2in items=8mm socket=5.5mm."};
         given[text.substr(0, equals)] = text.substr(equals + 1);
     }
@@ -67,27 +67,28 @@ Result<StackRequest> read_stack(const std::vector<std::string>& assignments) {
         if (key != "screw" && key != "items" && key != "socket" && key != "plain" && key != "needed" && key != "end" &&
             key != "in")
             return Problem{
-                key, "This is not known here.",
+                "stack.unknown_key", key, "This is not known here.",
                 "Use screw, items, socket, plain, needed, end (blind or through) and in (metal, wood or plastic)."};
     if (!given.contains("screw") || !given.contains("socket"))
-        return Problem{"", "A screw and a socket are needed.", "Write screw=1/4-20x1/2in items=8mm socket=5.5mm."};
+        return Problem{"stack.needs_screw_and_socket", "", "A screw and a socket are needed.",
+                       "Write screw=1/4-20x1/2in items=8mm socket=5.5mm."};
     const std::string screw = given["screw"];
     // "M6x0.75x16mm" and "1/4-20 x 1/2 in": the length follows the last x.
     const std::size_t cross = std::max(screw.rfind('x') == screw.npos ? 0 : screw.rfind('x'),
                                        screw.rfind("×") == screw.npos ? 0 : screw.rfind("×"));
     if (cross == 0)
-        return Problem{"screw", fmt::format("“{}” has no length.", screw),
+        return Problem{"stack.screw_without_length", "screw", fmt::format("“{}” has no length.", screw),
                        "Write the thread, x and the length under the head: 1/4-20x1/2in or M6x16mm."};
     const std::size_t skip = screw.compare(cross, 2, "×") == 0 ? 2 : 1;
     auto thread = catalogue::thread_named(screw.substr(0, cross));
-    if (!thread) return Problem{"screw", thread.problem().what, thread.problem().remedy};
+    if (!thread) return thread.problem().at("screw");
     StackRequest request{*thread, {}};
     const bool inches = thread->form != catalogue::ThreadForm::iso;
     const auto read = [&](const std::string& key, const std::string& text, const char* bare, double& into) -> Status {
         const auto value = quantity::parse(text, Dimension::length, bare);
-        if (!value) return Problem{key, value.problem().what, value.problem().remedy};
+        if (!value) return value.problem().at(key);
         if (!(*value >= 0) || !(*value <= 10))
-            return Problem{key, fmt::format("{} is {}.", key, length(*value)),
+            return Problem{"stack.negative_length", key, fmt::format("{} is {}.", key, length(*value)),
                            "Give a length of zero or more, for example 8 mm."};
         into = *value;
         return Done{};
@@ -105,13 +106,14 @@ Result<StackRequest> read_stack(const std::vector<std::string>& assignments) {
         if (const auto ok = read("needed", given["needed"], "m", request.stack.needed); !ok) return ok.problem();
     if (given.contains("end")) {
         if (given["end"] != "blind" && given["end"] != "through")
-            return Problem{"end", fmt::format("“{}” is not an end of a socket.", given["end"]),
+            return Problem{"stack.unknown_end", "end", fmt::format("“{}” is not an end of a socket.", given["end"]),
                            "Write blind or through."};
         request.stack.through = given["end"] == "through";
     }
     if (given.contains("in")) {
         if (given["in"] != "metal" && given["in"] != "wood" && given["in"] != "plastic")
-            return Problem{"in", fmt::format("“{}” is not known.", given["in"]), "Write metal, wood or plastic."};
+            return Problem{"stack.unknown_socket_stuff", "in", fmt::format("“{}” is not known.", given["in"]),
+                           "Write metal, wood or plastic."};
         request.stack.least_turns = given["in"] == "metal" ? 2 : 3;
     }
     return request;
@@ -135,7 +137,8 @@ int thread_show_command(const std::string& designation, const std::string& threa
     if (!found) return fail(found.problem(), wrong_usage);
     const Thread& t = *found;
     if (!thread_class.empty() && thread_class != t.external_class && thread_class != t.internal_class)
-        return fail({"--class", fmt::format("Class {} of {} is not carried.", thread_class, t.designation),
+        return fail({"thread.class_not_carried", "--class",
+                     fmt::format("Class {} of {} is not carried.", thread_class, t.designation),
                      fmt::format("Use {} or {}.", t.external_class, t.internal_class)},
                     wrong_usage);
     const bool external = thread_class.empty() || thread_class == t.external_class,

@@ -74,7 +74,8 @@ Result<ThreadEnd> read_end(std::string_view text) {
     const bool male = sex == "male" || sex == "m" || sex == "screw",
                female = sex == "female" || sex == "f" || sex == "socket";
     if (!male && !female)
-        return Problem{"end", fmt::format("“{}” does not say whether it is the screw or the socket.", text),
+        return Problem{"adapter.end_without_sex", "end",
+                       fmt::format("“{}” does not say whether it is the screw or the socket.", text),
                        "Write for example 1/4-20 male or 3/8-16 female."};
     const auto thread = thread_named(text.substr(0, last));
     if (!thread) return thread.problem();
@@ -88,7 +89,7 @@ Result<std::vector<Adapter>> read_list(std::string_view json, bool own) {
     const auto document = nlohmann::json::parse(json, nullptr, false);
     const std::string example = R"(Write {"adapters": [{"name": "bush", "a": "3/8-16 male", "b": "1/4-20 female"}]}.)";
     if (!document.is_object() || !document.contains("adapters") || !document["adapters"].is_array())
-        return Problem{"stock", "This is not a list of adapters.", example};
+        return Problem{"adapter.not_a_list", "stock", "This is not a list of adapters.", example};
     std::vector<Adapter> all;
     for (const auto& row : document["adapters"]) {
         const auto field = [&](const char* key) {
@@ -97,12 +98,14 @@ Result<std::vector<Adapter>> read_list(std::string_view json, bool own) {
         };
         const auto a = read_end(field("a")), b = read_end(field("b"));
         if (!a || !b)
-            return Problem{"stock", fmt::format("Adapter {}: {}", all.size() + 1, (a ? b : a).problem().what),
+            return Problem{(a ? b : a).problem().id, "stock",
+                           fmt::format("Adapter {}: {}", all.size() + 1, (a ? b : a).problem().what),
                            (a ? b : a).problem().remedy};
         unsigned count = own ? 1 : Adapter::any_number;
         if (row.contains("count")) {
             if (!row["count"].is_number_unsigned() || row["count"].get<std::uint64_t>() > 1'000'000)
-                return Problem{"stock", fmt::format("Adapter {}: its count is not a number of pieces.", all.size() + 1),
+                return Problem{"adapter.not_a_count", "stock",
+                               fmt::format("Adapter {}: its count is not a number of pieces.", all.size() + 1),
                                "Write for example \"count\": 2, or leave it out for one."};
             count = row["count"].get<unsigned>();
         }
@@ -130,7 +133,8 @@ Result<std::vector<RouteStep>> adapter_route(const ThreadEnd& from, const Thread
     if (auto route = shortest(from, to, offers)) return *route;
     for (const auto& a : adapters()) offers.push_back({&a, false});
     if (auto route = shortest(from, to, offers)) return *route;
-    return Problem{"route", fmt::format("No chain of adapters joins {} and {}.", name_of(from), name_of(to)),
+    return Problem{"adapter.no_route", "route",
+                   fmt::format("No chain of adapters joins {} and {}.", name_of(from), name_of(to)),
                    "Change one of the ends: drill and tap it, or glue in an insert."};
 }
 

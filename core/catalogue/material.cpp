@@ -47,7 +47,7 @@ Result<Material> material_named(std::string_view name) {
         if (material.name == name) return material;
         known += (known.empty() ? "" : ", ") + material.name;
     }
-    return Problem{"material", fmt::format("The material “{}” is not in the catalogue.", name),
+    return Problem{"material.unknown", "material", fmt::format("The material “{}” is not in the catalogue.", name),
                    fmt::format("Use one of: {}.", known)};
 }
 
@@ -73,7 +73,7 @@ Result<FrictionPair> friction_between(std::string_view a, std::string_view b) {
             partners += (partners.empty() ? "" : "; ") + pair.name();
     }
     return Problem{
-        "friction", fmt::format("There is no friction value for {} on {}.", a, b),
+        "friction.no_value_for_pair", "friction", fmt::format("There is no friction value for {} on {}.", a, b),
         partners.empty()
             ? "Measure it and type the number, for example 0.35."
             : fmt::format("Type a measured number, for example 0.35, or use a pair that is known: {}.", partners)};
@@ -82,7 +82,7 @@ Result<FrictionPair> friction_between(std::string_view a, std::string_view b) {
 Result<FrictionPair> friction_named(std::string_view name) {
     const auto split = name.find(" on ");
     if (split == name.npos)
-        return Problem{"friction", fmt::format("“{}” is not a pair of materials.", name),
+        return Problem{"friction.not_a_pair", "friction", fmt::format("“{}” is not a pair of materials.", name),
                        "Write for example steel on plywood."};
     return friction_between(name.substr(0, split), name.substr(split + 4));
 }

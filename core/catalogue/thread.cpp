@@ -174,16 +174,16 @@ Result<Thread> thread_named(std::string_view designation) {
             near += (near.empty() ? "" : ", ") + thread.designation;
     }
     if (near.empty()) near = "1/4-20, 3/8-16, M5, M6, M8";
-    return Problem{"thread", fmt::format("The thread “{}” is not in the catalogue.", designation),
+    return Problem{"thread.unknown", "thread", fmt::format("The thread “{}” is not in the catalogue.", designation),
                    fmt::format("Write for example {}.", near)};
 }
 
 Result<Thread> iso_metric_thread(double major, double pitch) {
     if (!(pitch >= 0.0002) || !(pitch < major))
-        return Problem{"pitch", fmt::format("The pitch is {:.4g} mm.", pitch * 1e3),
+        return Problem{"thread.impossible_pitch", "pitch", fmt::format("The pitch is {:.4g} mm.", pitch * 1e3),
                        "Measure crest to crest, for example 1.5 mm."};
     if (!(major <= 1))
-        return Problem{"major", fmt::format("The diameter is {:.4g} mm.", major * 1e3),
+        return Problem{"thread.impossible_diameter", "major", fmt::format("The diameter is {:.4g} mm.", major * 1e3),
                        "Measure over the crests, for example 6 mm."};
     Thread t;
     t.designation = fmt::format("M{:g}x{:g}", major * 1e3, pitch * 1e3);

@@ -54,6 +54,7 @@ class FormulaJoint : public Joint {
     std::optional<Eigen::Matrix<double, 6, 6>> compliance() const override { return parts_.compliance; }
     bool only_presses() const noexcept override { return parts_.only_presses; }
     drawing::Drawing section(const Load& load) const override { return parts_.section(load); }
+    const mechanics::CutFacePtr& face() const { return parts_.face; }
 
  private:
     /// What has no bound is left out: a report holds numbers only.
@@ -66,9 +67,12 @@ class FormulaJoint : public Joint {
 };
 
 Working FormulaJoint::working(const Load& load) const {
-    Working lines = parts_.working;
-    if (parts_.loaded_working)
-        for (auto& line : parts_.loaded_working(load)) lines.push_back(std::move(line));
+    Working lines;
+    const auto add = [&](Working more) {
+        for (auto& line : more) lines.push_back(std::move(line));
+    };
+    for (const auto& fixed : parts_.working) add(fixed());
+    if (parts_.loaded_working) add(parts_.loaded_working(load));
     const Wrench w = load.whole();
     for (const auto& m : parts_.modes) {
         for (const auto& d : finite(m.demand(w)))
@@ -81,6 +85,11 @@ Working FormulaJoint::working(const Load& load) const {
 }
 
 }  // namespace
+
+mechanics::CutFacePtr face_of(const Joint* joint) {
+    const auto* own = dynamic_cast<const FormulaJoint*>(joint);
+    return own ? own->face() : nullptr;
+}
 
 FormulaMode ratio(Ratio r) {
     FormulaMode m;

@@ -29,10 +29,12 @@ Result<std::vector<std::array<double, 3>>> read(const std::string& text, const s
             if (good) numbers[count++] = *value;
             from = comma + 1;
         }
-        if (!good || count < 2) return Problem{where, fmt::format("“{}” is not an x,y pair.", place), example};
+        if (!good || count < 2)
+            return Problem{"points.not_a_pair", where, fmt::format("“{}” is not an x,y pair.", place), example};
         places.push_back(numbers);
         if (places.size() > most_points)
-            return Problem{where, fmt::format("There are more than {} points.", most_points), "Use fewer."};
+            return Problem{"points.too_many", where, fmt::format("There are more than {} points.", most_points),
+                           "Use fewer."};
     }
     return places;
 }

@@ -30,11 +30,12 @@ class Search {
         Trial t;
         t.value = value;
         values_.insert_or_assign(parameter_.key, Value{value});
-        const auto joint = family_.join(values_);
+        const auto joint = family_.rejoin(values_, last_.get());
         if (!joint) {
             refused_ = joint.problem();
             return t;
         }
+        last_ = *joint;
         t.built = true;
         t.least = least_factor(accuracy_ == Accuracy::picture ? (*joint)->for_search() : **joint, load_);
         t.moves = ease_of_moving(**joint, load_);
@@ -87,8 +88,9 @@ class Search {
     const Parameter& parameter_;
     const Load& load_;
     double required_;
+    std::shared_ptr<const Joint> last_;  // the next one differs in one value only
     Accuracy accuracy_ = Accuracy::exact;
-    Problem refused_;
+    Problem refused_{"solve.nothing_tried", "", "", ""};
 };
 
 /// Values to try: by fifths of a decade round the one in force, and evenly over a range of one sign or two.
@@ -115,8 +117,10 @@ Problem none_does(const Parameter& p, const std::vector<Trial>& trials, double r
     const Trial* best = nullptr;
     for (const auto& t : trials)
         if (t.built && (!best || t.least.factor > best->least.factor)) best = &t;
-    if (!best) return {p.key, fmt::format("No value of “{}” can be built: {}", p.label, refused.what), refused.remedy};
-    return {p.key,
+    if (!best)
+        return {"solve.nothing_can_be_built", p.key,
+                fmt::format("No value of “{}” can be built: {}", p.label, refused.what), refused.remedy};
+    return {"solve.no_value_reaches", p.key,
             fmt::format("No value of “{}” gives {}: the best is {}, at {}, where it {}.", p.label,
                         quantity::format_factor(required), quantity::format_factor(best->least.factor),
                         quantity::format(best->value, p.dimension),
@@ -143,7 +147,7 @@ Result<Solution> solve_choice(const Family& family, Values values, const Paramet
                 best_label = choice.label;
             }
         }
-    return Problem{p.key,
+    return Problem{"solve.no_choice_reaches", p.key,
                    fmt::format("No choice of “{}” gives {}: the best is {}, with {}.", p.label,
                                quantity::format_factor(required), quantity::format_factor(best.factor), best_label),
                    fmt::format("Change an input that “{}” depends on.", best.mode)};
@@ -199,13 +203,15 @@ Result<Solution> solve(const Family& family, const Values& given, std::string_vi
     const auto* p = find_parameter(family, key);
     if (!p) return complete(family, {{std::string(key), 0.0}}).problem();
     if (!(required > 0) || !std::isfinite(required))
-        return Problem{"required", "The required factor must be more than 0.", "Ask for example for 2."};
+        return Problem{"solve.impossible_factor", "required", "The required factor must be more than 0.",
+                       "Ask for example for 2."};
     if (p->kind == Kind::choice) return solve_choice(family, *values, *p, load, required);
     if (p->kind == Kind::text)
-        return Problem{p->key, fmt::format("“{}” is a text: there is nothing to solve for.", p->label),
+        return Problem{"solve.not_solvable", p->key,
+                       fmt::format("“{}” is a text: there is nothing to solve for.", p->label),
                        "Solve for a quantity or a choice."};
     if (!p->is_relevant(*values))
-        return Problem{p->key, fmt::format("“{}” does not matter here.", p->label),
+        return Problem{"solve.does_not_matter", p->key, fmt::format("“{}” does not matter here.", p->label),
                        fmt::format("It is used when {} is {}.", p->shown_by, fmt::join(p->shown_for, " or "))};
     Search search(family, *values, *p, load, required);
     const double present = number(*values, key);

@@ -42,15 +42,46 @@ std::vector<Parameter> squeeze_parameters(const SqueezeDefaults& d) {
     };
 }
 
+namespace {
+
+struct Turned {
+    mechanics::TightenedScrew screw;
+    double torque = 0, lead_angle = 0;
+};
+
+Working working_of(double fresh, double kept, const std::optional<Turned>& turned) {
+    Working lines;
+    if (!turned) {
+        lines.push_back({"force", "F", "", fresh, Dimension::force, "input"});
+    } else {
+        const auto& screw = turned->screw;
+        const double arm = mechanics::torque_per_preload(screw), radius = mechanics::bearing_radius(screw);
+        lines.push_back({"bearing_radius", "r_b = 2/3 (R_o³ − R_i³)/(R_o² − R_i²)", "", radius, Dimension::length,
+                         "Shigley, uniform pressure"});
+        lines.push_back({"torque_per_preload", "T/N = (d₂/2) tan(ψ + ρ′) + μ_b r_b",
+                         fmt::format("({:.3f} mm/2) tan({:.2f}° + ρ′) + {:.2f} · {:.2f} mm", screw.pitch_diameter * 1e3,
+                                     turned->lead_angle / quantity::degree, screw.bearing_friction, radius * 1e3),
+                         arm, Dimension::length, "VDI 2230 part 1"});
+        lines.push_back({"force_fresh", "F = T/(T/N)", fmt::format("{:.3g} N·m / {:.3f} mm", turned->torque, arm * 1e3),
+                         fresh, Dimension::force, "VDI 2230 part 1"});
+    }
+    if (kept < 1)
+        lines.push_back({"force_kept", "F′ = kept · F", fmt::format("{:.2f} · {:.1f} N", kept, fresh), kept * fresh,
+                         Dimension::force, "retention from memory"});
+    return lines;
+}
+
+}  // namespace
+
 Result<Squeeze> squeeze(const Values& values) {
     Squeeze s;
+    std::optional<Turned> turned;
     const double kept = number(values, "kept");
     if (text(values, "squeezed_by") == "force") {
         s.fresh = number(values, "force");
-        s.working.push_back({"force", "F", "", s.fresh, Dimension::force, "input"});
     } else {
         const auto thread = catalogue::thread_named(text(values, "screw"));
-        if (!thread) return Problem{"screw", thread.problem().what, thread.problem().remedy};
+        if (!thread) return thread.problem().at("screw");
         s.thread = *thread;
         s.screw = {.pitch = thread->pitch,
                    .pitch_diameter = thread->pitch_diameter,
@@ -60,22 +91,11 @@ Result<Squeeze> squeeze(const Values& values) {
                    .bearing_outer_diameter = number(values, "bearing_outer"),
                    .bearing_inner_diameter = number(values, "bearing_inner")};
         if (const auto ok = mechanics::check_screw(s.screw); !ok) return ok.problem();
-        const double torque = number(values, "torque"), arm = mechanics::torque_per_preload(s.screw);
-        s.fresh = torque / arm;
-        s.working.push_back({"bearing_radius", "r_b = 2/3 (R_o³ − R_i³)/(R_o² − R_i²)", "",
-                             mechanics::bearing_radius(s.screw), Dimension::length, "Shigley, uniform pressure"});
-        s.working.push_back({"torque_per_preload", "T/N = (d₂/2) tan(ψ + ρ′) + μ_b r_b",
-                             fmt::format("({:.3f} mm/2) tan({:.2f}° + ρ′) + {:.2f} · {:.2f} mm",
-                                         s.screw.pitch_diameter * 1e3, thread->lead_angle() / quantity::degree,
-                                         s.screw.bearing_friction, mechanics::bearing_radius(s.screw) * 1e3),
-                             arm, Dimension::length, "VDI 2230 part 1"});
-        s.working.push_back({"force_fresh", "F = T/(T/N)", fmt::format("{:.3g} N·m / {:.3f} mm", torque, arm * 1e3),
-                             s.fresh, Dimension::force, "VDI 2230 part 1"});
+        turned = Turned{s.screw, number(values, "torque"), thread->lead_angle()};
+        s.fresh = turned->torque / mechanics::torque_per_preload(s.screw);
     }
     s.force = kept * s.fresh;
-    if (kept < 1)
-        s.working.push_back({"force_kept", "F′ = kept · F", fmt::format("{:.2f} · {:.1f} N", kept, s.fresh), s.force,
-                             Dimension::force, "retention from memory"});
+    s.working = [fresh = s.fresh, kept, turned] { return working_of(fresh, kept, turned); };
     return s;
 }
 

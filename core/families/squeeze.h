@@ -1,4 +1,5 @@
 #pragma once
+#include <functional>
 #include <optional>
 
 #include "catalogue/thread.h"
@@ -21,7 +22,7 @@ struct Squeeze {
     double fresh = 0, force = 0;  ///< [N]
     std::optional<catalogue::Thread> thread;
     mechanics::TightenedScrew screw;
-    Working working;
+    std::function<Working()> working;  ///< how the force comes about, on demand
 };
 /// Errors  A Problem naming the thread or the size that is wrong.
 Result<Squeeze> squeeze(const Values& values);

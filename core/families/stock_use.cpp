@@ -47,10 +47,11 @@ Result<StockOffer> stock_named(std::span<const StockUse> uses, std::string_view 
     for (const auto& offer : offers)
         if (offer.row->name == name) return offer;
     if (offers.empty())
-        return Problem{"stock", fmt::format("No stock fills inputs of {}.", for_what), "Give its sizes instead."};
+        return Problem{"stock.fills_nothing_here", "stock", fmt::format("No stock fills inputs of {}.", for_what),
+                       "Give its sizes instead."};
     std::string names;
     for (const auto& offer : offers) names += (names.empty() ? "" : ", ") + offer.row->name;
-    return Problem{"stock", fmt::format("“{}” is not in stock for {}.", name, for_what),
+    return Problem{"stock.unknown", "stock", fmt::format("“{}” is not in stock for {}.", name, for_what),
                    fmt::format("There is: {}.", names)};
 }
 

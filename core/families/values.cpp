@@ -38,27 +38,29 @@ const Parameter* find_parameter(const Family& family, std::string_view key) {
 Status check_value(const Parameter& p, const Value& value) {
     if (p.kind == Kind::quantity) {
         if (!std::holds_alternative<double>(value))
-            return Problem{p.key, fmt::format("{} is not a number.", p.label),
+            return Problem{"value.not_a_number", p.key, fmt::format("{} is not a number.", p.label),
                            fmt::format("Write for example {}.", quantity::example_of(p.dimension))};
         const double v = std::get<double>(value);
         const bool low_enough = p.least_allowed ? v >= p.least : v > p.least;
         if (low_enough && v <= p.most && (!p.whole_number || v == std::round(v))) return Done{};
         if (low_enough && v <= p.most)
-            return Problem{p.key,
+            return Problem{"value.not_a_count", p.key,
                            fmt::format("{} is {}, but it is a count.", p.label, quantity::format(v, p.dimension)),
                            fmt::format("It must be a whole number, for example {:.0f}.", std::ceil(v))};
         const auto shown = [&](double si) { return quantity::format(si, p.dimension); };
         const std::string remedy =
             fmt::format("It must be {} {} and at most {}, for example {}.", p.least_allowed ? "at least" : "more than",
                         shown(p.least), shown(p.most), shown(p.standard));
-        return Problem{p.key, fmt::format("{} is {}.", p.label, std::isnan(v) ? "not a number" : shown(v)), remedy};
+        return Problem{"value.out_of_range", p.key,
+                       fmt::format("{} is {}.", p.label, std::isnan(v) ? "not a number" : shown(v)), remedy};
     }
     if (!std::holds_alternative<std::string>(value))
-        return Problem{p.key, fmt::format("{} is a number.", p.label), "Write its name."};
+        return Problem{"value.should_be_a_name", p.key, fmt::format("{} is a number.", p.label), "Write its name."};
     if (p.kind == Kind::text) return Done{};
     for (const auto& choice : p.choices)
         if (choice.key == std::get<std::string>(value)) return Done{};
-    return Problem{p.key, fmt::format("{} cannot be “{}”.", p.label, std::get<std::string>(value)),
+    return Problem{"value.not_a_choice", p.key,
+                   fmt::format("{} cannot be “{}”.", p.label, std::get<std::string>(value)),
                    fmt::format("Choose one of: {}.", listed(p.choices))};
 }
 
@@ -76,7 +78,7 @@ Result<Values> complete(std::span<const Parameter> parameters, std::string_view 
         if (p == parameters.end()) {
             std::string known;
             for (const auto& row : parameters) known += (known.empty() ? "" : ", ") + row.key;
-            return Problem{key, fmt::format("{} has no parameter “{}”.", name, key),
+            return Problem{"input.unknown", key, fmt::format("{} has no parameter “{}”.", name, key),
                            known.empty() ? "It has none." : fmt::format("It has: {}.", known)};
         }
         if (const auto ok = check_value(*p, value); !ok) return ok.problem();
@@ -92,10 +94,10 @@ const std::string& text(const Values& values, std::string_view key) {
     return std::get<std::string>(values.find(key)->second);
 }
 
-Result<std::shared_ptr<const Joint>> join(const Family& family, const Values& given) {
+Result<std::shared_ptr<const Joint>> join(const Family& family, const Values& given, const Joint* like) {
     auto values = complete(family, given);
     if (!values) return values.problem();
-    return family.join(*values);
+    return family.rejoin(*values, like);
 }
 
 }  // namespace clampet::families

@@ -72,7 +72,8 @@ Result<rig::Rig> used(rig::Rig rig, const std::vector<std::string>& chosen) {
         if (card_named(key)) continue;
         std::string known;
         for (const auto& card : cards()) known += (known.empty() ? "" : ", ") + std::string(card.key);
-        return Problem{"use", fmt::format("There is no card “{}”.", key), fmt::format("Use: {}.", known)};
+        return Problem{"card.unknown", "use", fmt::format("There is no card “{}”.", key),
+                       fmt::format("Use: {}.", known)};
     }
     const auto before = set_by(rig.use), now = set_by(chosen);
     std::erase_if(rig.cases, [&](const rig::CaseUse& use) {

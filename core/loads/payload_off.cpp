@@ -35,7 +35,7 @@ class PayloadOff : public LoadCase {
         });
         if (id.empty() && carrier == s.rig.interfaces.end()) return std::vector<rig::Action>{};
         if (carrier == s.rig.interfaces.end())
-            return Problem{"part", "There is nothing that could be taken off.",
+            return Problem{"case.nothing_to_take_off", "part", "There is nothing that could be taken off.",
                            "Name a part that an interface carries, for example the camera."};
         rig::Action action;
         action.words = "with the camera off";

@@ -30,25 +30,28 @@ std::string known_kinds() {
 }
 
 Problem placed_in(std::size_t k, const Problem& p) {
-    return {fmt::format("/cases/{}/inputs/{}", k, p.where), p.what, p.remedy};
+    return p.at(fmt::format("/cases/{}/inputs/{}", k, p.where));
 }
 
 Status validate_cases(const rig::Rig& rig) {
-    if (rig.cases.size() > 100) return Problem{"/cases", "There are more than 100 load cases.", "Leave some out."};
+    if (rig.cases.size() > 100)
+        return Problem{"case.too_many", "/cases", "There are more than 100 load cases.", "Leave some out."};
     for (std::size_t k = 0; k < rig.use.size(); ++k)
         if (!card_named(rig.use[k]))
-            return Problem{fmt::format("/use/{}", k), fmt::format("There is no card “{}”.", rig.use[k]),
-                           "“clampet-cli cases” lists the cards."};
+            return Problem{"rig.unknown_card", fmt::format("/use/{}", k),
+                           fmt::format("There is no card “{}”.", rig.use[k]), "“clampet-cli cases” lists the cards."};
     std::set<std::string_view> ids{rest};
     for (std::size_t k = 0; k < rig.cases.size(); ++k) {
         const auto& use = rig.cases[k];
         const auto where = fmt::format("/cases/{}", k);
         const auto* kind = case_named(use.kind);
         if (!kind)
-            return Problem{where + "/case", fmt::format("There is no load case “{}”.", use.kind),
+            return Problem{"rig.unknown_case_kind", where + "/case",
+                           fmt::format("There is no load case “{}”.", use.kind),
                            fmt::format("Use one of: {}.", known_kinds())};
         if (use.id.empty() || !ids.insert(use.id).second)
-            return Problem{where + "/id", fmt::format("The load case “{}” has no id of its own.", use.id),
+            return Problem{"rig.case_without_own_id", where + "/id",
+                           fmt::format("The load case “{}” has no id of its own.", use.id),
                            "Give each its own, for example push-2."};
         if (const auto values = families::complete(kind->parameters(), kind->name(), use.inputs); !values)
             return placed_in(k, values.problem());
@@ -119,7 +122,8 @@ Result<std::vector<rig::Action>> actions_of(const rig::Rig& rig, const rig::Plac
         if (there) continue;
         std::string known = std::string(rest);
         for (const auto& use : rig.cases) known += ", " + use.id;
-        return Problem{"case", fmt::format("The rig has no load case “{}”.", name), fmt::format("It has: {}.", known)};
+        return Problem{"case.not_in_rig", "case", fmt::format("The rig has no load case “{}”.", name),
+                       fmt::format("It has: {}.", known)};
     }
     std::vector<rig::Action> all;
     if (wanted(rest, rest)) {
@@ -130,7 +134,9 @@ Result<std::vector<rig::Action>> actions_of(const rig::Rig& rig, const rig::Plac
         const auto& use = rig.cases[k];
         if (!wanted(use.id, use.kind)) continue;
         const auto* kind = case_named(use.kind);
-        if (!kind) return Problem{fmt::format("/cases/{}/case", k), "There is no such load case.", known_kinds()};
+        if (!kind)
+            return Problem{"rig.missing_case_kind", fmt::format("/cases/{}/case", k), "There is no such load case.",
+                           known_kinds()};
         const auto values = families::complete(kind->parameters(), kind->name(), use.inputs);
         if (!values) return placed_in(k, values.problem());
         auto actions = kind->actions(*values, {rig, placed});

@@ -71,7 +71,7 @@ Result<std::vector<TurningAxis>> turning_axes(const std::string& named, const Si
                 if (!axis.slides && (name == id || name == id + "." + axis.key)) found.push_back(in_the_world(s, i, k));
             }
         if (found.size() == before)
-            return Problem{"axis", fmt::format("Nothing turns at “{}”.", name),
+            return Problem{"case.nothing_turns_there", "axis", fmt::format("Nothing turns at “{}”.", name),
                            "Name an interface that turns, or interface.axis, for example ball.pan."};
     }
     return found;

@@ -22,7 +22,7 @@ Result<rig::PointForce> point_of(const families::Values& values, const Situation
     const auto& id = families::text(values, "part");
     const rig::Part* part = id.empty() ? rig::payload_of(s.rig) : s.rig.part(id);
     if (!part)
-        return Problem{"part", fmt::format("There is no part “{}” for the load to act on.", id),
+        return Problem{"case.unknown_part", "part", fmt::format("There is no part “{}” for the load to act on.", id),
                        "Name a part that is listed under parts, or leave it out for the payload."};
     const rig::Vector offset(families::number(values, "x"), families::number(values, "y"),
                              families::number(values, "z"));

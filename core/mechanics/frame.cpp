@@ -121,7 +121,9 @@ Status Frame::factor(const Triplets& stiffness) {
         factored_.compute(scaled);
         moves = factored_.info() != Eigen::Success || !(factored_.vectorD().minCoeff() > 5e-15);
     }
-    if (moves) return Problem{"frame", "Something in this frame can move freely.", "Hold it, or join its parts."};
+    if (moves)
+        return Problem{"frame.can_move", "frame", "Something in this frame can move freely.",
+                       "Hold it, or join its parts."};
     return Done{};
 }
 

@@ -11,7 +11,7 @@ namespace clampet::mechanics {
 Result<TiltedBore> tilted_bore(double rod_diameter, double bore, double thickness) {
     if (!(bore > rod_diameter))
         return Problem{
-            "bore",
+            "jam_collar.bore_too_small", "bore",
             fmt::format("A bore of {:.4g} mm does not go over a rod of {:.4g} mm.", bore * 1e3, rod_diameter * 1e3),
             fmt::format("Make the bore larger than {:.4g} mm.", rod_diameter * 1e3)};
     // D cos phi - t sin phi = sqrt(D^2 + t^2) cos(phi + atan(t/D)).

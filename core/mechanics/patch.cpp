@@ -78,24 +78,26 @@ std::vector<QuadratureNode> rays(const PatchShape& shape, unsigned around) {
 
 Status check_shape(const PatchShape& shape) {
     if (shape.polygon.empty()) {
-        if (!(shape.radius > 0)) return Problem{"", "The face has no size.", "Give its diameter, for example 40 mm."};
+        if (!(shape.radius > 0))
+            return Problem{"face.no_size", "", "The face has no size.", "Give its diameter, for example 40 mm."};
         if (!(shape.hole_radius >= 0) || !(shape.hole_radius < shape.radius))
-            return Problem{"hole_diameter", "The hole is as large as the face.",
+            return Problem{"face.hole_too_large", "hole_diameter", "The hole is as large as the face.",
                            "Make the hole smaller than the face."};
         return Done{};
     }
     if (shape.polygon.size() < 3)
-        return Problem{"", "The face has fewer than three corners.", "Give at least three corners."};
+        return Problem{"face.too_few_corners", "", "The face has fewer than three corners.",
+                       "Give at least three corners."};
     for (std::size_t i = 0; i < shape.polygon.size(); ++i) {
         const auto& p = shape.polygon;
         const std::size_t n = p.size();
         if (!(cross(p[i], p[(i + 1) % n], p[(i + 2) % n]) > 0))
-            return Problem{"", "The corners do not go round a convex outline counter-clockwise.",
+            return Problem{"face.not_convex", "", "The corners do not go round a convex outline counter-clockwise.",
                            "List them in order, without notches."};
         const double ex = p[(i + 1) % n].x - p[i].x, ey = p[(i + 1) % n].y - p[i].y;
         const double clearance = cross(p[i], p[(i + 1) % n], shape.centre) / std::hypot(ex, ey);
         if (!(clearance > shape.hole_radius))
-            return Problem{"screw_x", "The screw or its hole is not inside the face.",
+            return Problem{"face.screw_outside", "screw_x", "The screw or its hole is not inside the face.",
                            "Move the screw inside the outline, or make the hole smaller."};
     }
     return Done{};
@@ -156,7 +158,7 @@ Result<Patch> make_patch(const PatchShape& given, Bedding bedding, unsigned radi
         if (limited) edge = std::min(edge, shape.reach);
         const double c = std::cos(ray.at), s = std::sin(ray.at);
         if (edge <= shape.hole_radius)
-            return Problem{"hole_diameter", "The pressed zone is no larger than the hole.",
+            return Problem{"face.pressed_zone_in_hole", "hole_diameter", "The pressed zone is no larger than the hole.",
                            "Use a larger washer or head, or a smaller hole."};
         patch.area += ray.weight * (edge * edge - shape.hole_radius * shape.hole_radius) / 2;
         if (bedding == Bedding::rim) {
@@ -211,7 +213,8 @@ Result<Patch> make_feet(std::span<const Point> feet) {
         patch.size = std::max(patch.size, std::hypot(p.x - patch.centre.x, p.y - patch.centre.y));
     patch.area = twice_area / 2;
     if (patch.outline.size() < 3 || !(twice_area > 1e-9 * patch.size * patch.size))
-        return Problem{"points", "The feet do not span an area.", "Give at least three feet that are not in one line."};
+        return Problem{"stance.feet_in_line", "points", "The feet do not span an area.",
+                       "Give at least three feet that are not in one line."};
     return patch;
 }
 

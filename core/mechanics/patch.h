@@ -9,6 +9,7 @@ namespace clampet::mechanics {
 
 struct Point {
     double x = 0, y = 0;
+    bool operator==(const Point&) const = default;
 };
 
 /// A flat contact patch: a convex outline less a round hole, seen along z [m].
@@ -18,6 +19,7 @@ struct PatchShape {
     Point centre;                ///< of the hole, the screw and the polar grid; for a disc also its own centre
     double hole_radius = 0;
     double reach = 0;  ///< only what lies within this distance of `centre` carries; 0 = everything
+    bool operator==(const PatchShape&) const = default;
 };
 
 /// How pressure may be distributed before tilting: evenly stiff, a thin bonded rubber layer, or a rim.

@@ -19,17 +19,20 @@ double lead_angle(const TightenedScrew& s) {
 
 Status check_screw(const TightenedScrew& s) {
     if (!(s.pitch > 0) || !(s.pitch <= s.pitch_diameter))
-        return Problem{"pitch", fmt::format("The pitch is {:.4g} mm.", s.pitch * 1e3),
+        return Problem{"screw.impossible_pitch", "pitch", fmt::format("The pitch is {:.4g} mm.", s.pitch * 1e3),
                        "Measure crest to crest, for example 1.5 mm."};
     if (!(s.thread_friction >= 0) || !(s.thread_friction <= 2))
-        return Problem{"thread_friction", fmt::format("The thread friction is {:.4g}.", s.thread_friction),
+        return Problem{"screw.impossible_thread_friction", "thread_friction",
+                       fmt::format("The thread friction is {:.4g}.", s.thread_friction),
                        "Give a number from 0 to 2, for example 0.15."};
     if (!(s.bearing_friction >= 0) || !(s.bearing_friction <= 2))
-        return Problem{"bearing_friction", fmt::format("The friction under the head is {:.4g}.", s.bearing_friction),
+        return Problem{"screw.impossible_head_friction", "bearing_friction",
+                       fmt::format("The friction under the head is {:.4g}.", s.bearing_friction),
                        "Give a number from 0 to 2, for example 0.15."};
     if (!(s.bearing_inner_diameter >= 0) || !(s.bearing_inner_diameter <= s.bearing_outer_diameter) ||
         !std::isfinite(s.bearing_outer_diameter))
-        return Problem{"bearing_inner", "The hole under the head is larger than the head.",
+        return Problem{"screw.hole_larger_than_head", "bearing_inner",
+                       "The hole under the head is larger than the head.",
                        "Give the outer diameter of what rubs and the hole in it, for example 13 mm and 7 mm."};
     return Done{};
 }

@@ -35,7 +35,8 @@ const PartKind* kind_named(std::string_view key) {
 Problem no_kind(std::string_view key) {
     std::string known;
     for (const auto* kind : registry()) known += (known.empty() ? "" : ", ") + std::string(kind->key());
-    return {"", fmt::format("There is no kind of part “{}”.", key), fmt::format("Use one of: {}.", known)};
+    return {"part.unknown_kind", "", fmt::format("There is no kind of part “{}”.", key),
+            fmt::format("Use one of: {}.", known)};
 }
 
 std::string words_of(const Port& port) {
@@ -64,7 +65,7 @@ Result<Body> built(const PartKind& kind, const families::Values& given) {
     for (const auto& p : kind.parameters())
         if (p.source == "catalogue" && p.key.find("material") != std::string::npos)
             if (const auto ok = catalogue::material_named(families::text(*values, p.key)); !ok)
-                return Problem{p.key, ok.problem().what, ok.problem().remedy};
+                return ok.problem().at(p.key);
     return kind.build(*values);
 }
 

@@ -39,13 +39,14 @@ Stuff stuff_of(const Values& values, std::string_view key) {
 
 Result<double> major_diameter(const Values& values, std::string_view key) {
     const auto thread = catalogue::thread_named(families::text(values, key));
-    if (!thread) return Problem{std::string(key), thread.problem().what, thread.problem().remedy};
+    if (!thread) return thread.problem().at(std::string(key));
     return thread->major;
 }
 
 Status check_hole(const Values& values) {
     if (number(values, "hole") < std::min(number(values, "length"), number(values, "width"))) return Done{};
-    return Problem{"hole", "The hole is as wide as what it goes through.", "Give less than its length and its width."};
+    return Problem{"plate.hole_too_wide", "hole", "The hole is as wide as what it goes through.",
+                   "Give less than its length and its width."};
 }
 
 Port face_port(std::string id, const Vector& at, double length, double width, double hole, std::string surface) {

@@ -142,8 +142,7 @@ Status Document::open(const std::filesystem::path& path) {
     const auto text = read_file(path);
     if (!text) return text.problem();
     auto rig = read_rig(*text);
-    if (!rig)
-        return Problem{path.filename().string() + ", " + rig.problem().where, rig.problem().what, rig.problem().remedy};
+    if (!rig) return rig.problem().at(path.filename().string() + ", " + rig.problem().where);
     if (const auto done = adopt(std::move(*rig), path); !done) return done.problem();
     file_mark_ = mark_of(*text);
     return Done{};
@@ -159,7 +158,7 @@ void Document::start_new() {
 }
 
 Status Document::save() {
-    if (!path_) return Problem{"", "This rig has no file yet.", "Choose where to save it."};
+    if (!path_) return Problem{"document.no_file_yet", "", "This rig has no file yet.", "Choose where to save it."};
     return save_as(*path_);
 }
 
@@ -171,7 +170,8 @@ bool Document::was_changed_elsewhere(const std::filesystem::path& path) const {
 
 Status Document::save_as(const std::filesystem::path& path, Over over) {
     if (over == Over::nothing && was_changed_elsewhere(path))
-        return Problem{"changed", "Another window or program has changed the file since it was opened here.",
+        return Problem{"document.changed_elsewhere", "changed",
+                       "Another window or program has changed the file since it was opened here.",
                        "Save a copy under another name, or write over it on purpose."};
     const std::string text = write_rig(rig_);
     if (const auto done = write_file_atomically(path, text); !done) return done.problem();

@@ -16,7 +16,8 @@ namespace clampet::project {
 namespace {
 
 Problem missing(const char* what, const std::string& id) {
-    return {"", fmt::format("There is no {} “{}”.", what, id), "It may have been removed; undo brings it back."};
+    return {"edit.not_there", "", fmt::format("There is no {} “{}”.", what, id),
+            "It may have been removed; undo brings it back."};
 }
 
 std::string fresh_id(const rig::Rig& rig, const std::string& stem) {
@@ -42,7 +43,8 @@ double top_of(const rig::Part& part) {
 
 Status check_name(const std::string& name) {
     if (name.empty() || name.size() > 200)
-        return Problem{"name", "A name has 1 to 200 characters.", "For example Camera, 35 mm lens."};
+        return Problem{"edit.impossible_name", "name", "A name has 1 to 200 characters.",
+                       "For example Camera, 35 mm lens."};
     return Done{};
 }
 
@@ -64,7 +66,8 @@ struct Apply {
             std::find_if(part->ports.begin(), part->ports.end(), [&](const auto& p) { return p.id == e.port; });
         if (at == part->ports.end()) return missing("port", e.port);
         if (std::distance(part->ports.begin(), at) < static_cast<std::ptrdiff_t>(part->ports_of_kind))
-            return Problem{e.port, fmt::format("This port follows from the sizes of {}.", part->name),
+            return Problem{"edit.port_follows_from_part", e.port,
+                           fmt::format("This port follows from the sizes of {}.", part->name),
                            "Change those of the part instead."};
         at->kind = e.kind;
         at->sizes = e.sizes;
@@ -156,7 +159,7 @@ struct Apply {
         if (done) return done;
         // A problem of the edited input is shown at its field.
         const auto& p = done.problem();
-        return Problem{p.where.ends_with("/inputs/" + e.key) ? e.key : p.where, p.what, p.remedy};
+        return p.at(p.where.ends_with("/inputs/" + e.key) ? e.key : p.where);
     }
     Result<rig::Rig> operator()(const SetBody& e) {
         rig::Part* part = rig.part(e.part);
@@ -175,7 +178,7 @@ struct Apply {
         if (!below) return missing("part", e.on_part);
         const families::Family* family = families::family_named(e.family);
         if (!family)
-            return Problem{"family", fmt::format("There is no interface family “{}”.", e.family),
+            return Problem{"edit.unknown_family", "family", fmt::format("There is no interface family “{}”.", e.family),
                            "Choose one of the list."};
         auto part = e.kind.empty() ? plain_block(e) : of_kind(e);
         if (!part) return part.problem();
@@ -205,7 +208,8 @@ struct Apply {
             }
         }
         if (carrier.empty())
-            return Problem{"", "The support carries everything and cannot be taken away.", "Start a new rig instead."};
+            return Problem{"edit.support_stays", "", "The support carries everything and cannot be taken away.",
+                           "Start a new rig instead."};
         std::erase_if(rig.parts, [&](const auto& p) { return gone.contains(p.id); });
         std::erase_if(rig.interfaces,
                       [&](const auto& f) { return gone.contains(f.payload.part) || gone.contains(f.support.part); });
@@ -224,14 +228,14 @@ struct Apply {
         rig::Part* part = rig.part(id);
         if (!part) return missing("part", id);
         if (part->kind.empty())
-            return Problem{key, fmt::format("{} is a part of its own kind.", part->name),
+            return Problem{"edit.part_is_its_own_kind", key, fmt::format("{} is a part of its own kind.", part->name),
                            "Say what it weighs and where it balances."};
         rig::Part changed = *part;
         change(changed);
         auto whole = rig::made(std::move(changed));
         if (!whole) {
             const auto& p = whole.problem();
-            return Problem{p.where.starts_with("/values/") ? p.where.substr(8) : p.where, p.what, p.remedy};
+            return p.at(p.where.starts_with("/values/") ? p.where.substr(8) : p.where);
         }
         *part = std::move(*whole);
         // Its seams take their inputs from it: what they cannot be built with is refused here.
@@ -252,7 +256,7 @@ struct Apply {
             if (auto ok = rig::prepare(now, end, joints); !ok) {
                 // A problem of the edited input is shown at its field; one that it causes elsewhere names its place.
                 const bool own = where.empty() || ok.problem().where.ends_with("/inputs/" + where);
-                if (own && !where.empty()) return Problem{where, ok.problem().what, ok.problem().remedy};
+                if (own && !where.empty()) return ok.problem().at(where);
                 return rig::placed(rig, interface, ok.problem());
             }
         return std::move(rig);
@@ -308,7 +312,8 @@ struct Apply {
             std::string known;
             for (const auto& mating : matings)
                 known += (known.empty() ? "" : ", ") + std::string(families::name_of(mating.payload));
-            return Problem{"family", fmt::format("{} has nothing that “{}” could hold.", part.name, family.name()),
+            return Problem{"edit.family_cannot_hold", "family",
+                           fmt::format("{} has nothing that “{}” could hold.", part.name, family.name()),
                            known.empty() ? "Choose another way to join it." : fmt::format("It holds: {}.", known)};
         }
         rig::Port port{"above-" + part.id, kinds.support, {0, 0, top_of(below)}};

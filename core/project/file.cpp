@@ -23,15 +23,16 @@ Problem cannot_write(const std::filesystem::path& path, int error) {
         case ENOSPC:
         case EDQUOT:
         case EFBIG:
-            return {"", what, "Free some space or save to another place; the old file is untouched."};
+            return {"file.no_room", "", what, "Free some space or save to another place; the old file is untouched."};
         case EACCES:
         case EPERM:
         case EROFS:
-            return {"", what, "Save to a folder that you may write to; the old file is untouched."};
+            return {"file.may_not_write", "", what,
+                    "Save to a folder that you may write to; the old file is untouched."};
         case ENOENT:
-            return {"", what, "The folder is not there: make it, or choose another."};
+            return {"file.no_folder", "", what, "The folder is not there: make it, or choose another."};
         default:
-            return {"", what, "Save to another place; the old file is untouched."};
+            return {"file.not_written", "", what, "Save to another place; the old file is untouched."};
     }
 }
 
@@ -90,16 +91,17 @@ Result<std::string> read_file(const std::filesystem::path& path) {
     std::error_code error;
     const auto status = std::filesystem::status(path, error);
     if (!std::filesystem::exists(status))
-        return Problem{"", fmt::format("There is no file “{}”.", path.string()), "Check the name and the folder."};
+        return Problem{"file.not_there", "", fmt::format("There is no file “{}”.", path.string()),
+                       "Check the name and the folder."};
     if (std::filesystem::is_directory(status))
-        return Problem{"", fmt::format("“{}” is a folder.", path.string()),
+        return Problem{"file.is_a_folder", "", fmt::format("“{}” is a folder.", path.string()),
                        "Choose a rig file, ending in .clampet.json."};
     if (!std::filesystem::is_regular_file(status))
-        return Problem{"", fmt::format("“{}” is not a plain file.", path.string()),
+        return Problem{"file.not_plain", "", fmt::format("“{}” is not a plain file.", path.string()),
                        "Choose a rig file, ending in .clampet.json."};
     const auto size = std::filesystem::file_size(path, error);
     if (!error && size > largest_file)
-        return Problem{"",
+        return Problem{"file.too_large", "",
                        fmt::format("“{}” is {} MB, and a rig file is at most {} MB.", path.string(), size >> 20,
                                    largest_file >> 20),
                        "This is probably another kind of file."};
@@ -107,7 +109,8 @@ Result<std::string> read_file(const std::filesystem::path& path) {
     std::ostringstream text;
     if (stream.is_open() && size > 0) text << stream.rdbuf();
     if (!stream.is_open() || stream.bad())
-        return Problem{"", fmt::format("“{}” could not be read: {}.", path.string(), std::strerror(errno)),
+        return Problem{"file.unreadable", "",
+                       fmt::format("“{}” could not be read: {}.", path.string(), std::strerror(errno)),
                        "Check that you may read it."};
     return text.str();
 }

@@ -18,56 +18,59 @@ std::string listed(const std::vector<std::string>& words) {
 }  // namespace
 
 void Node::only(const std::vector<std::string>& keys) const {
-    if (!value_.is_object()) fail("This should be an object.", "Write it between { and }.");
+    be_object();
     for (const auto& [key, _] : value_.items())
         if (std::find(keys.begin(), keys.end(), key) == keys.end())
             Node(value_, path_ + "/" + key)
-                .fail(fmt::format("“{}” is not known here.", key), keys.empty()
-                                                                       ? "There is nothing to say here: leave it out."
-                                                                       : fmt::format("Use: {}.", listed(keys)));
+                .fail("file.unknown_key", fmt::format("“{}” is not known here.", key),
+                      keys.empty() ? "There is nothing to say here: leave it out."
+                                   : fmt::format("Use: {}.", listed(keys)));
 }
 
 Node Node::at(const std::string& key) const {
-    if (!value_.is_object()) fail("This should be an object.", "Write it between { and }.");
-    if (!has(key)) fail(fmt::format("“{}” is missing.", key), fmt::format("Add \"{}\".", key));
+    be_object();
+    if (!has(key)) fail("file.missing_key", fmt::format("“{}” is missing.", key), fmt::format("Add \"{}\".", key));
     return {value_.at(key), path_ + "/" + key};
 }
 
 std::size_t Node::size() const {
-    if (!value_.is_array()) fail("This should be a list.", "Write it between [ and ].");
+    if (!value_.is_array()) fail("file.not_a_list", "This should be a list.", "Write it between [ and ].");
     return value_.size();
 }
 
 std::string Node::string() const {
-    if (!value_.is_string()) fail("This should be a text.", "Write it in double quotes.");
+    if (!value_.is_string()) fail("file.not_a_text", "This should be a text.", "Write it in double quotes.");
     return value_.get<std::string>();
 }
 
 bool Node::boolean() const {
-    if (!value_.is_boolean()) fail("This should be true or false.", "Write it without quotes.");
+    if (!value_.is_boolean())
+        fail("file.not_true_or_false", "This should be true or false.", "Write it without quotes.");
     return value_.get<bool>();
 }
 
 double Node::quantity(quantity::Dimension dimension) const {
     if (value_.is_number()) return value_.get<double>();
     if (!value_.is_string())
-        fail("This should be a number.", fmt::format("Write an SI number, or a text with a unit, for example \"{}\".",
-                                                     quantity::example_of(dimension)));
+        fail("file.not_a_number", "This should be a number.",
+             fmt::format("Write an SI number, or a text with a unit, for example \"{}\".",
+                         quantity::example_of(dimension)));
     const auto read = quantity::parse(value_.get<std::string>(), dimension);
-    if (!read) fail(read.problem().what, read.problem().remedy);
+    if (!read) throw read.problem().at(path_);
     return *read;
 }
 
 rig::Vector Node::vector(quantity::Dimension dimension) const {
     if (!value_.is_array() || value_.size() != 3)
-        fail("This should be three numbers.", "Write for example [0, 0, 0.05].");
+        fail("file.not_three_numbers", "This should be three numbers.", "Write for example [0, 0, 0.05].");
     return {item(0).quantity(dimension), item(1).quantity(dimension), item(2).quantity(dimension)};
 }
 
 std::string Node::one_of(const std::vector<std::string>& choices) const {
     const std::string text = string();
     if (std::find(choices.begin(), choices.end(), text) == choices.end())
-        fail(fmt::format("“{}” is not one of the choices.", text), fmt::format("Use: {}.", listed(choices)));
+        fail("file.not_a_choice", fmt::format("“{}” is not one of the choices.", text),
+             fmt::format("Use: {}.", listed(choices)));
     return text;
 }
 

@@ -14,8 +14,12 @@ class Node {
  public:
     Node(const nlohmann::json& value, std::string path) : value_(value), path_(std::move(path)) {}
 
-    [[noreturn]] void fail(std::string what, std::string remedy) const {
-        throw Problem{path_, std::move(what), std::move(remedy)};
+    [[noreturn]] void fail(ProblemId id, std::string what, std::string remedy) const {
+        throw Problem{id, path_, std::move(what), std::move(remedy)};
+    }
+    /// Fails where it is no object.
+    void be_object(const char* remedy = "Write it between { and }.") const {
+        if (!value_.is_object()) fail("file.not_an_object", "This should be an object.", remedy);
     }
     const std::string& path() const { return path_; }
     const nlohmann::json& raw() const { return value_; }

@@ -20,7 +20,7 @@ Field<rig::Shape> of_kinds(std::vector<rig::ShapeKind> kinds, Field<rig::Shape> 
     field.read = [has, read = field.read, key = field.key](const Node& n, rig::Shape& s) {
         // What its kind does not have would be dropped when it is written: it is refused by name.
         if (!has(s))
-            n.fail(fmt::format("“{}” is not known here.", key),
+            n.fail("file.unknown_size", fmt::format("“{}” is not known here.", key),
                    fmt::format("A {} has none: leave it out.", parts::name_of(s.kind)));
         read(n, s);
     };
@@ -57,7 +57,8 @@ const Fields<rig::Shape>& shape_fields() {
                        for (std::size_t i = 0; i < n.size(); ++i) {
                            const Node corner = n.item(i);
                            if (corner.size() != 2)
-                               corner.fail("A corner has two numbers.", "Write for example [0.01, 0.02].");
+                               corner.fail("file.not_a_corner", "A corner has two numbers.",
+                                           "Write for example [0.01, 0.02].");
                            s.profile.emplace_back(corner.item(0).quantity(Dimension::length),
                                                   corner.item(1).quantity(Dimension::length));
                        }
@@ -108,7 +109,7 @@ const Fields<rig::Port>& port_fields() {
           false,
           {{"type", "object"}, {"additionalProperties", {{"type", {"number", "string"}}}}},
           [](const Node& n, Port& p) {
-              if (!n.raw().is_object()) n.fail("This should be an object.", "Write {\"diameter\": \"33.7 mm\"}.");
+              n.be_object("Write {\"diameter\": \"33.7 mm\"}.");
               for (const auto& [key, _] : n.raw().items()) {
                   bool is_text = false;
                   auto dimension = Dimension::length;
@@ -138,7 +139,7 @@ const Fields<rig::Port>& port_fields() {
 }
 
 families::Values read_values(const Node& n, std::span<const families::Parameter> rows) {
-    if (!n.raw().is_object()) n.fail("This should be an object.", "Write for example {\"force\": \"15 N\"}.");
+    n.be_object("Write for example {\"force\": \"15 N\"}.");
     families::Values values;
     for (const auto& [key, _] : n.raw().items()) {
         const Node value = n.at(key);
@@ -185,11 +186,12 @@ void finish_part(const Node& n, rig::Part& p) {
         return;
     }
     if (n.has("shapes"))
-        n.at("shapes").fail("A part of a kind is drawn from its sizes.", "Leave its shapes out, or its kind.");
+        n.at("shapes").fail("file.kind_has_shapes", "A part of a kind is drawn from its sizes.",
+                            "Leave its shapes out, or its kind.");
     if (n.has("mass")) p.weighed = p.mass;
     if (n.has("centre_of_gravity")) p.balanced = p.centre_of_gravity;
     auto whole = rig::made(std::move(p));
-    if (!whole) throw Problem{n.path() + whole.problem().where, whole.problem().what, whole.problem().remedy};
+    if (!whole) throw whole.problem().at(n.path() + whole.problem().where);
     p = std::move(*whole);
 }
 
@@ -220,7 +222,9 @@ const Fields<rig::Part>& part_fields() {
           {{"type", "object"}, {"additionalProperties", {{"type", {"number", "string"}}}}},
           [](const Node& n, Part& p) {
               const auto* kind = parts::kind_named(p.kind);
-              if (!kind) n.fail("Only a part of a kind has sizes.", "Say its kind, or leave the sizes out.");
+              if (!kind)
+                  n.fail("file.sizes_without_kind", "Only a part of a kind has sizes.",
+                         "Say its kind, or leave the sizes out.");
               p.values = read_values(n, kind->parameters());
           },
           [](const Part& p) { return write_values(p.values); }},

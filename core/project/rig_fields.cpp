@@ -45,7 +45,7 @@ rig::Input read_input(const Node& n, const families::Parameter* parameter) {
     if (n.raw().is_number() || (parameter && is_quantity && n.raw().is_string())) return n.quantity(dimension);
     if (n.raw().is_string()) return n.string();
     if (!n.raw().is_object())
-        n.fail("This input is neither a number, a text nor an object.",
+        n.fail("file.not_an_input", "This input is neither a number, a text nor an object.",
                "Write for example 0.8, \"M6\" or {\"low\": 0.6, \"typical\": 0.8, \"high\": 1.2}.");
     if (n.has("pair")) {
         n.only({"pair"});
@@ -56,7 +56,7 @@ rig::Input read_input(const Node& n, const families::Parameter* parameter) {
         const std::string from = n.at("from").string();
         const auto dot = from.find('.');
         if (dot == from.npos)
-            n.at("from").fail(fmt::format("“{}” does not name a result.", from),
+            n.at("from").fail("file.not_a_link", fmt::format("“{}” does not name a result.", from),
                               "Write the element and its result, for example screw.preload.");
         return rig::Link{from.substr(0, dot), from.substr(dot + 1)};
     }
@@ -87,7 +87,7 @@ const Fields<rig::Element>& element_fields() {
           false,
           {{"type", "object"}, {"additionalProperties", {{"$ref", "#/$defs/input"}}}},
           [](const Node& n, Element& e) {
-              if (!n.raw().is_object()) n.fail("The inputs should be an object.", "Write {\"diameter\": 0.0337}.");
+              n.be_object("Write {\"diameter\": 0.0337}.");
               const auto* family = families::family_named(e.family);
               for (const auto& [key, _] : n.raw().items())
                   e.inputs[key] = read_input(n.at(key), family ? families::find_parameter(*family, key) : nullptr);
@@ -139,7 +139,7 @@ const Fields<rig::Interface>& interface_fields() {
           false,
           {{"type", "object"}, {"additionalProperties", any_quantity()}},
           [](const Node& n, Interface& f) {
-              if (!n.raw().is_object()) n.fail("This should be an object.", "Write it between { and }.");
+              n.be_object();
               for (const auto& [key, _] : n.raw().items())
                   if (const double at = n.at(key).quantity(dimension_of(f, key)); at != 0) f.pose[key] = at;
           },
@@ -154,10 +154,11 @@ const Fields<rig::Interface>& interface_fields() {
           {{"type", "object"},
            {"additionalProperties", {{"type", "array"}, {"items", any_quantity()}, {"minItems", 2}, {"maxItems", 2}}}},
           [](const Node& n, Interface& f) {
-              if (!n.raw().is_object()) n.fail("This should be an object.", "Write it between { and }.");
+              n.be_object();
               for (const auto& [key, _] : n.raw().items()) {
                   const Node stops = n.at(key);
-                  if (stops.size() != 2) stops.fail("Stops are two positions.", "Write for example [-0.2, 0.3].");
+                  if (stops.size() != 2)
+                      stops.fail("file.not_stops", "Stops are two positions.", "Write for example [-0.2, 0.3].");
                   const auto dimension = dimension_of(f, key);
                   f.stops[key] = {stops.item(0).quantity(dimension), stops.item(1).quantity(dimension)};
               }

@@ -17,18 +17,21 @@ using nlohmann::json;
 
 /// The schema that a file says it is of. Fails where it is no rig, or a newer one.
 int schema_of(const Node& n) {
-    if (!n.raw().is_object()) n.fail("This should be an object.", "Write it between { and }.");
+    n.be_object();
     if (!n.has("format") || !n.at("format").raw().is_string() || n.at("format").string() != rig_format)
-        n.fail("This is not a Clampet rig.", fmt::format("A rig file says \"format\": \"{}\".", rig_format));
+        n.fail("file.not_a_rig", "This is not a Clampet rig.",
+               fmt::format("A rig file says \"format\": \"{}\".", rig_format));
     const Node schema = n.at("schema");
-    if (!schema.raw().is_number()) schema.fail("This should be a number.", fmt::format("Use {}.", schema_version));
+    if (!schema.raw().is_number())
+        schema.fail("file.schema_not_a_number", "This should be a number.", fmt::format("Use {}.", schema_version));
     const double given = schema.raw().get<double>();
     if (given > schema_version)
         schema.fail(
+            "file.newer_schema",
             fmt::format("This file is of schema {:g}, newer than this Clampet knows ({}).", given, schema_version),
             "Open it with a newer Clampet.");
     if (given != 1 && given != schema_version)
-        schema.fail("There is no such schema.", fmt::format("Use {}.", schema_version));
+        schema.fail("file.unknown_schema", "There is no such schema.", fmt::format("Use {}.", schema_version));
     return static_cast<int>(given);
 }
 
@@ -50,16 +53,17 @@ Result<json> parsed(std::string_view text) {
     } catch (const json::parse_error& error) {
         const std::size_t line = line_at(text, error.byte);
         if (error.byte >= text.size())
-            return Problem{fmt::format("line {}", line), "The file ends in the middle.",
+            return Problem{"json.cut_off", fmt::format("line {}", line), "The file ends in the middle.",
                            "It was cut off: take the last good copy."};
         const auto around = text.substr(error.byte > 4 ? error.byte - 4 : 0, 12);
         if (around.find("NaN") != around.npos || around.find("nan") != around.npos || around.find("Inf") != around.npos)
-            return Problem{fmt::format("line {}", line), "NaN and infinity are not numbers in JSON.",
+            return Problem{"json.not_finite", fmt::format("line {}", line), "NaN and infinity are not numbers in JSON.",
                            "Write a number that was measured, or leave the key out."};
-        return Problem{fmt::format("line {}", line), "This is not valid JSON.",
+        return Problem{"json.invalid", fmt::format("line {}", line), "This is not valid JSON.",
                        "Look for a missing comma, quote or bracket at or just before this line."};
     } catch (const json::out_of_range&) {
-        return Problem{"", "A number in the file is too large.", "Write SI numbers, for example 0.0337 for 33.7 mm."};
+        return Problem{"json.number_too_large", "", "A number in the file is too large.",
+                       "Write SI numbers, for example 0.0337 for 33.7 mm."};
     }
 }
 
@@ -71,7 +75,7 @@ Result<rig::Rig> read_rig(std::string_view text) {
     int schema = schema_version;
     const auto with_line = [&](const Problem& p) {
         const auto where = schema == 1 ? path_in_1(p.where) : p.where;
-        return Problem{fmt::format("line {}, {}", line_of(text, where), where.empty() ? "/" : where), p.what, p.remedy};
+        return p.at(fmt::format("line {}, {}", line_of(text, where), where.empty() ? "/" : where));
     };
     try {
         json present = *document;

@@ -29,7 +29,8 @@ rig::Rig demo_rig() {
 Result<rig::Rig> starting_rig(const std::string& key) {
     if (key == "pole-clamp") return read_rig(embedded::pole_clamp());
     if (key == "floor-post") return read_rig(embedded::floor_post());
-    return Problem{"", fmt::format("There is no starting point “{}”.", key), "Choose one of the start page."};
+    return Problem{"start.unknown", "", fmt::format("There is no starting point “{}”.", key),
+                   "Choose one of the start page."};
 }
 
 }  // namespace clampet::project

@@ -34,17 +34,18 @@ class Reader {
 
     Measured read() {
         skip_space();
-        if (at_end()) fail("Nothing was typed.", "Write a number and a unit, for example 30 mm.");
+        if (at_end()) fail("quantity.empty", "Nothing was typed.", "Write a number and a unit, for example 30 mm.");
         const Measured value = sum(0);
         skip_space();
         if (!at_end())
-            fail(fmt::format("“{}” is not understood here.", rest()), "Write a number and a unit, for example 30 mm.");
+            fail("quantity.not_understood", fmt::format("“{}” is not understood here.", rest()),
+                 "Write a number and a unit, for example 30 mm.");
         return value;
     }
 
  private:
-    [[noreturn]] static void fail(std::string what, std::string remedy) {
-        throw Problem{"", std::move(what), std::move(remedy)};
+    [[noreturn]] static void fail(ProblemId id, std::string what, std::string remedy) {
+        throw Problem{id, "", std::move(what), std::move(remedy)};
     }
     bool at_end() const { return at_ >= text_.size(); }
     std::string_view rest() const { return text_.substr(at_); }
@@ -84,7 +85,8 @@ class Reader {
             bare.bare = false;
         }
         if (!(a.exponents == b.exponents))
-            fail("These two cannot be added: they are different kinds of quantity.", "For example 30 mm - 2*3 mm.");
+            fail("quantity.unlike_sum", "These two cannot be added: they are different kinds of quantity.",
+                 "For example 30 mm - 2*3 mm.");
         a.si += sign * b.si;
         a.weighs = a.weighs || b.weighs;
         return a;
@@ -100,7 +102,8 @@ class Reader {
             if (divides) accept("/") || accept("÷");
             skip_space();
             const Measured right = factor(depth);
-            if (divides && right.si == 0) fail("This divides by zero.", "Divide by something else.");
+            if (divides && right.si == 0)
+                fail("quantity.divides_by_zero", "This divides by zero.", "Divide by something else.");
             left.si = divides ? left.si / right.si : left.si * right.si;
             left.exponents = divides ? left.exponents - right.exponents : left.exponents + right.exponents;
             left.weighs = left.weighs || right.weighs;
@@ -117,7 +120,8 @@ class Reader {
 
     Measured factor(int depth) {
         skip_space();
-        if (depth > deepest_nesting) fail("There are too many parentheses.", "Write it more simply.");
+        if (depth > deepest_nesting)
+            fail("quantity.too_nested", "There are too many parentheses.", "Write it more simply.");
         if (accept("-") || accept("−")) {
             Measured value = factor(depth + 1);
             value.si = -value.si;
@@ -127,13 +131,14 @@ class Reader {
         if (accept("(")) {
             Measured value = sum(depth + 1);
             skip_space();
-            if (!accept(")")) fail("A closing parenthesis is missing.", "For example (30 - 6) mm.");
+            if (!accept(")"))
+                fail("quantity.open_parenthesis", "A closing parenthesis is missing.", "For example (30 - 6) mm.");
             return with_unit(value);
         }
         if (at_number()) return chain();
         if (const auto unit = accept_unit()) return {unit->si, unit->exponents, false, unit->weighs};
-        if (at_end()) fail("Something is missing at the end.", "For example 30 mm - 2*3 mm.");
-        fail(fmt::format("“{}” is not a number or a unit that Clampet knows.", word()),
+        if (at_end()) fail("quantity.ends_early", "Something is missing at the end.", "For example 30 mm - 2*3 mm.");
+        fail("quantity.unknown_word", fmt::format("“{}” is not a number or a unit that Clampet knows.", word()),
              "Write for example 30 mm, 3/8 in, 12 kgf or 40 in·lb.");
     }
 
@@ -150,10 +155,11 @@ class Reader {
             const double unit_before = last_unit_;
             const Measured next = with_unit(number());
             if (next.bare || !(next.exponents == value.exponents))
-                fail("Two quantities stand side by side.",
+                fail("quantity.side_by_side", "Two quantities stand side by side.",
                      "Put +, - or x between them, or write for example 2 lb 3 oz.");
             if (!(std::abs(last_unit_) < std::abs(unit_before)))
-                fail("The second unit is not smaller than the first.", "Write for example 2 lb 3 oz or 5 ft 3 in.");
+                fail("quantity.units_out_of_order", "The second unit is not smaller than the first.",
+                     "Write for example 2 lb 3 oz or 5 ft 3 in.");
             value.si += next.si;
         }
         return value;
@@ -163,7 +169,8 @@ class Reader {
         const std::size_t before = at_;
         skip_space();
         if (const auto unit = accept_unit()) {
-            if (!value.bare) fail("There are two units.", "Write one unit, for example (30 - 6) mm.");
+            if (!value.bare)
+                fail("quantity.two_units", "There are two units.", "Write one unit, for example (30 - 6) mm.");
             return {value.si * unit->si, unit->exponents, false, unit->weighs};
         }
         at_ = before;
@@ -226,7 +233,8 @@ class Reader {
         const double numerator = digits();
         ++at_;  // the stroke
         const double denominator = digits();
-        if (denominator == 0) fail("This fraction divides by zero.", "Write for example 3/8.");
+        if (denominator == 0)
+            fail("quantity.fraction_by_zero", "This fraction divides by zero.", "Write for example 3/8.");
         return numerator / denominator;
     }
     double digits() {
@@ -247,12 +255,12 @@ class Reader {
             const bool thousands =
                 comma && fraction.size() == 3 && !digits_text.empty() && digits_text != "0" && digits_text.size() <= 3;
             if (thousands || (comma && peek() == '.')) {
-                fail(fmt::format("“{},{}” could mean two things.", digits_text, fraction),
+                fail("quantity.ambiguous_comma", fmt::format("“{},{}” could mean two things.", digits_text, fraction),
                      fmt::format("Write {}{} or {}.{}.", digits_text, fraction, digits_text, fraction));
             }
             digits_text += "." + fraction;
             if ((peek() == '.' || peek() == ',') && is_digit(peek(1)))
-                fail("There are two decimal points.", "Write for example 2.5 kg.");
+                fail("quantity.two_points", "There are two decimal points.", "Write for example 2.5 kg.");
         }
         if ((peek() == 'e' || peek() == 'E') &&
             (is_digit(peek(1)) || ((peek(1) == '-' || peek(1) == '+') && is_digit(peek(2))))) {
@@ -269,7 +277,7 @@ class Reader {
         double value = 0;
         const auto [end, error] = std::from_chars(digits_text.data(), digits_text.data() + digits_text.size(), value);
         if (error != std::errc{} || !std::isfinite(value))
-            fail(fmt::format("“{}” is too large or too small a number.", digits_text),
+            fail("quantity.number_out_of_range", fmt::format("“{}” is too large or too small a number.", digits_text),
                  "Write a number that can be built.");
         return value;
     }
@@ -306,12 +314,14 @@ bool counts_as_weight(const Measured& value, Dimension dimension, std::string_vi
 
 Result<Measured> parse_any(std::string_view text) {
     if (text.size() > longest_text)
-        return Problem{"", "This entry is too long.", "Write a number and a unit, for example 30 mm."};
+        return Problem{"quantity.too_long", "", "This entry is too long.",
+                       "Write a number and a unit, for example 30 mm."};
     try {
         const Measured value = Reader(text).read();
         if (const auto one = currency_of(text); !one) return one.problem();
         if (!std::isfinite(value.si))
-            return Problem{"", "This is too large a number.", "Write a number that can be built."};
+            return Problem{"quantity.too_large", "", "This is too large a number.",
+                           "Write a number that can be built."};
         return value;
     } catch (const Problem& problem) {
         return problem;
@@ -337,8 +347,8 @@ Result<double> parse(std::string_view text, Dimension dimension, std::string_vie
     std::string remedy = fmt::format("Write for example {}.", example_of(dimension));
     if (dimension == Dimension::force && value->weighs)
         remedy = fmt::format("For the pull of that mass write {:.4g} kgf.", value->si);
-    return Problem{"", fmt::format("“{}” is {}, and a {} is wanted.", text, described(*value), name_of(dimension)),
-                   remedy};
+    return Problem{"quantity.other_dimension", "",
+                   fmt::format("“{}” is {}, and a {} is wanted.", text, described(*value), name_of(dimension)), remedy};
 }
 
 Result<std::string> currency_of(std::string_view text) {
@@ -348,7 +358,7 @@ Result<std::string> currency_of(std::string_view text) {
     for (const auto& [sign, code] : signs) {
         if (text.find(sign) == text.npos || found == code) continue;
         if (!found.empty())
-            return Problem{"", fmt::format("“{}” mixes {} and {}.", text, found, code),
+            return Problem{"quantity.mixed_currencies", "", fmt::format("“{}” mixes {} and {}.", text, found, code),
                            "Write the amount in one currency: none is converted."};
         found = code;
     }

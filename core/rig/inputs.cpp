@@ -42,23 +42,24 @@ struct Resolve {
         for (const double v : {band.low, band.typical, band.high})
             if (const auto ok = families::check_value(parameter, v); !ok) return ok.problem();
         if (!(band.low <= band.typical && band.typical <= band.high))
-            return Problem{parameter.key,
+            return Problem{"band.out_of_order", parameter.key,
                            fmt::format("{} has its low, typical and high values out of order.", parameter.label),
                            "Give low ≤ typical ≤ high."};
         return families::Value{at_end(band, end, parameter.spread)};
     }
     Result<families::Value> operator()(const FrictionOf& friction) const {
         if (parameter.friction_pair.empty())
-            return Problem{parameter.key, fmt::format("{} is not a friction between two materials.", parameter.label),
+            return Problem{"input.not_a_friction", parameter.key,
+                           fmt::format("{} is not a friction between two materials.", parameter.label),
                            "Give a number."};
         const auto pair = catalogue::friction_named(friction.pair);
-        if (!pair) return Problem{parameter.key, pair.problem().what, pair.problem().remedy};
+        if (!pair) return pair.problem().at(parameter.key);
         return families::Value{at_end({pair->low, pair->typical, pair->high}, end, parameter.spread)};
     }
     Result<families::Value> operator()(const Link& link) const {
         const auto at = linked.find(link.element + "." + link.result);
         if (at == linked.end())
-            return Problem{parameter.key,
+            return Problem{"link.not_there", parameter.key,
                            fmt::format("{} is taken from “{}.{}”, which is not there.", parameter.label, link.element,
                                        link.result),
                            "Name an element that comes before this one in the same interface, and one of its results, "
@@ -75,7 +76,8 @@ Result<Values> values_of(const Element& element, End end, const std::map<std::st
     if (!family) {
         std::string known;
         for (const auto* f : families::registry()) known += (known.empty() ? "" : ", ") + std::string(f->key());
-        return Problem{"family", fmt::format("There is no interface family “{}”.", element.family),
+        return Problem{"rig.unknown_family", "family",
+                       fmt::format("There is no interface family “{}”.", element.family),
                        fmt::format("Use one of: {}.", known)};
     }
     Values values;
@@ -85,7 +87,7 @@ Result<Values> values_of(const Element& element, End end, const std::map<std::st
         if (given != element.inputs.end()) {
             ++known;
             auto value = std::visit(Resolve{parameter, end, linked}, given->second);
-            if (!value) return Problem{"inputs/" + parameter.key, value.problem().what, value.problem().remedy};
+            if (!value) return value.problem().at("inputs/" + parameter.key);
             values[parameter.key] = *value;
         } else if (parameter.kind == Kind::quantity) {
             values[parameter.key] = spread(parameter.standard, parameter, end);
@@ -97,7 +99,8 @@ Result<Values> values_of(const Element& element, End end, const std::map<std::st
     if (known == element.inputs.size()) return values;
     for (const auto& [key, input] : element.inputs)
         if (!families::find_parameter(*family, key))
-            return Problem{"inputs/" + key, fmt::format("{} has no parameter “{}”.", family->name(), key),
+            return Problem{"rig.unknown_input", "inputs/" + key,
+                           fmt::format("{} has no parameter “{}”.", family->name(), key),
                            fmt::format("“clampet-cli bench {} --params” lists them.", family->key())};
     return values;
 }
@@ -141,19 +144,21 @@ std::vector<End> all_ends_of(const Interface& interface) {
     return all;
 }
 
-Result<Prepared> prepare(const Interface& interface, End end) {
+Result<Prepared> prepare(const Interface& interface, End end, const Prepared* like) {
     Prepared prepared;
     std::map<std::string, double> linked;
     for (std::size_t i = 0; i < interface.elements.size(); ++i) {
         const Element& element = interface.elements[i];
         const auto placed = [&](const Problem& p, const char* under) {
-            return Problem{fmt::format("/elements/{}/{}{}", i, under, p.where), p.what, p.remedy};
+            return p.at(fmt::format("/elements/{}/{}{}", i, under, p.where));
         };
         auto values = values_of(element, end, linked);
         if (!values) return placed(values.problem(), "");
-        auto joint = families::family_named(element.family)->join(*values);  // complete and within bounds already
+        const auto* known = like && i < like->joints.size() ? like->joints[i].get() : nullptr;
+        auto joint = families::family_named(element.family)->rejoin(*values, known);  // complete, within bounds already
         if (!joint) return placed(joint.problem(), "inputs/");
-        for (const auto& result : (*joint)->results({})) linked[element.id + "." + result.name] = result.value;
+        if (i + 1 < interface.elements.size())
+            for (const auto& result : (*joint)->results({})) linked[element.id + "." + result.name] = result.value;
         prepared.joints.push_back(*joint);
     }
     return prepared;

@@ -21,10 +21,10 @@ Result<Part> made(Part part) {
     const auto* kind = parts::kind_named(part.kind);
     if (!kind) {
         const auto problem = parts::no_kind(part.kind);
-        return Problem{"/kind", problem.what, problem.remedy};
+        return problem.at("/kind");
     }
     auto body = parts::built(*kind, part.values);
-    if (!body) return Problem{"/values/" + body.problem().where, body.problem().what, body.problem().remedy};
+    if (!body) return body.problem().at("/values/" + body.problem().where);
     std::vector<Port> own(part.ports.begin() + static_cast<std::ptrdiff_t>(part.ports_of_kind), part.ports.end());
     part.ports = std::move(body->ports);
     part.ports_of_kind = part.ports.size();

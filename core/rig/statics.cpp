@@ -166,7 +166,7 @@ Status Statics::prepare_loops(const Rig& rig) {
         auto influence = network.influence();
         if (!influence) {
             const auto& part = rig.parts[influence.problem().part];
-            return Problem{"/parts/" + std::to_string(influence.problem().part),
+            return Problem{"rig.part_can_move", "/parts/" + std::to_string(influence.problem().part),
                            fmt::format("Nothing holds “{}”: it can move freely.", part.name),
                            "Add an interface that holds it, or let it rest on more places."};
         }

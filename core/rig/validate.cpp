@@ -28,55 +28,61 @@ std::string known_sizes(families::PortKind kind) {
 }
 
 Status check_port(const Port& port, const std::string& where) {
-    if (port.id.empty()) return Problem{where + "/id", "The port has no id.", "Give it a short name, for example top."};
+    if (port.id.empty())
+        return Problem{"port.no_id", where + "/id", "The port has no id.", "Give it a short name, for example top."};
     if (!is_finite(port.at))
-        return Problem{where + "/at", "The port's position is not a place.", "Give x, y, z in metres, under 1000 m."};
+        return Problem{"port.no_place", where + "/at", "The port's position is not a place.",
+                       "Give x, y, z in metres, under 1000 m."};
     for (const auto& [key, value] : port.sizes) {
         const auto sizes = families::sizes_of(port.kind);
         const auto size =
             std::find_if(sizes.begin(), sizes.end(), [&key = key](const auto& s) { return s.key == key; });
         if (size == sizes.end())
-            return Problem{where + "/sizes/" + key,
+            return Problem{"port.unknown_size", where + "/sizes/" + key,
                            fmt::format("A port of kind “{}” has no size “{}”.", families::name_of(port.kind), key),
                            known_sizes(port.kind)};
         const auto* number = std::get_if<double>(&value);
         if (size->is_text == (number != nullptr) || (number && !(*number > 0 && *number < 1e3)))
-            return Problem{where + "/sizes/" + key, fmt::format("The size “{}” is not one: {}.", key, size->meaning),
+            return Problem{"port.impossible_size", where + "/sizes/" + key,
+                           fmt::format("The size “{}” is not one: {}.", key, size->meaning),
                            size->is_text ? "Write a text, for example \"1/4-20 UNC\"."
                                          : "Give more than 0, for example \"33.7 mm\"."};
     }
     const bool unit =
         std::abs(port.z.norm() - 1) < 1e-6 && std::abs(port.x.norm() - 1) < 1e-6 && std::abs(port.z.dot(port.x)) < 1e-6;
     if (!unit)
-        return Problem{where + "/z", "The port's z and x are not unit vectors at right angles.",
+        return Problem{"port.not_a_frame", where + "/z", "The port's z and x are not unit vectors at right angles.",
                        "Give for example z [0, 0, 1] and x [1, 0, 0]."};
     return Done{};
 }
 
 Status check_part(const Part& part, std::size_t i) {
     if (part.id.empty())
-        return Problem{path("parts", i, "/id"), "The part has no id.", "Give it a short name, for example camera."};
+        return Problem{"part.no_id", path("parts", i, "/id"), "The part has no id.",
+                       "Give it a short name, for example camera."};
     if (!(part.mass >= 0) || !(part.mass <= 1e4))
-        return Problem{path("parts", i, "/mass"), fmt::format("The mass of {} is {:.4g} kg.", part.name, part.mass),
+        return Problem{"part.impossible_mass", path("parts", i, "/mass"),
+                       fmt::format("The mass of {} is {:.4g} kg.", part.name, part.mass),
                        "It must be from 0 to 10 000 kg, for example 1.34."};
     if (!is_finite(part.centre_of_gravity))
-        return Problem{path("parts", i, "/centre_of_gravity"), "The centre of gravity is not a place.",
-                       "Give x, y, z in metres, under 1000 m."};
+        return Problem{"part.no_centre_of_gravity", path("parts", i, "/centre_of_gravity"),
+                       "The centre of gravity is not a place.", "Give x, y, z in metres, under 1000 m."};
     if (part.inertia) {
         const Vector& about = *part.inertia;
         const auto where = path("parts", i, "/inertia");
         if (!about.allFinite() || about.minCoeff() < 0 || about.maxCoeff() > 1e6)
-            return Problem{where, fmt::format("The inertia of {} is not one.", part.name),
+            return Problem{"part.not_an_inertia", where, fmt::format("The inertia of {} is not one.", part.name),
                            "Give three numbers from 0 to 1 000 000 kg·m², about the part's own x, y and z."};
         // The sum of two is the third and twice the integral of a square.
         for (int k = 0; k < 3; ++k)
             if (about[k] > about[(k + 1) % 3] + about[(k + 2) % 3] + 1e-12)
-                return Problem{where, fmt::format("No body has an inertia like that of {}.", part.name),
+                return Problem{"part.impossible_inertia", where,
+                               fmt::format("No body has an inertia like that of {}.", part.name),
                                "None of the three may be more than the other two together; leave it out and the "
                                "shapes give it."};
     }
     if (part.wind_area && !(*part.wind_area >= 0 && *part.wind_area <= 1e3))
-        return Problem{path("parts", i, "/wind_area"),
+        return Problem{"part.impossible_wind_area", path("parts", i, "/wind_area"),
                        fmt::format("The wind cannot meet {:.4g} m² of {}.", *part.wind_area, part.name),
                        "Give the largest face in square metres, for example 0.02."};
     std::set<std::string> ids;
@@ -84,7 +90,8 @@ Status check_part(const Part& part, std::size_t i) {
         const std::string where = path("parts", i, fmt::format("/ports/{}", k));
         if (const auto ok = check_port(part.ports[k], where); !ok) return ok;
         if (!ids.insert(part.ports[k].id).second)
-            return Problem{where + "/id", fmt::format("{} has two ports called “{}”.", part.name, part.ports[k].id),
+            return Problem{"part.ports_share_id", where + "/id",
+                           fmt::format("{} has two ports called “{}”.", part.name, part.ports[k].id),
                            "Give each its own id."};
     }
     for (std::size_t k = 0; k < part.shapes.size(); ++k) {
@@ -92,12 +99,12 @@ Status check_part(const Part& part, std::size_t i) {
         const bool sound = is_finite(s.at) && is_finite(s.size) && s.size.minCoeff() > 0 && s.diameter > 0 &&
                            s.length > 0 && s.diameter < 1e3 && s.length < 1e3 && std::abs(s.axis.norm() - 1) < 1e-6;
         if (!sound)
-            return Problem{path("parts", i, fmt::format("/shapes/{}", k)), "The shape has no sensible size.",
-                           "Sizes are in metres and more than zero."};
+            return Problem{"part.impossible_shape", path("parts", i, fmt::format("/shapes/{}", k)),
+                           "The shape has no sensible size.", "Sizes are in metres and more than zero."};
         for (const auto& corner : s.profile)
             if (!corner.allFinite())
-                return Problem{path("parts", i, fmt::format("/shapes/{}/profile", k)), "A corner is not a place.",
-                               "Give pairs of numbers in metres."};
+                return Problem{"part.corner_not_a_place", path("parts", i, fmt::format("/shapes/{}/profile", k)),
+                               "A corner is not a place.", "Give pairs of numbers in metres."};
     }
     return Done{};
 }
@@ -105,11 +112,11 @@ Status check_part(const Part& part, std::size_t i) {
 Status check_end(const Rig& rig, const PortName& end, const std::string& where) {
     const Part* part = rig.part(end.part);
     if (!part)
-        return Problem{where + "/part", fmt::format("There is no part “{}”.", end.part),
+        return Problem{"interface.unknown_part", where + "/part", fmt::format("There is no part “{}”.", end.part),
                        "Name a part that is listed under parts."};
     if (!part->port(end.port))
-        return Problem{where + "/port", fmt::format("{} has no port “{}”.", part->name, end.port),
-                       "Name one of its ports, or add it."};
+        return Problem{"interface.unknown_port", where + "/port",
+                       fmt::format("{} has no port “{}”.", part->name, end.port), "Name one of its ports, or add it."};
     return Done{};
 }
 
@@ -125,7 +132,7 @@ Status check_axes(const Interface& f, std::size_t i) {
     std::string known;
     for (const auto& axis : axes) known += (known.empty() ? "" : ", ") + axis.key;
     const auto unknown = [&](const char* under, const std::string& key) {
-        return Problem{path("interfaces", i, fmt::format("/{}/{}", under, key)),
+        return Problem{"interface.unknown_axis", path("interfaces", i, fmt::format("/{}/{}", under, key)),
                        fmt::format("“{}” has no axis “{}”.", f.name, key),
                        known.empty() ? "Nothing of it moves: leave it out." : fmt::format("It has: {}.", known)};
     };
@@ -133,13 +140,15 @@ Status check_axes(const Interface& f, std::size_t i) {
         const auto axis = axis_named(key);
         if (axis == axes.end()) return unknown("pose", key);
         if (!(std::abs(position) <= (axis->slides ? 100 : 100 * quantity::degree * 180)))
-            return Problem{path("interfaces", i, "/pose/" + key), "The pose is not a position.",
+            return Problem{"interface.not_a_position", path("interfaces", i, "/pose/" + key),
+                           "The pose is not a position.",
                            axis->slides ? "Give metres, for example 0.12." : "Give radians, for example 0.5."};
     }
     for (const auto& [key, stops] : f.stops) {
         if (axis_named(key) == axes.end()) return unknown("stops", key);
         if (!(stops.least <= 0 && stops.most >= 0) || !std::isfinite(stops.least) || !std::isfinite(stops.most))
-            return Problem{path("interfaces", i, "/stops/" + key), "The stops do not lie on both sides of 0.",
+            return Problem{"interface.stops_on_one_side", path("interfaces", i, "/stops/" + key),
+                           "The stops do not lie on both sides of 0.",
                            "Give the least and the most position, for example [-0.2, 0.3]; 0 is how it is drawn."};
     }
     return Done{};
@@ -148,17 +157,18 @@ Status check_axes(const Interface& f, std::size_t i) {
 Status check_interface(const Rig& rig, std::size_t i) {
     const Interface& f = rig.interfaces[i];
     if (f.id.empty())
-        return Problem{path("interfaces", i, "/id"), "The interface has no id.",
+        return Problem{"interface.no_id", path("interfaces", i, "/id"), "The interface has no id.",
                        "Give it a short name, for example ball."};
     if (const auto ok = check_end(rig, f.support, path("interfaces", i, "/support")); !ok) return ok;
     if (const auto ok = check_end(rig, f.payload, path("interfaces", i, "/payload")); !ok) return ok;
     if (f.elements.empty())
-        return Problem{path("interfaces", i, "/elements"), fmt::format("Nothing says how “{}” holds.", f.name),
+        return Problem{"interface.nothing_holds", path("interfaces", i, "/elements"),
+                       fmt::format("Nothing says how “{}” holds.", f.name),
                        "Add an element with a family, for example flat_face."};
     std::set<std::string> ids;
     for (std::size_t k = 0; k < f.elements.size(); ++k)
         if (!ids.insert(f.elements[k].id).second)
-            return Problem{path("interfaces", i, fmt::format("/elements/{}/id", k)),
+            return Problem{"interface.elements_share_id", path("interfaces", i, fmt::format("/elements/{}/id", k)),
                            fmt::format("Two elements are called “{}”.", f.elements[k].id), "Give each its own id."};
     return check_axes(f, i);
 }
@@ -170,7 +180,7 @@ Status check_tree(const Rig& rig) {
         const Interface& f = rig.interfaces[i];
         if (f.closes_loop) continue;
         if (!carried_by.emplace(f.payload.part, i).second)
-            return Problem{path("interfaces", i, "/payload/part"),
+            return Problem{"interface.carried_twice", path("interfaces", i, "/payload/part"),
                            fmt::format("“{}” is carried twice.", f.payload.part),
                            "Where a second interface is meant to hold it too, say so with \"closes_loop\": true."};
     }
@@ -178,12 +188,12 @@ Status check_tree(const Rig& rig) {
         const Interface& f = rig.interfaces[i];
         if (!f.closes_loop) continue;
         if (!carried_by.contains(f.payload.part))
-            return Problem{path("interfaces", i, "/closes_loop"),
+            return Problem{"interface.closes_no_loop", path("interfaces", i, "/closes_loop"),
                            fmt::format("“{}” closes no loop: nothing else carries “{}”.", f.name, f.payload.part),
                            "Leave \"closes_loop\" out."};
         if (f.support.part == f.payload.part)
-            return Problem{path("interfaces", i, "/payload/part"), fmt::format("“{}” joins a part to itself.", f.name),
-                           "Name two parts."};
+            return Problem{"interface.joins_itself", path("interfaces", i, "/payload/part"),
+                           fmt::format("“{}” joins a part to itself.", f.name), "Name two parts."};
     }
     std::string root;
     for (std::size_t i = 0; i < rig.parts.size(); ++i) {
@@ -193,7 +203,7 @@ Status check_tree(const Rig& rig) {
             if (below == carried_by.end()) break;
             if (steps > rig.parts.size())
                 return Problem{
-                    path("interfaces", below->second),
+                    "rig.goes_in_a_circle", path("interfaces", below->second),
                     fmt::format("The load path of “{}” goes round in a circle.", rig.parts[i].id),
                     "One of these interfaces has its support and payload exchanged; make the path end at the support."};
             at = rig.interfaces[below->second].support.part;
@@ -201,7 +211,8 @@ Status check_tree(const Rig& rig) {
         if (root.empty())
             root = at;
         else if (root != at)
-            return Problem{path("parts", i), fmt::format("“{}” is not joined to the rest of the rig.", rig.parts[i].id),
+            return Problem{"rig.part_not_joined", path("parts", i),
+                           fmt::format("“{}” is not joined to the rest of the rig.", rig.parts[i].id),
                            "Add the interface that carries it."};
     }
     return Done{};
@@ -223,7 +234,7 @@ Status check_loops(const Rig& rig) {
         const Vector here = (placed.placement().world_from_port[i] * seam.motion.span).translation();
         if (const double apart = (here - there).norm(); apart > most_apart)
             return Problem{
-                path("interfaces", i),
+                "interface.loop_does_not_close", path("interfaces", i),
                 fmt::format("“{}” closes a loop, but its two ports are {:.0f} mm apart.", f.name, apart * 1000),
                 "Move a port, or pose the joints, until they meet within 5 mm."};
     }
@@ -232,22 +243,24 @@ Status check_loops(const Rig& rig) {
 
 Status validate_structure(const Rig& rig) {
     if (rig.parts.size() > most_items || rig.interfaces.size() > most_items)
-        return Problem{"/parts", "There are more than 500 parts or interfaces.", "Split the rig."};
+        return Problem{"rig.too_many_parts", "/parts", "There are more than 500 parts or interfaces.",
+                       "Split the rig."};
     if (!(rig.required > 0) || !(rig.required <= 100))
-        return Problem{"/required", fmt::format("The required factor is {:.4g}.", rig.required),
+        return Problem{"rig.impossible_required_factor", "/required",
+                       fmt::format("The required factor is {:.4g}.", rig.required),
                        "Give a number such as 1.5 (bench), 2 (carried) or 3 (over people)."};
     std::set<std::string> ids;
     for (std::size_t i = 0; i < rig.parts.size(); ++i) {
         if (const auto ok = check_part(rig.parts[i], i); !ok) return ok;
         if (!ids.insert(rig.parts[i].id).second)
-            return Problem{path("parts", i, "/id"), fmt::format("Two parts are called “{}”.", rig.parts[i].id),
-                           "Give each its own id."};
+            return Problem{"rig.parts_share_id", path("parts", i, "/id"),
+                           fmt::format("Two parts are called “{}”.", rig.parts[i].id), "Give each its own id."};
     }
     ids.clear();
     for (std::size_t i = 0; i < rig.interfaces.size(); ++i) {
         if (const auto ok = check_interface(rig, i); !ok) return ok;
         if (!ids.insert(rig.interfaces[i].id).second)
-            return Problem{path("interfaces", i, "/id"),
+            return Problem{"rig.interfaces_share_id", path("interfaces", i, "/id"),
                            fmt::format("Two interfaces are called “{}”.", rig.interfaces[i].id),
                            "Give each its own id."};
     }
@@ -257,8 +270,7 @@ Status validate_structure(const Rig& rig) {
 
 Problem placed(const Rig& rig, std::string_view interface, const Problem& problem) {
     for (std::size_t i = 0; i < rig.interfaces.size(); ++i)
-        if (rig.interfaces[i].id == interface)
-            return {path("interfaces", i, problem.where), problem.what, problem.remedy};
+        if (rig.interfaces[i].id == interface) return problem.at(path("interfaces", i, problem.where));
     return problem;
 }
 
@@ -268,8 +280,12 @@ Status validate(const Rig& rig) {
     const Placed placed_rig(rig);
     for (const auto& f : rig.interfaces) {
         const Interface now = in_force(rig, f, &placed_rig);
-        for (const End end : all_ends_of(now))
-            if (auto prepared = prepare(now, end); !prepared) return placed(rig, f.id, prepared.problem());
+        std::optional<Prepared> like;
+        for (const End end : all_ends_of(now)) {
+            auto prepared = prepare(now, end, like ? &*like : nullptr);
+            if (!prepared) return placed(rig, f.id, prepared.problem());
+            like = std::move(*prepared);
+        }
     }
     return Done{};
 }

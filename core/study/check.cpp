@@ -43,6 +43,7 @@ Wrench at_worse_weights(const families::Joint& joint, std::size_t m, const ModeR
 /// What of a seam does not change with the ends of its band.
 struct Seam {
     rig::JointStore* joints;
+    const rig::Prepared& typical;
     const rig::Interface& interface;
     const std::vector<CaseLoad>& cases;
     const std::vector<ModeResult>& modes;  ///< at typical inputs
@@ -64,10 +65,22 @@ std::vector<Seam::ModeOfJoint> ultimate_modes(const rig::Prepared& prepared, con
     return all;
 }
 
+/// The lesser factor of what a search found, to the last digit. The other one is computed too where it comes close.
+double exactly(const families::Joint& joint, std::size_t m, const WorstFound& found) {
+    constexpr double search_is_off = 0.03;
+    const auto& load = found.load;
+    if (found.too_tight || joint.modes()[m].scale_free || joint.modes()[m].live_only || load.permanent.is_zero() ||
+        load.variable.is_zero() ||
+        std::abs(found.mass - found.live) <= search_is_off * std::min(found.mass, found.live))
+        return families::factors(joint, m, load).least();
+    return found.mass < found.live ? joint.load_factor(m, {{}, load.whole()})
+                                   : joint.load_factor(m, {load.permanent, load.variable});
+}
+
 /// Least share of the required factor that the ultimate modes reach with the interface's inputs at one end; with the
 /// weights too at the weak one.
 Result<double> end_share(const Seam& seam, rig::End end) {
-    auto prepared = rig::prepare(seam.interface, end, seam.joints);
+    auto prepared = rig::prepare(seam.interface, end, seam.joints, &seam.typical);
     if (!prepared) return prepared.problem();
     double least = infinite, exact = infinite;
     auto cases = seam.cases;
@@ -81,7 +94,7 @@ Result<double> end_share(const Seam& seam, rig::End end) {
         const auto found = worst_of(joint, mode.mode, cases, least, &seam.found[mode.at]);
         if (!(found.share < least)) continue;
         least = found.share;
-        exact = families::factors(joint, mode.mode, found.load).least() / cases[found.at].required;
+        exact = exactly(joint, mode.mode, found) / cases[found.at].required;
     }
     return exact;
 }
@@ -143,7 +156,8 @@ std::vector<CaseLoad> loads_on(const Prepared& prepared, std::size_t interface) 
 
 Result<Prepared> prepare(const rig::Rig& rig, const CheckOptions& options) {
     if (options.required && !(*options.required > 0 && *options.required <= 100))
-        return Problem{"required", "The required factor must be more than 0 and at most 100.", "For example 2."};
+        return Problem{"check.impossible_required_factor", "required",
+                       "The required factor must be more than 0 and at most 100.", "For example 2."};
     auto placed = std::make_shared<const rig::Placed>(rig);
     auto actions = loads::actions_of(rig, *placed, options.cases);
     if (!actions) return actions.problem();
@@ -204,7 +218,8 @@ Result<InterfaceResult> check_interface(const Prepared& prepared, const rig::Int
     note_stops(interface, result);
     if (result.governs) result.required = result.modes[*result.governs].required;
     result.typical = result.governs ? result.modes[*result.governs].factor() : infinite;
-    const Seam seam{prepared.joints, interface, cases, result.modes, all_found, ultimate_modes(*built, result.modes)};
+    const Seam seam{
+        prepared.joints, *built, interface, cases, result.modes, all_found, ultimate_modes(*built, result.modes)};
     const auto low = least_of_ends(seam, rig::End::weak), high = least_of_ends(seam, rig::End::strong);
     if (!low) return low.problem();
     if (!high) return high.problem();

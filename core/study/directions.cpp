@@ -1,5 +1,6 @@
 #include "study/directions.h"
 
+#include <algorithm>
 #include <cmath>
 #include <Eigen/Geometry>
 #include <map>
@@ -46,6 +47,14 @@ double stretch_of(const std::vector<Vector3d>& points, const std::array<std::siz
     return 1 / std::abs((b - a).cross(Vector3d(points[c[2]] - a)).normalized().dot(a));
 }
 
+/// Cells of one size share the stretch of the widest, so that a corner is asked about once for all that meet there.
+void level(DirectionCells& d, std::size_t first) {
+    double most = 1;
+    for (std::size_t i = first; i < d.cells.size(); ++i) most = std::max(most, d.cells[i].stretch);
+    for (std::size_t i = first; i < d.cells.size(); ++i) d.cells[i].stretch = most;
+    d.left_open = most;
+}
+
 /// Halves the cells that came last, each arc into two and each triangle into four.
 void subdivide(DirectionCells& d, int times) {
     std::size_t first = 0;
@@ -65,13 +74,15 @@ void subdivide(DirectionCells& d, int times) {
             for (const auto& corners : children) d.cells.push_back({corners, stretch_of(d.points, corners)});
         }
         first = end;
+        level(d, first);
     }
 }
 
 void start(DirectionCells& d, const std::vector<std::array<std::size_t, 3>>& cells) {
     for (const auto& corners : cells) d.cells.push_back({corners, stretch_of(d.points, corners)});
+    level(d, 0);
     d.coarse_cells = d.cells.size();
-    d.coarse_points = d.points.size();
+    d.coarse_points = d.corners_of_cells = d.points.size();
 }
 
 DirectionCells subdivided_icosahedron(int times) {
@@ -103,6 +114,7 @@ DirectionCells ring(const Vector3d& across, const Vector3d& other, bool and_down
     }
     if (and_down) d.points.emplace_back(0, 0, -1);
     start(d, first_arcs);
+    d.corners_of_cells = arcs;
     subdivide(d, 3);
     return d;
 }

@@ -16,8 +16,10 @@ struct DirectionCells {
     };
     std::vector<Eigen::Vector3d> points;  ///< unit vectors
     std::vector<Cell> cells;              ///< the coarsest first
+    double left_open = 1;                 ///< the stretch of the finest: between their corners nothing is looked at
     std::size_t coarse_cells = 0;         ///< how many of them are nobody's child
     std::size_t coarse_points = 0;        ///< how many of the points these have, and those of no cell
+    std::size_t corners_of_cells = 0;     ///< the first of those of no cell, if it is under coarse_points
 };
 
 /// 162 directions spread over the sphere: an icosahedron subdivided twice. The first 12 are its corners, the first 42

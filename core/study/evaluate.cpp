@@ -10,7 +10,8 @@ Result<PreparedRig> PreparedRig::of(const rig::Rig& rig, rig::JointStore* joints
     if (const auto ok = loads::validate(rig); !ok) return ok.problem();
     const rig::Placed placed(rig);
     if (placed.mechanism().has_loops())
-        return Problem{"/interfaces", "This rig closes a loop, so that its loads change with the pose as a frame's do.",
+        return Problem{"evaluate.closes_a_loop", "/interfaces",
+                       "This rig closes a loop, so that its loads change with the pose as a frame's do.",
                        "Check it pose by pose instead."};
     PreparedRig prepared;
     prepared.mechanism_ = std::make_shared<const rig::Mechanism>(rig);

@@ -24,6 +24,8 @@ constexpr double finest_angle = 0.008;  // 0.5 degrees: the factor is flat there
 constexpr double far_from_governing = 10;
 /// A direction must be worse by this share to count; under what is shown.
 constexpr double worth_finding = 3e-4;
+/// A direction found worse by more than this is followed along its slope before others are asked.
+constexpr double worth_leading = 0.03;
 
 struct Least {
     double factor = infinite;
@@ -62,7 +64,7 @@ class Search {
         bool by_seed = false;
         for (const auto& d : how.seeds) by_seed = try_direction(d) || by_seed;
         const double before = best_.factor;
-        if (how.cells && best_.factor > 0) over(*how.cells);
+        if (how.cells && best_.factor > 0) over(*how.cells, how.refine);
         if (!found_) return {};
         // A seed is the worst direction of the same joint at other inputs: the worst one here is close to it.
         if (how.refine && best_.factor > 0) refine(by_seed && best_.factor == before ? coarse_angle / 4 : coarse_angle);
@@ -100,47 +102,71 @@ class Search {
         (safe ? known.stretch : known.unsafe_stretch) = stretch;
         return safe;
     }
-    void over(const DirectionCells& cells) {
+    /// Looks at a corner, if it is not known to be no worse. Says whether it is the worst so far.
+    bool look_at(const DirectionCells& cells, std::size_t point) {
+        const auto& known = safe_[point];
+        if (tried_[point] || (known.factor >= best_.factor && known.stretch >= 1)) return false;
+        tried_.set(point);
+        return try_direction(cells.points[point]);
+    }
+    /// Whether a cell may be passed over: nothing within is worse by more than the finest cells leave open. A corner
+    /// that lets go under the larger load is looked at under its own, which may lower what is to be shown.
+    bool is_passed_over(const DirectionCells& cells, const DirectionCells::Cell& cell) {
+        bool passed = true;
+        for (const auto corner : cell.corners) {
+            while (!is_safe(cells, corner, cell.stretch / cells.left_open)) {
+                const double before = best_.factor;
+                const bool worse = look_at(cells, corner);
+                if (worse && may_lead_ && best_.factor < before * (1 - worth_leading)) lead();
+                if (worse && best_.factor > 0) continue;
+                passed = false;
+                break;
+            }
+            if (!passed && cell.children > 0) return false;  // its children's corners are looked at
+        }
+        return passed;
+    }
+    void over(const DirectionCells& cells, bool may_lead) {
+        may_lead_ = may_lead;
         safe_.fill({});
         tried_.reset();
-        const auto look_at = [&](std::size_t point) {
-            if (tried_[point]) return;
-            tried_.set(point);
-            try_direction(cells.points[point]);
-        };
-        for (std::size_t i = 0; i < cells.coarse_points && best_.factor > 0; ++i) look_at(i);
+        for (std::size_t i = 0; i < cells.coarse_points && !std::isfinite(best_.factor); ++i) look_at(cells, i);
+        if (found_ && may_lead_) lead();
+        for (std::size_t i = cells.corners_of_cells; i < cells.coarse_points && best_.factor > 0; ++i)
+            look_at(cells, i);
         // One generation after another: the best factor is small early, and more cells are passed over.
         std::array<std::uint16_t, most_cells> alive{}, next{};
-        std::size_t count = cells.coarse_cells;
+        std::size_t count = std::isfinite(best_.factor) ? cells.coarse_cells : 0;
         for (std::size_t i = 0; i < count; ++i) alive[i] = static_cast<std::uint16_t>(i);
-        while (count > 0 && best_.factor > 0) {
+        while (count > 0) {
             std::size_t children = 0;
-            for (std::size_t i = 0; i < count; ++i) {
+            for (std::size_t i = 0; i < count && best_.factor > 0; ++i) {
                 const auto& cell = cells.cells[alive[i]];
-                bool safe = cell.children == 0;
-                if (!safe) {
-                    safe = true;
-                    for (const auto corner : cell.corners) safe = safe && is_safe(cells, corner, cell.stretch);
-                }
-                for (std::size_t c = 0; !safe && c < cell.children; ++c)
+                if (is_passed_over(cells, cell)) continue;
+                for (std::size_t c = 0; c < cell.children; ++c)
                     next[children++] = static_cast<std::uint16_t>(cell.first_child + c);
             }
-            for (std::size_t i = 0; i < children && best_.factor > 0; ++i)
-                for (const auto corner : cells.cells[next[i]].corners) look_at(corner);
+            if (!(best_.factor > 0)) break;
             std::swap(alive, next);
             count = children;
         }
     }
-    /// Along the slope of the utilisation first, which leads to the worst direction at once where the mode is linear in
-    /// the load; then by neighbours ever closer.
-    void refine(double angle) {
+    /// Along the slope of the utilisation, as long as that leads to worse directions: at once to the worst one where
+    /// the mode is linear in the load. Returns how far
+    /// around that to look on, at most `angle`.
+    double lead(double angle = coarse_angle) {
         for (int step = 0; step < 4 && best_.factor > 0; ++step) {
             const Vector3d from = best_.direction, to = steepest();
-            if (!to.allFinite() || !try_direction(to)) break;
+            if (!to.allFinite()) break;
             const double turned = (to - from).norm();
-            angle = std::min(angle, std::max(2 * turned, 2 * finest_angle));
-            if (turned < finest_angle) break;
+            angle = std::min(angle, std::max(2 * turned, 4 * finest_angle));
+            if (!try_direction(to) || turned < finest_angle) break;
         }
+        return angle;
+    }
+    /// Along the slope first; then by neighbours ever closer.
+    void refine(double angle) {
+        angle = lead(angle);
         close_in(best_.direction, angle, [&](const Vector3d& d) { return best_.factor > 0 && try_direction(d); });
     }
     /// Where the utilisation at the best factor would be greatest if it were linear in the direction.
@@ -161,7 +187,7 @@ class Search {
     std::size_t mode_;
     const RayOf& ray_of_;
     Least best_;
-    bool found_ = false;
+    bool found_ = false, may_lead_ = false;
     struct Known {
         double factor = -1, stretch = 0;
         double unsafe_factor = infinite, unsafe_stretch = infinite;

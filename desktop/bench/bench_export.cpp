@@ -191,11 +191,12 @@ Status export_bench(const QString& path, const BenchSheet& sheet) {
     else if (ending == "csv")
         bytes = as_csv(sheet);
     else
-        return Problem{path.toStdString(), "Clampet cannot write a file with that ending.",
+        return Problem{"export.unknown_ending", path.toStdString(), "Clampet cannot write a file with that ending.",
                        "End the name with .pdf, .svg, .png or .csv."};
     QSaveFile file(path);
     if (!file.open(QIODevice::WriteOnly) || file.write(bytes) != bytes.size() || !file.commit())
-        return Problem{path.toStdString(), "The file could not be written: " + file.errorString().toStdString() + ".",
+        return Problem{"export.not_written", path.toStdString(),
+                       "The file could not be written: " + file.errorString().toStdString() + ".",
                        "Choose another folder, or make room on the disk."};
     return Done{};
 }

@@ -122,7 +122,9 @@ Status BenchModel::set_inputs(const std::map<std::string, rig::Input>& inputs) {
 }
 
 Status BenchModel::set_payload(const study::BenchLoad& payload, project::Gesture gesture) {
-    const auto refuse = [](const char* what, const char* remedy) { return Problem{"load", what, remedy}; };
+    const auto refuse = [](const char* what, const char* remedy) {
+        return Problem{"bench.impossible_load", "load", what, remedy};
+    };
     if (!(payload.mass >= 0 && payload.mass <= 1000))
         return refuse("The payload cannot have that mass.", "Give 0 to 1000 kg.");
     if (!(payload.push >= 0 && payload.push <= 1e5))
@@ -143,7 +145,8 @@ Status BenchModel::change_payload(const std::function<void(study::BenchLoad&)>& 
 
 Status BenchModel::set_required(double required, project::Gesture gesture) {
     if (!(required >= 0.1 && required <= 100))
-        return Problem{"required", "The required factor must lie between 0.1 and 100.", "For example 2."};
+        return Problem{"bench.impossible_required_factor", "required",
+                       "The required factor must lie between 0.1 and 100.", "For example 2."};
     auto next = bench_;
     next.required = required;
     return adopt(std::move(next), gesture);

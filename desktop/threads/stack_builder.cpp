@@ -179,8 +179,8 @@ StackBuilder::StackBuilder(QWidget* parent)
     const auto take = [this](QuantityField* field, double families::StackDesign::*number, double least) {
         connect(field, &QuantityField::committed, this, [this, field, number, least](double si, quint64 gesture) {
             if (!(si >= least && si <= 0.5))
-                return field->show_problem(
-                    {"length", "This length cannot be built.", "Give at most 500 mm, not below 0."});
+                return field->show_problem({"stack.impossible_length", "length", "This length cannot be built.",
+                                            "Give at most 500 mm, not below 0."});
             auto next = design_;
             next.*number = si;
             change(next, gesture);
@@ -191,7 +191,8 @@ StackBuilder::StackBuilder(QWidget* parent)
     take(plain_, &families::StackDesign::plain_length, 0);
     connect(thickness_, &QuantityField::committed, this, [this](double si, quint64 gesture) {
         if (!(si > 0 && si <= 0.5))
-            return thickness_->show_problem({"thickness", "An item must have a thickness.", "For example 1.6 mm."});
+            return thickness_->show_problem(
+                {"stack.item_without_thickness", "thickness", "An item must have a thickness.", "For example 1.6 mm."});
         if (selected_ < 0) return;
         auto next = design_;
         next.items[static_cast<std::size_t>(selected_)].thickness = si;

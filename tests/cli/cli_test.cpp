@@ -395,7 +395,7 @@ TEST_CASE("an input that does not count is refused by name, with the choice that
     CHECK(
         dropped.err ==
         "clampet-cli: torque: torque does not count while squeezed_by is force. Add squeezed_by=screw, or leave torque "
-        "out.\n");
+        "out. [input.not_in_force]\n");
     CHECK(run("bench ball torque=0.5N·m squeezed_by=screw --wrench 0,0,-9,0,1,0").exit_code != 2);
     CHECK(run("solve ball force torque=0.5N·m --wrench 0,0,-9,0,1,0").exit_code == 2);
     CHECK_THAT(run("bench tube_grip jaws=flat flank=20mm").err,

@@ -80,14 +80,16 @@ Result<FormulaParts> build(const Values& v) {
     const auto g = std::make_shared<const Arm>(*made);
     FormulaParts parts;
     const double settle = 3 / (g->damping * 2 * pi * g->frequency);
-    parts.working = {{"stiffness_root", "E I at the root", "", g->modulus * g->root.inertia_y(), Dimension::number,
-                      "beam theory, N m²"},
-                     {"tip_compliance", "drop per newton, frame of beams with shear and the root's spring", "",
-                      1 / g->compliance(2, 2), Dimension::stiffness, "Przemieniecki"},
-                     {"own_sag", "by its own weight, level", "", g->own_sag(), Dimension::length, "Przemieniecki"},
-                     {"first_frequency", "f₁", "", g->frequency, Dimension::frequency, "inverse iteration"},
-                     {"settles_in", "3/(ζ ω)", "", settle, Dimension::time, "Blevins; ζ from memory"},
-                     {"buckles_at", buckling_formula(*g), "", g->buckling, Dimension::force, "Euler"}};
+    parts.working.push_back([=] {
+        return Working{{"stiffness_root", "E I at the root", "", g->modulus * g->root.inertia_y(), Dimension::number,
+                        "beam theory, N m²"},
+                       {"tip_compliance", "drop per newton, frame of beams with shear and the root's spring", "",
+                        1 / g->compliance(2, 2), Dimension::stiffness, "Przemieniecki"},
+                       {"own_sag", "by its own weight, level", "", g->own_sag(), Dimension::length, "Przemieniecki"},
+                       {"first_frequency", "f₁", "", g->frequency, Dimension::frequency, "inverse iteration"},
+                       {"settles_in", "3/(ζ ω)", "", settle, Dimension::time, "Blevins; ζ from memory"},
+                       {"buckles_at", buckling_formula(*g), "", g->buckling, Dimension::force, "Euler"}};
+    });
     parts.results = {{"tip_stiffness", 1 / g->compliance(2, 2), Dimension::stiffness},
                      {"own_sag", g->own_sag(), Dimension::length},
                      {"frequency", g->frequency, Dimension::frequency},

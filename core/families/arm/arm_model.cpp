@@ -157,15 +157,15 @@ Status can_be_built(const ArmShape& g) {
     const double least = std::min(g.root.height, g.tip.height);
     if (g.root.kind == ArmSection::tube && 2 * g.root.wall > least)
         return Problem{
-            "wall",
+            "arm.wall_too_thick", "wall",
             fmt::format("A wall of {:.3g} mm does not fit a tube of {:.3g} mm.", g.root.wall * 1e3, least * 1e3),
             fmt::format("Give at most {:.3g} mm.", least * 500)};
     if (g.root.kind == ArmSection::pocketed && g.root.pocket >= 0.95 * g.root.height)
-        return Problem{"pocket_height", "The pocket leaves no flanges.",
+        return Problem{"arm.pocket_leaves_no_flanges", "pocket_height", "The pocket leaves no flanges.",
                        fmt::format("Give at most {:.3g} mm.", 950 * g.root.height)};
     if (g.form == ArmForm::bent && !(g.bend_at < g.length))
         return Problem{
-            "bend_at",
+            "arm.bend_beyond_end", "bend_at",
             fmt::format("The bend lies {} from the root, and the arm is {} long.",
                         quantity::format(g.bend_at, Dimension::length), quantity::format(g.length, Dimension::length)),
             "Give less than the length along the arm, or make the arm longer."};
@@ -174,7 +174,7 @@ Status can_be_built(const ArmShape& g) {
         round || g.above_each_other ? std::max(g.root.height, g.tip.height) : std::max(g.root.width, g.tip.width);
     if (g.legs > 1 && g.spacing < across)
         return Problem{
-            "leg_spacing",
+            "arm.rods_overlap", "leg_spacing",
             fmt::format("The rods are {} across and {} from middle to middle: they overlap.",
                         quantity::format(across, Dimension::length), quantity::format(g.spacing, Dimension::length)),
             fmt::format("Give at least {}.", quantity::format(across, Dimension::length))};

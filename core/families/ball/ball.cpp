@@ -3,8 +3,10 @@
 #include <algorithm>
 #include <array>
 #include <boost/math/special_functions/ellint_2.hpp>
+#include <boost/math/tools/toms748_solve.hpp>
 #include <cmath>
 #include <numbers>
+#include <tuple>
 
 #include "families/along_load.h"
 #include "families/ball/ball_joint.h"
@@ -14,7 +16,7 @@ namespace clampet::families {
 namespace {
 
 constexpr double pi = std::numbers::pi;
-constexpr int ring_points = 32;
+constexpr int most_ring_points = 32, search_ring_points = 16;
 constexpr double infinite = std::numeric_limits<double>::infinity();
 
 enum ModeIndex : std::size_t { slips, rides_out, parts, opens };
@@ -32,26 +34,30 @@ const std::array<Mode, 4>& ball_modes() {
 /// Half of the contact arc of a ring on which a side force has opened a gap, from the ratio H/(N sin theta) in (0.5,
 /// 1).
 double contact_arc(double ratio) noexcept {
-    double low = 1e-6, high = pi;
-    for (int i = 0; i < 60; ++i) {
-        const double arc = (low + high) / 2;
+    const auto excess = [ratio](double arc) {
         const double s = std::sin(arc), c = std::cos(arc);
-        const double at = (arc - s * c) / (2 * (s - arc * c));
-        (at > ratio ? low : high) = arc;
-    }
+        return (arc - s * c) / (2 * (s - arc * c)) - ratio;
+    };
+    double low = 1e-3, high = pi;  // below, the quotient is 1 - arc^2/10
+    if (!(excess(low) > 0)) return low;
+    if (!(excess(high) < 0)) return high;
+    std::uintmax_t steps = 30;
+    std::tie(low, high) =
+        boost::math::tools::toms748_solve(excess, low, high, boost::math::tools::eps_tolerance<double>(45), steps);
     return (low + high) / 2;
 }
 
 /// Shares of a ring's normal force in its points under a side force: 1 + a cos(phi) while whole, else the clipped form.
-void share_ring(std::span<double> shares, double ratio, double direction, const std::vector<double>& cosines) noexcept {
+/// `towards`: the direction of the side force, a unit vector.
+void share_ring(std::span<double> shares, double ratio, const Eigen::Vector2d& towards,
+                const std::vector<double>& cosines) noexcept {
     double sum = 0;
-    const double cos_direction = std::cos(direction), sin_direction = std::sin(direction);
+    const std::size_t count = shares.size();
     const double cos_arc = ratio > 0.5 ? std::cos(contact_arc(std::min(ratio, 0.999999))) : -1;
-    for (int i = 0; i < ring_points; ++i) {
-        const auto at = static_cast<std::size_t>(i), quarter_before = (at + 3 * ring_points / 4) % ring_points;
-        const double cos_phi = cosines[at] * cos_direction + cosines[quarter_before] * sin_direction;
+    for (std::size_t i = 0; i < count; ++i) {
+        const double cos_phi = cosines[i] * towards.x() + cosines[(i + 3 * count / 4) % count] * towards.y();
         const double share = ratio <= 0.5 ? 1 + 2 * ratio * cos_phi : std::max(0.0, cos_phi - cos_arc);
-        shares[static_cast<std::size_t>(i)] = share;
+        shares[i] = share;
         sum += share;
     }
     if (sum > 0)
@@ -97,7 +103,7 @@ class Ball : public Family {
         n.radius = number(v, "diameter") / 2;
         n.stem_radius = number(v, "stem_diameter") / 2;
         if (!(n.stem_radius < n.radius))
-            return Problem{"stem_diameter", "The stem is as thick as the ball.",
+            return Problem{"ball.stem_too_thick", "stem_diameter", "The stem is as thick as the ball.",
                            "Make it thinner than the ball, or the ball larger."};
         n.seat_angle = number(v, "seat_angle");
         n.cap_angle = number(v, "cap_angle");
@@ -123,18 +129,22 @@ const Family& ball() {
     return family;
 }
 
-BallJoint::BallJoint(BallNumbers numbers) : n_(std::move(numbers)) {
-    const auto add = [&](double x, double y, double z) { contacts_.add(x, y, z); };
-    const auto ring = [&](double angle, double sign) {
-        for (int i = 0; i < ring_points; ++i) {
-            const double phi = 2 * pi * i / ring_points;
-            add(std::sin(angle) * std::cos(phi), std::sin(angle) * std::sin(phi), sign * std::cos(angle));
-        }
-    };
+BallJoint::BallJoint(BallNumbers numbers) : BallJoint(std::move(numbers), most_ring_points, 0.01) {
+    // Half the points and a coarser smoothing: within half a per cent, and on the safe side.
+    search_ = std::unique_ptr<const BallJoint>(new BallJoint(n_, search_ring_points, 0.06));
+}
+
+BallJoint::BallJoint(BallNumbers numbers, int ring_points, double finest)
+    : n_(std::move(numbers)), tan_seat_(std::tan(n_.seat_angle)), tan_cap_(std::tan(n_.cap_angle)), finest_(finest) {
     for (int i = 0; i < ring_points; ++i) cosines_.push_back(std::cos(2 * pi * i / ring_points));
+    const auto sine = [&](std::size_t i) { return cosines_[(i + 3 * cosines_.size() / 4) % cosines_.size()]; };
+    const auto ring = [&](double angle, double sign) {
+        for (std::size_t i = 0; i < cosines_.size(); ++i)
+            contacts_.add(std::sin(angle) * cosines_[i], std::sin(angle) * sine(i), sign * std::cos(angle));
+    };
     ring(n_.seat_angle, -1);
     if (n_.seats == BallSeats::two_rings) ring(n_.cap_angle, 1);
-    if (n_.seats == BallSeats::plunger) add(0, 0, 1);
+    if (n_.seats == BallSeats::plunger) contacts_.add(0, 0, 1);
 }
 
 std::span<const Mode> BallJoint::modes() const noexcept {
@@ -156,13 +166,12 @@ BallJoint::Seating BallJoint::seating(const Wrench& w, CapSide cap_side) const n
         s.seat = -w.fz;
         s.cap = 0;
     }
-    const double side = std::hypot(w.fx, w.fy);
+    const double side = std::sqrt(w.fx * w.fx + w.fy * w.fy);
     const bool cap_helps = n_.seats == BallSeats::two_rings && (shares || cap_side == CapSide::guided);
     s.seat_side = cap_helps ? side / 2 : side;
     s.cap_side = cap_helps ? side / 2 : 0;
-    s.side_direction = side > 0 ? std::atan2(w.fy, w.fx) : 0;
-    s.in_place = s.seat > 0 && s.seat_side < s.seat * std::tan(n_.seat_angle) &&
-                 (!cap_helps || s.cap_side < s.cap * std::tan(n_.cap_angle));
+    s.towards = side > 0 ? Eigen::Vector2d(w.fx / side, w.fy / side) : Eigen::Vector2d::UnitX();
+    s.in_place = s.seat > 0 && s.seat_side < s.seat * tan_seat_ && (!cap_helps || s.cap_side < s.cap * tan_cap_);
     return s;
 }
 
@@ -176,28 +185,29 @@ mechanics::SlipLimit<3> BallJoint::slip(const Wrench& w, double enough,
 
 mechanics::SlipLimit<3> BallJoint::slip_seated(const Wrench& w, const Seating& s, double enough,
                                                const mechanics::SlipLimit<3>* near) const noexcept {
-    std::array<double, 2 * ring_points + mechanics::sum_block> limit{};
+    std::array<double, 2 * most_ring_points + mechanics::sum_block> limit{};
+    const std::size_t ring_points = cosines_.size();
     mechanics::SlipLimit<3> none;
     none.multiplier = 0;
     if (!s.in_place) return none;
-    const auto ring = [&](std::size_t first, double axial, double side, double angle) {
+    const auto ring = [&](std::size_t first, double axial, double side, double angle, double tangent) {
         const double N = normal_sum(axial, angle);
         const std::span<double> points(limit.data() + first, ring_points);
-        share_ring(points, axial > 0 ? side / (axial * std::tan(angle)) : 0, s.side_direction, cosines_);
+        share_ring(points, axial > 0 ? side / (axial * tangent) : 0, s.towards, cosines_);
         for (double& p : points) p *= n_.friction * N;
     };
-    ring(0, s.seat, s.seat_side, n_.seat_angle);
-    if (n_.seats == BallSeats::two_rings) ring(ring_points, s.cap, s.cap_side, n_.cap_angle);
+    ring(0, s.seat, s.seat_side, n_.seat_angle, tan_seat_);
+    if (n_.seats == BallSeats::two_rings) ring(ring_points, s.cap, s.cap_side, n_.cap_angle, tan_cap_);
     if (n_.seats == BallSeats::plunger) limit[ring_points] = n_.friction * s.cap;
     return mechanics::slip_limit(contacts_, std::span<const double>(limit.data(), contacts_.padded()),
-                                 {w.mx / n_.radius, w.my / n_.radius, w.mz / n_.radius}, enough, 0.01, near);
+                                 {w.mx / n_.radius, w.my / n_.radius, w.mz / n_.radius}, enough, finest_, near);
 }
 
-double BallJoint::riding_out(const Seating& s, const BallNumbers& n) noexcept {
-    const auto used = [](double side, double axial, double angle) {
-        return axial > 0 ? side / (axial * std::tan(angle)) : side > 0 ? infinite : 0.0;
+double BallJoint::riding_out(const Seating& s) const noexcept {
+    const auto used = [](double side, double axial, double tangent) {
+        return axial > 0 ? side / (axial * tangent) : side > 0 ? infinite : 0.0;
     };
-    return std::max(used(s.seat_side, s.seat, n.seat_angle), used(s.cap_side, s.cap, n.cap_angle));
+    return std::max(used(s.seat_side, s.seat, tan_seat_), used(s.cap_side, s.cap, tan_cap_));
 }
 
 double BallJoint::utilisation(std::size_t mode, const Wrench& w) const noexcept {
@@ -212,8 +222,8 @@ double BallJoint::utilisation(std::size_t mode, const Wrench& w) const noexcept 
             return multiplier > 0 ? 1 / multiplier : infinite;
         }
         case rides_out: {
-            const double free = riding_out(s, n_);
-            return may_be_guided() ? std::max(free, riding_out(seating(w, CapSide::guided), n_)) : free;
+            const double free = riding_out(s);
+            return may_be_guided() ? std::max(free, riding_out(seating(w, CapSide::guided))) : free;
         }
         case parts:
             return w.fz / (n_.locked && n_.seats != BallSeats::one_ring ? 2 * F : F);
@@ -248,7 +258,8 @@ double BallJoint::load_factor(std::size_t mode, const Ray& ray) const noexcept {
 }
 
 bool BallJoint::drives_slip(const Wrench& w) const noexcept {
-    return std::hypot(w.mx, w.my, w.mz) > mechanics::least_driving_share * n_.friction * n_.squeeze.force * n_.radius;
+    return std::sqrt(w.mx * w.mx + w.my * w.my + w.mz * w.mz) >
+           mechanics::least_driving_share * n_.friction * n_.squeeze.force * n_.radius;
 }
 
 bool BallJoint::surely_holds(std::size_t mode, const Wrench& w) const noexcept {
@@ -299,7 +310,7 @@ std::vector<NamedValue> BallJoint::results(const Load&) const {
 }
 
 Working BallJoint::working(const Load& load) const {
-    Working lines = n_.squeeze.working;
+    Working lines = n_.squeeze.working();
     const Wrench w = load.whole();
     const Seating s = seating(w);
     const auto ring = [&](const char* name, double axial, double angle) {

@@ -24,6 +24,7 @@ class BallJoint : public Joint {
     std::span<const Mode> modes() const noexcept override;
     double utilisation(std::size_t mode, const Wrench& wrench) const noexcept override;
     double load_factor(std::size_t mode, const Ray& ray) const noexcept override;
+    const Joint& for_search() const noexcept override { return search_ ? *search_ : *this; }
     bool surely_holds(std::size_t mode, const Wrench& wrench) const noexcept override;
     Phrase motion(std::size_t mode, const Wrench& wrench) const override;
     std::vector<NamedValue> demand(std::size_t mode, const Wrench& wrench) const override;
@@ -37,7 +38,7 @@ class BallJoint : public Joint {
     struct Seating {
         double seat = 0, cap = 0;            ///< axial force on each ring [N]
         double seat_side = 0, cap_side = 0;  ///< side force each takes [N]
-        double side_direction = 0;           ///< azimuth in which the ball is pushed [rad]
+        Eigen::Vector2d towards;             ///< the way in which the ball is pushed aside
         bool in_place = false;
     };
     /// How a sprung cap stands under a side force: free to move aside, or guided, so that it takes half.
@@ -51,11 +52,14 @@ class BallJoint : public Joint {
                                  const mechanics::SlipLimit<3>* near = nullptr) const noexcept;
     mechanics::SlipLimit<3> slip_seated(const Wrench& wrench, const Seating& seated, double enough,
                                         const mechanics::SlipLimit<3>* near) const noexcept;
-    static double riding_out(const Seating& s, const BallNumbers& n) noexcept;
+    double riding_out(const Seating& s) const noexcept;
+    BallJoint(BallNumbers numbers, int ring_points, double finest);
 
     BallNumbers n_;
+    double tan_seat_, tan_cap_, finest_;
     mechanics::SphereContacts contacts_;
-    std::vector<double> cosines_;  ///< of the ring's points; the sine is the cosine a quarter turn before
+    std::unique_ptr<const BallJoint> search_;  ///< the same with fewer points
+    std::vector<double> cosines_;              ///< of the ring's points; the sine is the cosine a quarter turn before
 };
 
 }  // namespace clampet::families

@@ -192,11 +192,11 @@ Result<Chain> read(const Values& v) {
     g.stem = number(v, "stem_diameter") / 2;
     if (g.opening >= g.ball)
         return Problem{
-            "opening_diameter",
+            "ball_chain.opening_too_wide", "opening_diameter",
             fmt::format("An opening of {:.3g} mm does not hold a ball of {:.3g} mm.", 2e3 * g.opening, 2e3 * g.ball),
             fmt::format("Make the opening smaller than {:.3g} mm.", 2e3 * g.ball)};
     if (g.stem >= g.opening)
-        return Problem{"stem_diameter", "The stem does not go through the opening.",
+        return Problem{"ball_chain.stem_too_thick", "stem_diameter", "The stem does not go through the opening.",
                        fmt::format("Make it thinner than {:.3g} mm.", 2e3 * g.opening)};
     g.fingers = number(v, "fingers");
     g.undercut = g.ball - g.opening;
@@ -239,18 +239,20 @@ Result<FormulaParts> build(const Values& v) {
     const Chain g = *made;
     FormulaParts parts;
     const double reach = longest(g, number(v, "payload_mass"), number(v, "payload_offset"));
-    parts.working = {
-        {"undercut", "R_ball − R_opening", "", g.undercut, Dimension::length, "geometry"},
-        {"finger_stiffness", "3 E I/L³, I of the annular sector", "", g.finger.stiffness, Dimension::stiffness,
-         "beam theory"},
-        {"finger_strain", "3 u c_max/L²", "", g.strain, Dimension::number, "beam theory"},
-        {"rim_force", "ΣN = n k i/sin² θ", "", g.normal, Dimension::force, "derived"},
-        {"friction_torque", "bending, rim and seat", "", g.holding(false), Dimension::torque,
-         "derived, rings as of a ball joint"},
-        {"wire_torque", "M_p = σ_y d³/6", "", g.wire_bend, Dimension::torque, "plastic bending of a round"},
-        {"snaps_in_at", "max n k (r − R_o)(tan a + μ)/(1 − μ tan a)", "", g.pull_out, Dimension::force,
-         "snap-fit design guides, from memory"},
-        {"swing", "asin(R_o/R) − asin(r_stem/R)", "", g.swing, Dimension::angle, "geometry"}};
+    parts.working.push_back([=] {
+        return Working{
+            {"undercut", "R_ball − R_opening", "", g.undercut, Dimension::length, "geometry"},
+            {"finger_stiffness", "3 E I/L³, I of the annular sector", "", g.finger.stiffness, Dimension::stiffness,
+             "beam theory"},
+            {"finger_strain", "3 u c_max/L²", "", g.strain, Dimension::number, "beam theory"},
+            {"rim_force", "ΣN = n k i/sin² θ", "", g.normal, Dimension::force, "derived"},
+            {"friction_torque", "bending, rim and seat", "", g.holding(false), Dimension::torque,
+             "derived, rings as of a ball joint"},
+            {"wire_torque", "M_p = σ_y d³/6", "", g.wire_bend, Dimension::torque, "plastic bending of a round"},
+            {"snaps_in_at", "max n k (r − R_o)(tan a + μ)/(1 − μ tan a)", "", g.pull_out, Dimension::force,
+             "snap-fit design guides, from memory"},
+            {"swing", "asin(R_o/R) − asin(r_stem/R)", "", g.swing, Dimension::angle, "geometry"}};
+    });
     parts.results = {{"joint_torque", g.holding(false) + g.wire_bend, Dimension::torque},
                      {"joint_twist", g.holding(true) + g.wire_twist, Dimension::torque},
                      {"swing", g.swing, Dimension::angle},

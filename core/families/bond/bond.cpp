@@ -69,7 +69,7 @@ Result<FormulaParts> build(const Values& v) {
     const auto times = [&](double share, const char* name, const char* why, const char* source) {
         g.shear *= share;
         g.tension *= share;
-        parts.working.push_back({name, why, "", share, Dimension::number, source});
+        parts.working.push_back([=] { return Working{{name, why, "", share, Dimension::number, source}}; });
     };
     if (kind == "foam" && text(v, "duration") == "lasting")
         times(number(v, "lasting_share"), "lasting_share", "strength kept under a lasting load", "from memory");
@@ -78,11 +78,17 @@ Result<FormulaParts> build(const Values& v) {
     if (kind == "finger") {
         const double fingers = std::round(number(v, "fingers"));
         g.faces = fingers - 1;
-        parts.working.push_back({"faces", "n fingers have n − 1 faces", fmt::format("{:.0f} − 1", fingers), g.faces,
-                                 Dimension::number, "derived"});
+        parts.working.push_back([=] {
+            return Working{{"faces", "n fingers have n − 1 faces", fmt::format("{:.0f} − 1", fingers), g.faces,
+                            Dimension::number, "derived"}};
+        });
     }
-    parts.working.push_back({"shear_allowed", "τ_a", "", g.shear, Dimension::stress, "input, reduced as above"});
-    parts.working.push_back({"tension_allowed", "σ_a", "", g.tension, Dimension::stress, "input, reduced as above"});
+    parts.working.push_back([=] {
+        return Working{{"shear_allowed", "τ_a", "", g.shear, Dimension::stress, "input, reduced as above"}};
+    });
+    parts.working.push_back([=] {
+        return Working{{"tension_allowed", "σ_a", "", g.tension, Dimension::stress, "input, reduced as above"}};
+    });
     parts.loaded_working = [g](const Load& load) {
         const Wrench w = load.whole();
         return Working{{"shear_stress", "τ = F/(ab) and M_z r/J at the worst corner", "", g.shear_stress(w),

@@ -143,12 +143,12 @@ Result<Cam> read(const Values& v) {
     c.pad_radius = number(v, "pad_diameter") / 2;
     if (c.kind == Kind::eccentric && !(c.disc.offset < c.disc.radius))
         return Problem{
-            "offset",
+            "cam.pivot_outside_disc", "offset",
             fmt::format("An offset of {:.3g} mm puts the pivot outside the disc of radius {:.3g} mm.",
                         c.disc.offset * 1e3, c.disc.radius * 1e3),
             fmt::format("Make it less than {:.3g} mm; a tenth of the radius is usual.", c.disc.radius * 1e3)};
     if (!(c.disc.pin_radius < c.disc.radius))
-        return Problem{"pin_diameter", "The pin is as large as the cam.", "Make the pin smaller."};
+        return Problem{"cam.pin_too_thick", "pin_diameter", "The pin is as large as the cam.", "Make the pin smaller."};
     return c;
 }
 
@@ -211,19 +211,22 @@ Result<FormulaParts> build(const Values& v) {
     const auto closed = c.closed();
     const double force = c.clamp(closed.angle) * number(v, "kept");
     FormulaParts parts;
-    parts.working = {
-        {"closed_to", "the lever's stop, or where the hand can do no more", "", closed.angle, Dimension::angle,
-         "derived"},
-        {"lift", c.kind == Kind::spiral ? "h₀(exp(θ tan γ) − 1)" : "s = e(1 − cos θ)",
-         fmt::format("{:.2f} mm(1 − cos {:.1f}°)", c.disc.offset * 1e3, closed.angle / degree), c.lift(closed.angle),
-         Dimension::length, "geometry of a cam"},
-        {"stiffness", "1/(1/k_pad + 1/k_frame)", "", c.stiffness, Dimension::stiffness, "springs in a row"},
-        {"clamping_force", "F = k(s − slack)",
-         fmt::format("{:.0f} N/mm({:.3f} − {:.3f}) mm", c.stiffness * 1e-3, c.lift(closed.angle) * 1e3, c.slack * 1e3),
-         force, Dimension::force, "derived"},
-        {"peak_hand_force", "max of F[e sin θ + μ_f (R − e cos θ) + μ_p r]/l, μ at its highest", "", closed.peak,
-         Dimension::force, "statics of a cam"},
-    };
+    parts.working.push_back([=] {
+        return Working{
+            {"closed_to", "the lever's stop, or where the hand can do no more", "", closed.angle, Dimension::angle,
+             "derived"},
+            {"lift", c.kind == Kind::spiral ? "h₀(exp(θ tan γ) − 1)" : "s = e(1 − cos θ)",
+             fmt::format("{:.2f} mm(1 − cos {:.1f}°)", c.disc.offset * 1e3, closed.angle / degree),
+             c.lift(closed.angle), Dimension::length, "geometry of a cam"},
+            {"stiffness", "1/(1/k_pad + 1/k_frame)", "", c.stiffness, Dimension::stiffness, "springs in a row"},
+            {"clamping_force", "F = k(s − slack)",
+             fmt::format("{:.0f} N/mm({:.3f} − {:.3f}) mm", c.stiffness * 1e-3, c.lift(closed.angle) * 1e3,
+                         c.slack * 1e3),
+             force, Dimension::force, "derived"},
+            {"peak_hand_force", "max of F[e sin θ + μ_f (R − e cos θ) + μ_p r]/l, μ at its highest", "", closed.peak,
+             Dimension::force, "statics of a cam"},
+        };
+    });
     add_modes(c, closed.angle, closed.peak, force, parts);
     parts.results = {{"clamping_force", force, Dimension::force},
                      {"closed_to", closed.angle, Dimension::angle},

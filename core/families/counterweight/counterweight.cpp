@@ -35,13 +35,13 @@ Result<std::vector<double>> read_masses(const std::string& list) {
         if (one.find_first_not_of(' ') == one.npos) continue;
         const auto mass = quantity::parse(one, Dimension::mass, "kg");
         if (!mass || !(*mass > 0))
-            return Problem{"plates", fmt::format("“{}” is not the mass of a plate.", one),
+            return Problem{"counterweight.not_a_mass", "plates", fmt::format("“{}” is not the mass of a plate.", one),
                            "Write for example 2 kg; 1 kg; 0.5 kg."};
         masses.push_back(*mass);
     }
     if (masses.size() > most_plates)
-        return Problem{"plates", fmt::format("There are more than {} plates.", most_plates),
-                       "List only those that may be used."};
+        return Problem{"counterweight.too_many_plates", "plates",
+                       fmt::format("There are more than {} plates.", most_plates), "List only those that may be used."};
     return masses;
 }
 
@@ -130,12 +130,14 @@ Result<FormulaParts> build(const Values& v) {
     g.friction = number(v, "pivot_friction");
     FormulaParts parts;
     const double needed = g.moment_without() / g.counter_arm;
-    parts.working.push_back({"needed_mass", "m₂ = (m₁ d₁ + m_r d_r)/d₂",
-                             fmt::format("({:.3f} kg · {:.1f} mm + {:.3f} kg · {:.1f} mm)/{:.1f} mm", g.payload,
-                                         g.payload_arm * 1e3, g.rod, g.rod_arm * 1e3, g.counter_arm * 1e3),
-                             needed, Dimension::mass, "statics"});
+    parts.working.push_back([=] {
+        return Working{{"needed_mass", "m₂ = (m₁ d₁ + m_r d_r)/d₂",
+                        fmt::format("({:.3f} kg · {:.1f} mm + {:.3f} kg · {:.1f} mm)/{:.1f} mm", g.payload,
+                                    g.payload_arm * 1e3, g.rod, g.rod_arm * 1e3, g.counter_arm * 1e3),
+                        needed, Dimension::mass, "statics"}};
+    });
     if (needed < 0)
-        return Problem{"rod_arm", "The rod alone outweighs the payload.",
+        return Problem{"counterweight.rod_outweighs_payload", "rod_arm", "The rod alone outweighs the payload.",
                        "Shorten the rod behind the pivot, or hang the weight on the payload's side."};
     if (text(v, "weight_from") == "plates") {
         const auto plates = read_masses(text(v, "plates"));
@@ -143,13 +145,16 @@ Result<FormulaParts> build(const Values& v) {
         const unsigned set = nearest_subset(*plates, needed);
         for (std::size_t i = 0; i < plates->size(); ++i)
             if (set >> i & 1u) g.counter += (*plates)[i];
-        parts.working.push_back({"chosen_mass", "the plates whose sum is nearest", names_of(*plates, set), g.counter,
-                                 Dimension::mass, "search over all sums"});
+        parts.working.push_back([counter = g.counter, all = *plates, set] {
+            return Working{{"chosen_mass", "the plates whose sum is nearest", names_of(all, set), counter,
+                            Dimension::mass, "search over all sums"}};
+        });
     } else {
         g.counter = number(v, "counter_mass");
     }
-    parts.working.push_back(
-        {"residual", "g (m₁ d₁ + m_r d_r − m₂ d₂)", "", g.residual(), Dimension::torque, "statics"});
+    parts.working.push_back([=] {
+        return Working{{"residual", "g (m₁ d₁ + m_r d_r − m₂ d₂)", "", g.residual(), Dimension::torque, "statics"}};
+    });
     parts.results = {
         {"needed_mass", needed, Dimension::mass},
         {"counter_mass", g.counter, Dimension::mass},
@@ -160,11 +165,16 @@ Result<FormulaParts> build(const Values& v) {
         const double up = number(v, "reading_rising"), down = number(v, "reading_sinking"),
                      at = number(v, "reading_arm");
         if (down > up)
-            return Problem{"reading_sinking", "The scale reads more while sinking than while rising.",
+            return Problem{"counterweight.readings_exchanged", "reading_sinking",
+                           "The scale reads more while sinking than while rising.",
                            "Swap the two readings: friction adds to the rising one."};
-        parts.working.push_back({"hang_mass", "(rising + sinking)/2", "", (up + down) / 2, Dimension::mass, "statics"});
-        parts.working.push_back({"measured_friction", "(rising − sinking)/2 · d g", "", (up - down) / 2 * at * gravity,
-                                 Dimension::torque, "statics"});
+        parts.working.push_back([=] {
+            return Working{{"hang_mass", "(rising + sinking)/2", "", (up + down) / 2, Dimension::mass, "statics"}};
+        });
+        parts.working.push_back([=] {
+            return Working{{"measured_friction", "(rising − sinking)/2 · d g", "", (up - down) / 2 * at * gravity,
+                            Dimension::torque, "statics"}};
+        });
         parts.results.push_back({"hang_mass", (up + down) / 2, Dimension::mass});
         parts.results.push_back({"measured_friction", (up - down) / 2 * at * gravity, Dimension::torque});
         g.friction = (up - down) / 2 * at * gravity;

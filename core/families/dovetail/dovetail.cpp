@@ -218,7 +218,7 @@ Result<FormulaParts> build(const Values& v) {
     const double ratio_k = number(v, "flank_stiffness");
     t.base_share = 1 / (1 + 2 * ratio_k * std::cos(t.flank) * std::cos(t.flank));
     if (2 * t.height / std::tan(t.flank) >= t.width)
-        return Problem{"height",
+        return Problem{"dovetail.flanks_meet", "height",
                        fmt::format("Flanks {:.3g} mm high at {:.0f}° meet above a rail {:.3g} mm wide.", t.height * 1e3,
                                    t.flank / degree, t.width * 1e3),
                        "Make the rail lower or wider."};
@@ -226,7 +226,7 @@ Result<FormulaParts> build(const Values& v) {
     if (!squeezed) return squeezed.problem();
     t.force = squeezed->force;
     FormulaParts parts;
-    parts.working = squeezed->working;
+    parts.working.push_back(squeezed->working);
     parts.loaded_working = [t](const Load& load) {
         const auto f = t.forces(load.whole());
         const char* source = "derived, statics of a dovetail";

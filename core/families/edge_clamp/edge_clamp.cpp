@@ -31,8 +31,8 @@ struct EdgeClamp {
     double board = 0, throat = 0, upper_friction = 0, lower_friction = 0, board_strength = 0, frame_strength = 0;
     double screw_length = 0, screw_minor = 0;
     mechanics::CurvedBeam frame;
-    std::shared_ptr<const mechanics::PressureSolver> solver, block;  ///< over points and, for the peak, in closed form
-    std::shared_ptr<const mechanics::PlanarContacts> contacts;       ///< the plate's points and, last, the lower pad
+    mechanics::CutFacePtr surface;                              ///< the upper plate
+    std::shared_ptr<const mechanics::PlanarContacts> contacts;  ///< the plate's points and, last, the lower pad
 
     /// Forces on the board from above and below. A screw shares a load with the other side, a spring keeps its force.
     double above(const Wrench& w) const { return locked ? force - w.fz / 2 : force - w.fz; }
@@ -44,7 +44,8 @@ struct EdgeClamp {
         const double N = above(w);
         return N > 0 ? std::max(prying_x(w) / (N * a / 2), prying_y(w) / (N * b / 2)) : infinite;
     }
-    mechanics::ContactPressure pressure(const mechanics::PressureSolver& by, const Wrench& w, SearchMemory* near) const {
+    mechanics::ContactPressure pressure(const mechanics::PressureSolver& by, const Wrench& w,
+                                        SearchMemory* near) const {
         const auto p = by.solve(above(w), std::copysign(prying_x(w), w.my), std::copysign(prying_y(w), -w.mx),
                                 near && near->known ? &near->pressure : nullptr);
         if (near && p.in_balance) near->pressure = p;
@@ -53,7 +54,7 @@ struct EdgeClamp {
     /// 1 where the plate tips off the last of its points, the pad unloads or the clamp parts.
     double lost(const Wrench& w) const {
         if (!(above(w) > 0) || !(below(w) >= 0)) return infinite;
-        return solver->outreach(above(w), prying_x(w), prying_y(w));
+        return surface->points.outreach(above(w), prying_x(w), prying_y(w));
     }
     mechanics::SlipLimit<3> slip(const Wrench& w, SearchMemory* near = nullptr) const;
     double frame_stress(const Wrench& w) const {
@@ -61,24 +62,24 @@ struct EdgeClamp {
         return frame.inner_stress(N * (throat + frame.depth / 2), N);
     }
     double board_pressure(const Wrench& w, SearchMemory* near = nullptr) const {
-        const auto p = pressure(*block, w, near);
+        const auto p = pressure(*surface->block, w, near);
         if (near) near->known = p.in_balance;
-        return p.in_balance ? block->greatest(p) : infinite;
+        return p.in_balance ? surface->block->greatest(p) : infinite;
     }
 };
 
 mechanics::SlipLimit<3> EdgeClamp::slip(const Wrench& w, SearchMemory* near) const {
     mechanics::SlipLimit<3> none;
     none.multiplier = 0;
-    const auto p = pressure(*solver, w, near);
+    const auto p = pressure(surface->points, w, near);
     if (!p.in_balance || below(w) < 0) return none;
     std::array<double, most_points + 2 * mechanics::sum_block> f{};
-    solver->forces(p, upper_friction, f.data());
-    const std::size_t count = solver->patch().count();
+    surface->points.forces(p, upper_friction, f.data());
+    const std::size_t count = surface->points.patch().count();
     for (std::size_t i = count; i < contacts->padded(); ++i) f[i] = 0;
     f[count] = lower_friction * below(w);
     const auto limit = mechanics::slip_limit(*contacts, std::span<const double>(f.data(), contacts->padded()),
-                                             {w.fx, w.fy, w.mz / solver->patch().size}, infinite, 0.01,
+                                             {w.fx, w.fy, w.mz / surface->points.patch().size}, infinite, 0.01,
                                              near && near->known ? &near->slip : nullptr);
     if (near) *near = {p, limit, std::isfinite(limit.multiplier) && limit.multiplier > 0};
     return limit;
@@ -137,7 +138,7 @@ FormulaMode slips(const EdgeClamp& g) {
     };
     m.motion = [g](const Wrench& w) -> Phrase {
         const auto at = g.slip(w);
-        return std::abs(at.motion[2] * w.mz / g.solver->patch().size) >
+        return std::abs(at.motion[2] * w.mz / g.surface->points.patch().size) >
                        std::abs(at.motion[0] * w.fx + at.motion[1] * w.fy)
                    ? "turns|turn on the board"
                    : "slides|slide on the board";
@@ -205,7 +206,7 @@ void add_modes(const EdgeClamp& g, FormulaParts& parts) {
     };
 }
 
-Result<EdgeClamp> read(const Values& v, const Squeeze& squeezed) {
+Result<EdgeClamp> read(const Values& v, const Squeeze& squeezed, const mechanics::CutFacePtr& like) {
     EdgeClamp g;
     g.locked = text(v, "jaw_law") == "locked";
     g.force = squeezed.force;
@@ -222,41 +223,50 @@ Result<EdgeClamp> read(const Values& v, const Squeeze& squeezed) {
     g.screw_minor = number(v, "screw_minor");
     g.frame = {number(v, "inner_radius"), number(v, "frame_depth"), number(v, "frame_width")};
     if (g.a / 2 > g.throat)
-        return Problem{"plate_length",
+        return Problem{"edge_clamp.plate_too_long", "plate_length",
                        fmt::format("A plate {:.3g} mm long about the screw does not fit a throat of {:.3g} mm.",
                                    g.a * 1e3, g.throat * 1e3),
                        fmt::format("Use a plate of at most {:.3g} mm or a deeper throat.", 2e3 * g.throat)};
     mechanics::PatchShape shape;
     const double a = g.a / 2, b = g.b / 2;
     shape.polygon = {{-a, -b}, {a, -b}, {a, b}, {-a, b}};
-    const auto patch = mechanics::make_patch(shape, mechanics::Bedding::even, 5, 28);
-    if (!patch) return patch.problem();
-    auto x = patch->x, y = patch->y;
+    const auto face = mechanics::cut_face({shape, mechanics::Bedding::even, 5, 28, 1e-6, true}, {like});
+    if (!face) return face.problem();
+    g.surface = *face;
+    const auto& patch = (*face)->points.patch();
+    auto x = patch.x, y = patch.y;
     x.push_back(0);
     y.push_back(0);
-    g.solver = std::make_shared<const mechanics::PressureSolver>(*patch, 1e-6);
-    g.block = std::make_shared<const mechanics::PressureSolver>(*patch, 1e-6, mechanics::Integration::exact);
-    g.contacts = std::make_shared<const mechanics::PlanarContacts>(x, y, patch->size);
+    g.contacts = std::make_shared<const mechanics::PlanarContacts>(x, y, patch.size);
     return g;
 }
 
-Result<FormulaParts> build(const Values& v) {
+Result<FormulaParts> build(const Values& v, const mechanics::CutFacePtr& like) {
     auto squeezed = squeeze(v);
     if (!squeezed) return squeezed.problem();
-    const auto made = read(v, *squeezed);
+    const auto made = read(v, *squeezed, like);
     if (!made) return made.problem();
     const EdgeClamp g = *made;
     FormulaParts parts;
-    parts.working = squeezed->working;
+    parts.face = g.surface;
+    parts.working.push_back(squeezed->working);
     const double buckling =
         pi * pi * catalogue::steel_modulus * pi * std::pow(g.screw_minor, 4) / 64 / (g.screw_length * g.screw_length);
-    parts.working.push_back(
-        {"neutral_radius", "r_n = h/ln(r_o/r_i)", "", g.frame.neutral_radius(), Dimension::length, "Winkler–Bach"});
-    parts.working.push_back({"frame_moment", "M = F (throat + h/2)", "", g.force * (g.throat + g.frame.depth / 2),
-                             Dimension::torque, "statics"});
-    parts.working.push_back(
-        {"frame_stress", "M (r_n − r_i)/(A e r_i) + F/A", "", g.frame_stress({}), Dimension::stress, "Winkler–Bach"});
-    parts.working.push_back({"screw_buckles_at", "π² E I/L², pinned", "", buckling, Dimension::force, "Euler"});
+    parts.working.push_back([=] {
+        return Working{
+            {"neutral_radius", "r_n = h/ln(r_o/r_i)", "", g.frame.neutral_radius(), Dimension::length, "Winkler–Bach"}};
+    });
+    parts.working.push_back([=] {
+        return Working{{"frame_moment", "M = F (throat + h/2)", "", g.force * (g.throat + g.frame.depth / 2),
+                        Dimension::torque, "statics"}};
+    });
+    parts.working.push_back([=] {
+        return Working{{"frame_stress", "M (r_n − r_i)/(A e r_i) + F/A", "", g.frame_stress({}), Dimension::stress,
+                        "Winkler–Bach"}};
+    });
+    parts.working.push_back([=] {
+        return Working{{"screw_buckles_at", "π² E I/L², pinned", "", buckling, Dimension::force, "Euler"}};
+    });
     add_modes(g, parts);
     parts.results = {{"clamping_force", g.force, Dimension::force},
                      {"frame_stress", g.frame_stress({}), Dimension::stress},

@@ -112,7 +112,8 @@ mechanics::SlipLimit<3> Group::slip(const Wrench& w) const {
         const double normal = std::max(0.0, preload - t[i]);
         for (std::size_t k = 0; k < each; ++k) limit[i * each + k] = friction * normal * weights[k];
     }
-    return mechanics::slip_limit(*contacts, std::span<const double>(limit.data(), contacts->padded()), {w.fx, w.fy, w.mz / size});
+    return mechanics::slip_limit(*contacts, std::span<const double>(limit.data(), contacts->padded()),
+                                 {w.fx, w.fy, w.mz / size});
 }
 
 void add_zones(Group& g) {
@@ -236,13 +237,14 @@ Result<FormulaParts> build(const Values& v) {
     if (!points) return points.problem();
     g.at = std::move(*points);
     if (g.at.empty() || g.at.size() > most_fasteners)
-        return Problem{"positions", fmt::format("{} fasteners cannot be reckoned with.", g.at.size()),
+        return Problem{"fastener_group.impossible_count", "positions",
+                       fmt::format("{} fasteners cannot be reckoned with.", g.at.size()),
                        "Give 1 to 24 positions, such as -20 mm,0 mm; 20 mm,0 mm."};
     g.a = number(v, "plate_length");
     g.b = number(v, "plate_width");
     for (const Point& p : g.at) {
         if (std::abs(p.x) > g.a / 2 || std::abs(p.y) > g.b / 2)
-            return Problem{"positions",
+            return Problem{"fastener_group.outside_plate", "positions",
                            fmt::format("The fastener at {:.3g} mm, {:.3g} mm lies outside the plate of {:.3g} by "
                                        "{:.3g} mm.",
                                        p.x * 1e3, p.y * 1e3, g.a * 1e3, g.b * 1e3),
@@ -259,10 +261,12 @@ Result<FormulaParts> build(const Values& v) {
     g.friction = number(v, "friction");
     g.zone = number(v, "zone_diameter") / 2;
     FormulaParts parts;
-    parts.working = {{"centroid_x", "Σx/n", "", g.centre.x, Dimension::length, "derived"},
-                     {"centroid_y", "Σy/n", "", g.centre.y, Dimension::length, "derived"},
-                     {"polar_radius", "√(Σr²/n)", "", std::sqrt(g.spread / static_cast<double>(g.at.size())),
-                      Dimension::length, "derived"}};
+    parts.working.push_back([=] {
+        return Working{{"centroid_x", "Σx/n", "", g.centre.x, Dimension::length, "derived"},
+                       {"centroid_y", "Σy/n", "", g.centre.y, Dimension::length, "derived"},
+                       {"polar_radius", "√(Σr²/n)", "", std::sqrt(g.spread / static_cast<double>(g.at.size())),
+                        Dimension::length, "derived"}};
+    });
     if (g.preloaded) {
         add_zones(g);
         add_preloaded_modes(g, parts);

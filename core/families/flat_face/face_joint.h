@@ -3,8 +3,7 @@
 
 #include "families/flat_face/flat_face.h"
 #include "families/squeeze.h"
-#include "mechanics/contact_pressure.h"
-#include "mechanics/friction_limit.h"
+#include "mechanics/cut_face.h"
 
 namespace clampet::families {
 
@@ -31,9 +30,13 @@ class FaceJoint : public Joint {
  public:
     /// `coarse` serves whole contact, `fine` a face that has opened.
     /// `tolerance` of load factors that have no closed form.
-    FaceJoint(FaceNumbers numbers, const mechanics::Patch& coarse, const mechanics::Patch& fine,
-              double tolerance = 1e-5);
-    void search_on(const mechanics::Patch& grid) { search_ = std::make_unique<FaceJoint>(n_, grid, grid, 3e-3); }
+    FaceJoint(FaceNumbers numbers, mechanics::CutFacePtr coarse, mechanics::CutFacePtr fine, double tolerance);
+    void search_on(const mechanics::CutFacePtr& face, double tolerance) {
+        search_ = std::make_unique<FaceJoint>(n_, face, face, tolerance);
+    }
+    const mechanics::CutFacePtr& coarse() const { return coarse_face_; }
+    const mechanics::CutFacePtr& fine() const { return fine_face_; }
+    mechanics::CutFacePtr rough() const { return search_ ? search_->coarse_face_ : nullptr; }
     const Joint& for_search() const noexcept override { return search_ ? *search_ : *this; }
     bool surely_holds(std::size_t mode, const Wrench& wrench) const noexcept override;
     std::span<const Mode> modes() const noexcept override;
@@ -82,11 +85,12 @@ class FaceJoint : public Joint {
     double unscrewing_torque(const Wrench& wrench) const noexcept;
 
     FaceNumbers n_;
-    mechanics::PressureSolver coarse_, fine_;
-    std::optional<mechanics::PressureSolver> block_;  ///< in closed form, for the peak of an even bedding
-    mechanics::PlanarContacts coarse_contacts_, fine_contacts_;
+    mechanics::CutFacePtr coarse_face_, fine_face_;
+    const mechanics::PressureSolver &coarse_, &fine_;
+    const mechanics::PressureSolver* block_;  ///< in closed form, for the peak of an even bedding
+    const mechanics::PlanarContacts &coarse_contacts_, &fine_contacts_;
     std::unique_ptr<const FaceJoint> search_;  ///< the same on a coarse grid
-    std::vector<mechanics::HullEdge> edges_;
+    const std::vector<mechanics::HullEdge>& edges_;
     double tolerance_;
     double rest_radius_ = 0;  ///< mean friction radius about the screw without a load: least when it is central
     std::vector<Mode> modes_;

@@ -18,12 +18,9 @@ using mechanics::Patch;
 using mechanics::Point;
 constexpr double infinite = std::numeric_limits<double>::infinity();
 constexpr std::size_t most_points = 4096;
+constexpr double exact_tolerance = 1e-5, search_tolerance = 3e-3;
 
 enum ModeIndex : std::size_t { slips, tips, parts, crush, opens, unscrews_or_sags };
-
-mechanics::PlanarContacts contacts_of(const Patch& patch) {
-    return {patch.x, patch.y, patch.size};
-}
 
 /// Pressure cone under a head (VDI 2230), or the reach of a plate bending on its pad.
 double reach_of(const FaceNumbers& n, double plate_modulus) {
@@ -72,10 +69,11 @@ class FlatFace : public Family {
         return all;
     }
     std::span<const Parameter> parameters() const override { return face_parameters(); }
-    Result<std::shared_ptr<const Joint>> join(const Values& v) const override;
+    Result<std::shared_ptr<const Joint>> join(const Values& v) const override { return rejoin(v, nullptr); }
+    Result<std::shared_ptr<const Joint>> rejoin(const Values& v, const Joint* like) const override;
 };
 
-Result<std::shared_ptr<const Joint>> FlatFace::join(const Values& v) const {
+Result<std::shared_ptr<const Joint>> FlatFace::rejoin(const Values& v, const Joint* like) const {
     FaceNumbers n;
     auto shape = shape_of(v);
     if (!shape) return shape.problem();
@@ -103,7 +101,7 @@ Result<std::shared_ptr<const Joint>> FlatFace::join(const Values& v) const {
     n.squeeze = *squeezed;
     if (n.one_screw) {
         const auto thread = catalogue::thread_named(text(v, "central_screw"));
-        if (!thread) return Problem{"central_screw", thread.problem().what, thread.problem().remedy};
+        if (!thread) return thread.problem().at("central_screw");
         n.thread_pitch = thread->pitch;
         n.screw_radius = thread->major / 2;
         n.thread_radius_friction =
@@ -114,18 +112,26 @@ Result<std::shared_ptr<const Joint>> FlatFace::join(const Values& v) const {
                                                       : mechanics::Bedding::even;
     mechanics::PatchShape pressed = n.shape;
     pressed.reach = n.reach;
-    auto coarse = mechanics::make_patch(pressed, bedding, 6, 24);
+    const auto* known = dynamic_cast<const FaceJoint*>(like);
+    const bool in_closed_form = bedding == mechanics::Bedding::even;
+    const auto cut = [&](unsigned radial, unsigned around, double tolerance, const mechanics::CutFacePtr& same) {
+        return mechanics::cut_face({pressed, bedding, radial, around, tolerance * 1e-2, in_closed_form}, {same});
+    };
+    const auto none = mechanics::CutFacePtr{};
+    const auto coarse = cut(6, 24, exact_tolerance, known ? known->coarse() : none);
     if (!coarse) return coarse.problem();
     // An opened face may press over a small part of its length: a slender one needs more points along it.
-    const double slender = std::clamp(coarse->size * coarse->size / coarse->area, 1.0, 8.0);
-    auto fine = mechanics::make_patch(pressed, bedding, static_cast<unsigned>(8 + 2 * slender),
-                                      static_cast<unsigned>(34 + 6 * slender));
+    const auto& patch = (*coarse)->points.patch();
+    const double slender = std::clamp(patch.size * patch.size / patch.area, 1.0, 8.0);
+    const auto fine = cut(static_cast<unsigned>(8 + 2 * slender), static_cast<unsigned>(34 + 6 * slender),
+                          exact_tolerance, known ? known->fine() : none);
     if (!fine) return fine.problem();
-    if (fine->count() > most_points) return Problem{"points", "The face has too many corners.", "Use fewer corners."};
-    auto rough = mechanics::make_patch(pressed, bedding, 4, 14);
+    if ((*fine)->points.patch().count() > most_points)
+        return Problem{"face.too_many_corners", "points", "The face has too many corners.", "Use fewer corners."};
+    const auto rough = cut(4, 14, search_tolerance, known ? known->rough() : none);
     if (!rough) return rough.problem();
-    auto joint = std::make_shared<FaceJoint>(std::move(n), *coarse, *fine);
-    joint->search_on(*rough);
+    auto joint = std::make_shared<FaceJoint>(std::move(n), *coarse, *fine, exact_tolerance);
+    joint->search_on(*rough, search_tolerance);
     return std::shared_ptr<const Joint>(std::move(joint));
 }
 
@@ -136,21 +142,22 @@ const Family& flat_face() {
     return family;
 }
 
-FaceJoint::FaceJoint(FaceNumbers numbers, const Patch& coarse, const Patch& fine, double tolerance)
+FaceJoint::FaceJoint(FaceNumbers numbers, mechanics::CutFacePtr coarse, mechanics::CutFacePtr fine, double tolerance)
     : n_(std::move(numbers)),
-      coarse_(coarse, tolerance * 1e-2),
-      fine_(fine, tolerance * 1e-2),
-      coarse_contacts_(contacts_of(coarse)),
-      fine_contacts_(contacts_of(fine)),
-      edges_(coarse.round ? std::vector<mechanics::HullEdge>{} : mechanics::hull_edges(coarse)),
+      coarse_face_(std::move(coarse)),
+      fine_face_(std::move(fine)),
+      coarse_(coarse_face_->points),
+      fine_(fine_face_->points),
+      block_(fine_face_->block ? &*fine_face_->block : nullptr),
+      coarse_contacts_(coarse_face_->contacts),
+      fine_contacts_(fine_face_->contacts),
+      edges_(coarse_face_->edges),
       tolerance_(tolerance) {
     modes_ = {{"slips", ModeClass::ultimate, "slides|slide or twists|twist on its face", false},
               {"tips", ModeClass::ultimate, "tips|tip over the edge of its face", false},
               {"parts", ModeClass::ultimate, "is|be pulled off its face", false},
               {"crush", ModeClass::ultimate, "crushes|crush its face", false},
               {"opens", ModeClass::service, "opens|open at one edge", false}};
-    if (n_.bearing != Bearing::rubber && n_.bearing != Bearing::rim)
-        block_.emplace(fine, tolerance * 1e-2, mechanics::Integration::exact);
     rest_radius_ = slip({}, false).mean_radius;
     if (n_.one_screw)
         modes_.push_back({"unscrews", ModeClass::ultimate, "turns|turn and backs|back its screw off", false});
@@ -280,7 +287,7 @@ double FaceJoint::balance_utilisation(const Wrench& w) const noexcept {
 }
 
 bool FaceJoint::drives_slip(const Wrench& w) const noexcept {
-    return std::hypot(w.fx, w.fy, w.mz / coarse_.patch().size) >
+    return std::sqrt(w.fx * w.fx + w.fy * w.fy + std::pow(w.mz / coarse_.patch().size, 2)) >
            mechanics::least_driving_share * n_.friction * n_.squeeze.force;
 }
 
@@ -427,7 +434,7 @@ std::vector<NamedValue> FaceJoint::results(const Load& load) const {
 }
 
 Working FaceJoint::working(const Load& load) const {
-    Working lines = n_.squeeze.working;
+    Working lines = n_.squeeze.working();
     const Wrench w = load.whole();
     const Pressed p = pressed(w);
     const double R = coarse_.patch().size;

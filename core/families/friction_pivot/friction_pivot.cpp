@@ -26,8 +26,7 @@ struct Pivot {
     double outer = 0, inner = 0, friction = 0, faces = 1;  ///< radii [m]
     double pin_radius = 0, pin_friction = 0, cheeks_apart = 0, load_share = 0.2;
     double force = 0, hand_radius = 0, hand_limit = 0, required = 0, thickness = 0;
-    std::shared_ptr<const mechanics::PressureSolver> solver;
-    std::shared_ptr<const mechanics::PlanarContacts> contacts;
+    mechanics::CutFacePtr surface;
 
     double even_radius() const {
         return 2.0 / 3 * (std::pow(outer, 3) - std::pow(inner, 3)) / (outer * outer - inner * inner);
@@ -40,7 +39,7 @@ struct Pivot {
     }
     mechanics::ContactPressure pressure(const Wrench& w) const {
         const double N = normal(w);
-        return yoke ? solver->solve(N, 0, 0) : solver->solve(N, w.my, -w.mx);
+        return yoke ? surface->points.solve(N, 0, 0) : surface->points.solve(N, w.my, -w.mx);
     }
     /// Holding torque about the axis of all faces and the pin.
     double holding(const Wrench& w) const {
@@ -51,10 +50,10 @@ struct Pivot {
         const auto p = pressure(w);
         if (!p.in_balance) return 0;
         std::array<double, most_points + mechanics::sum_block> f;
-        solver->forces(p, 1, f.data());
+        surface->points.forces(p, 1, f.data());
         double arm = 0;
-        for (std::size_t i = 0; i < solver->patch().count(); ++i)
-            arm += f[i] * std::hypot(solver->patch().x[i], solver->patch().y[i]);
+        for (std::size_t i = 0; i < surface->points.patch().count(); ++i)
+            arm += f[i] * std::hypot(surface->points.patch().x[i], surface->points.patch().y[i]);
         const double pin = close_pin ? pin_friction * pin_radius * std::hypot(w.fx, w.fy) : 0;
         return faces * friction * wear() * arm + pin;
     }
@@ -64,9 +63,9 @@ struct Pivot {
         const auto p = pressure(w);
         if (!p.in_balance) return none;
         std::array<double, most_points + mechanics::sum_block> f;
-        solver->forces(p, faces * friction * wear(), f.data());
-        return mechanics::slip_limit(*contacts, std::span<const double>(f.data(), contacts->padded()),
-                                     {w.fx, w.fy, w.mz / solver->patch().size});
+        surface->points.forces(p, faces * friction * wear(), f.data());
+        return mechanics::slip_limit(surface->contacts, std::span<const double>(f.data(), surface->contacts.padded()),
+                                     {w.fx, w.fy, w.mz / surface->points.patch().size});
     }
     /// Force at the handle that turns it uphill.
     double breakaway(const Wrench& w) const { return (holding({}) + std::abs(w.mz)) / hand_radius; }
@@ -98,14 +97,14 @@ void add_modes(const Pivot& g, FormulaParts& parts) {
     slips.motion = [g](const Wrench& w) -> Phrase {
         if (g.close_pin) return "turns|turn";
         const auto at = g.limit(w);
-        return std::abs(at.motion[2] * w.mz / g.solver->patch().size) >=
+        return std::abs(at.motion[2] * w.mz / g.surface->points.patch().size) >=
                        std::abs(at.motion[0] * w.fx + at.motion[1] * w.fy)
                    ? "turns|turn"
                    : "slides|slide in its hole";
     };
     slips.ends_with = [g](const Wrench& w) {
         if (!(g.force > 0) || !(g.normal(w) > 0)) return infinite;
-        return g.yoke ? g.cheek(w) : g.solver->outreach(g.normal(w), w.my, -w.mx);
+        return g.yoke ? g.cheek(w) : g.surface->points.outreach(g.normal(w), w.my, -w.mx);
     };
     slips.tolerance = g.yoke && g.close_pin ? 1e-9 : 2e-4;
     slips.formula = "n ∫ μ p r dA + μ_p r_pin V";
@@ -179,7 +178,7 @@ drawing::Drawing section(const Pivot& g, const Load& load) {
     return d;
 }
 
-Result<Pivot> read(const Values& v, double force) {
+Result<Pivot> read(const Values& v, double force, const mechanics::CutFacePtr& like) {
     Pivot g;
     g.yoke = text(v, "lap") == "yoke";
     g.close_pin = text(v, "pin") == "close";
@@ -199,16 +198,15 @@ Result<Pivot> read(const Values& v, double force) {
     g.force = force;
     if (!(g.inner < g.outer))
         return Problem{
-            "inner_diameter",
+            "pivot.hole_too_large", "inner_diameter",
             fmt::format("A hole of {:.3g} mm leaves nothing of a face of {:.3g} mm.", 2e3 * g.inner, 2e3 * g.outer),
             "Make the hole smaller than the face."};
     mechanics::PatchShape shape;
     shape.radius = g.outer;
     shape.hole_radius = g.inner;
-    auto patch = mechanics::make_patch(shape, mechanics::Bedding::even, 6, 32);
-    if (!patch) return patch.problem();
-    g.solver = std::make_shared<const mechanics::PressureSolver>(*patch, 1e-6);
-    g.contacts = std::make_shared<const mechanics::PlanarContacts>(patch->x, patch->y, patch->size);
+    const auto face = mechanics::cut_face({shape, mechanics::Bedding::even, 6, 32, 1e-6, false}, {like});
+    if (!face) return face.problem();
+    g.surface = *face;
     return g;
 }
 
@@ -228,21 +226,26 @@ std::vector<NamedValue> window(const Pivot& g, const Squeeze& squeezed, const Wr
             {"handle_that_opens_it", handle, Dimension::length}};
 }
 
-Result<FormulaParts> build(const Values& v) {
+Result<FormulaParts> build(const Values& v, const mechanics::CutFacePtr& like) {
     auto squeezed = squeeze(v);
     if (!squeezed) return squeezed.problem();
-    const auto made = read(v, squeezed->force);
+    const auto made = read(v, squeezed->force, like);
     if (!made) return made.problem();
     const Pivot g = *made;
     FormulaParts parts;
-    parts.working = squeezed->working;
-    parts.working.push_back({"mean_radius", g.worn ? "(R_o + R_i)/2" : "2/3 (R_o³ − R_i³)/(R_o² − R_i²)", "",
-                             g.even_radius() * g.wear(), Dimension::length,
-                             g.worn ? "Shigley, uniform wear" : "Shigley, uniform pressure"});
-    parts.working.push_back({"holding_torque", "M_s = n μ F r_m",
-                             fmt::format("{:.0f} · {:.3f} · {:.1f} N · {:.2f} mm", g.faces, g.friction, g.force,
-                                         g.even_radius() * g.wear() * 1e3),
-                             g.holding({}), Dimension::torque, "Shigley, friction clutches"});
+    parts.face = g.surface;
+    parts.working.push_back(squeezed->working);
+    parts.working.push_back([=] {
+        return Working{{"mean_radius", g.worn ? "(R_o + R_i)/2" : "2/3 (R_o³ − R_i³)/(R_o² − R_i²)", "",
+                        g.even_radius() * g.wear(), Dimension::length,
+                        g.worn ? "Shigley, uniform wear" : "Shigley, uniform pressure"}};
+    });
+    parts.working.push_back([=] {
+        return Working{{"holding_torque", "M_s = n μ F r_m",
+                        fmt::format("{:.0f} · {:.3f} · {:.1f} N · {:.2f} mm", g.faces, g.friction, g.force,
+                                    g.even_radius() * g.wear() * 1e3),
+                        g.holding({}), Dimension::torque, "Shigley, friction clutches"}};
+    });
     add_modes(g, parts);
     parts.loaded_results = [g, s = *squeezed](const Load& load) { return window(g, s, load.whole()); };
     parts.section = [g](const Load& load) { return section(g, load); };

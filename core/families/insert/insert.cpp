@@ -72,23 +72,24 @@ struct Threaded {
 Result<Threaded> threaded(const Values& v, double length, double outside) {
     const auto male = catalogue::thread_named(text(v, "screw")),
                female = catalogue::thread_named(text(v, "thread_inside"));
-    if (!male) return Problem{"screw", male.problem().what, male.problem().remedy};
-    if (!female) return Problem{"thread_inside", female.problem().what, female.problem().remedy};
+    if (!male) return male.problem().at("screw");
+    if (!female) return female.problem().at("thread_inside");
     const double engaged = std::min(number(v, "engaged"), length);
     const auto fit = catalogue::fit(*male, *female, engaged / male->pitch);
     if (fit.fit != catalogue::Fit::fits && fit.fit != catalogue::Fit::by_luck)
         return Problem{
-            "screw", fmt::format("{} does not go into {}: {}", male->designation, female->designation, fit.reason),
+            "insert.screw_does_not_fit", "screw",
+            fmt::format("{} does not go into {}: {}", male->designation, female->designation, fit.reason),
             fmt::format("Use a {} screw, or an insert with {} inside.", female->designation, male->designation)};
     if (!(outside > female->major))
-        return Problem{"diameter",
+        return Problem{"insert.no_wall", "diameter",
                        fmt::format("{} of {:.3g} mm does not leave a wall in {:.3g} mm outside.", female->designation,
                                    female->major * 1e3, outside * 1e3),
                        "Give the insert's outside diameter, or the thread that is really inside."};
     const auto screw = catalogue::material_named(text(v, "screw_material")),
                own = catalogue::material_named(text(v, "insert_material"));
-    if (!screw) return Problem{"screw_material", screw.problem().what, screw.problem().remedy};
-    if (!own) return Problem{"insert_material", own.problem().what, own.problem().remedy};
+    if (!screw) return screw.problem().at("screw_material");
+    if (!own) return own.problem().at("insert_material");
     const double given = number(v, "wall_over_thread"), wall = given > 0 ? given : outside / female->major;
     const double dilation = wall >= 1.9 ? 1 : std::max(0.0, -wall * wall + 3.8 * wall - 2.61);
     const auto sizes = mechanics::basic_sizes(*male, *female);
@@ -143,7 +144,7 @@ Result<FormulaParts> build(const Values& v) {
                                     false});
     const auto say = [&](const char* name, const char* formula, double value, const char* source,
                          Dimension d = Dimension::force) {
-        parts.working.push_back({name, formula, "", value, d, source});
+        parts.working.push_back([=] { return Working{{name, formula, "", value, d, source}}; });
     };
     if (g.kind == "wood_screw") {
         wood = end_grain ? 0 : mechanics::wood_screw_withdrawal(g.gravity, g.diameter) * g.in_wood;
@@ -160,7 +161,7 @@ Result<FormulaParts> build(const Values& v) {
         const double flange = number(v, "flange_diameter");
         const double area = pi / 4 * (flange * flange - g.diameter * g.diameter);
         if (!(area > 0))
-            return Problem{"flange_diameter", "The flange is no larger than the barrel.",
+            return Problem{"insert.flange_too_small", "flange_diameter", "The flange is no larger than the barrel.",
                            "Give the diameter of the flange or across the nut's corners."};
         wood = area * mechanics::wood_bearing(g.gravity) / lower;
         say("flange_bearing", "π/4 (D_f² − D²) f_c⊥", wood * lower, "Wood Handbook, from memory");
@@ -207,7 +208,7 @@ Result<FormulaParts> build(const Values& v) {
         say(name, "Johansen", value, "NDS yield limit equations, R_d = 1, from memory");
     if (screw && wooden_side) {
         if (!(number(v, "head_diameter") > g.diameter))
-            return Problem{"head_diameter",
+            return Problem{"insert.head_too_small", "head_diameter",
                            fmt::format("A head of {:.3g} mm is no larger than the shank of {:.3g} mm.",
                                        number(v, "head_diameter") * 1e3, g.diameter * 1e3),
                            "Give the diameter of the head, or of the washer under it."};

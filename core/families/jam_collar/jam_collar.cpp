@@ -72,19 +72,25 @@ Result<FormulaParts> build(const Values& v) {
         if (!tilted) return tilted.problem();
         c.tilt = tilted->tilt;
         c.span = tilted->span;
-        parts.working.push_back(
-            {"tilt", "D cos φ − t sin φ = d",
-             fmt::format("{:.2f} mm cos φ − {:.2f} mm sin φ = {:.2f} mm", bore * 1e3, c.thickness * 1e3, c.rod * 1e3),
-             c.tilt, Dimension::angle, "derived, geometry"});
-        parts.working.push_back({"span", "h = t cos φ + D sin φ", "", c.span, Dimension::length, "derived, geometry"});
+        parts.working.push_back([=] {
+            return Working{{"tilt", "D cos φ − t sin φ = d",
+                            fmt::format("{:.2f} mm cos φ − {:.2f} mm sin φ = {:.2f} mm", bore * 1e3, c.thickness * 1e3,
+                                        c.rod * 1e3),
+                            c.tilt, Dimension::angle, "derived, geometry"}};
+        });
+        parts.working.push_back([=] {
+            return Working{{"span", "h = t cos φ + D sin φ", "", c.span, Dimension::length, "derived, geometry"}};
+        });
     } else {
         c.span = number(v, "span");
         c.thickness = std::min(c.thickness, c.span);
     }
-    parts.working.push_back({"least_arm", "x = [h + (μ₁ − μ₂) d/2]/(μ₁ + μ₂)",
-                             fmt::format("[{:.2f} mm + ({:.3f} − {:.3f}) {:.2f} mm/2]/({:.3f} + {:.3f})", c.span * 1e3,
-                                         c.upper, c.lower, c.rod * 1e3, c.upper, c.lower),
-                             c.least_arm(), Dimension::length, "derived, two contacts at their friction limit"});
+    parts.working.push_back([=] {
+        return Working{{"least_arm", "x = [h + (μ₁ − μ₂) d/2]/(μ₁ + μ₂)",
+                        fmt::format("[{:.2f} mm + ({:.3f} − {:.3f}) {:.2f} mm/2]/({:.3f} + {:.3f})", c.span * 1e3,
+                                    c.upper, c.lower, c.rod * 1e3, c.upper, c.lower),
+                        c.least_arm(), Dimension::length, "derived, two contacts at their friction limit"}};
+    });
     const auto locks = [c](const Wrench& w) {
         if (!(along(w) > 0)) return infinite;
         const double least = c.least_arm(), arm = moment(w) / along(w);

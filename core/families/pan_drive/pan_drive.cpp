@@ -100,14 +100,17 @@ Result<FormulaParts> build(const Values& v) {
     g.hold_down = number(v, "hold_down");
     FormulaParts parts;
     const bool servo = text(v, "driven_by") == "servo";
-    parts.working = {
-        {"available_torque", servo ? "T_stall · share · gear · efficiency" : "F_hand · r", "", g.torque,
-         Dimension::torque, "input"},
-        {"inertia_over_mass", "k² + e², √ of it", "", std::sqrt(g.gyration * g.gyration + g.offset * g.offset),
-         Dimension::length, "parallel axes"},
-        {"inertia", "I = m (k² + e²)", "", g.inertia(), Dimension::inertia, "parallel axes"},
-        {"start_torque", "I α + T_drag + m g e sin φ", "", g.starting(), Dimension::torque, "Newton's second law"},
-        {"stop_torque", "I α_stop + m g e sin φ − T_drag", "", g.stopping(), Dimension::torque, "Newton's second law"}};
+    parts.working.push_back([=] {
+        return Working{
+            {"available_torque", servo ? "T_stall · share · gear · efficiency" : "F_hand · r", "", g.torque,
+             Dimension::torque, "input"},
+            {"inertia_over_mass", "k² + e², √ of it", "", std::sqrt(g.gyration * g.gyration + g.offset * g.offset),
+             Dimension::length, "parallel axes"},
+            {"inertia", "I = m (k² + e²)", "", g.inertia(), Dimension::inertia, "parallel axes"},
+            {"start_torque", "I α + T_drag + m g e sin φ", "", g.starting(), Dimension::torque, "Newton's second law"},
+            {"stop_torque", "I α_stop + m g e sin φ − T_drag", "", g.stopping(), Dimension::torque,
+             "Newton's second law"}};
+    });
     const double spare = g.torque - g.drag - g.leaning();
     parts.results = {{"available_torque", g.torque, Dimension::torque},
                      {"inertia", g.inertia(), Dimension::inertia},

@@ -100,12 +100,11 @@ void add_modes(const Drive& g, FormulaParts& parts) {
 
 Result<FormulaParts> build(const Values& v) {
     const auto thread = catalogue::thread_named(text(v, "screw"));
-    if (!thread) return Problem{"screw", thread.problem().what, thread.problem().remedy};
+    if (!thread) return thread.problem().at("screw");
     const auto screw_material = catalogue::material_named(text(v, "screw_material")),
                nut_material = catalogue::material_named(text(v, "nut_material"));
-    if (!screw_material)
-        return Problem{"screw_material", screw_material.problem().what, screw_material.problem().remedy};
-    if (!nut_material) return Problem{"nut_material", nut_material.problem().what, nut_material.problem().remedy};
+    if (!screw_material) return screw_material.problem().at("screw_material");
+    if (!nut_material) return nut_material.problem().at("nut_material");
     Drive g;
     g.thread = *thread;
     const auto& key = text(v, "knob");
@@ -126,8 +125,7 @@ Result<FormulaParts> build(const Values& v) {
                .bearing_friction = number(v, "tip_friction"),
                .bearing_outer_diameter = tip_diameter,
                .bearing_inner_diameter = tip == "ring" ? number(v, "tip_hole") : 0};
-    if (const auto ok = mechanics::check_screw(g.screw); !ok)
-        return Problem{"tip_hole", ok.problem().what, ok.problem().remedy};
+    if (const auto ok = mechanics::check_screw(g.screw); !ok) return ok.problem().at("tip_hole");
     const double arm = mechanics::torque_per_preload(g.screw), kept = number(v, "kept");
     g.fresh = g.torque / arm;
     g.highest = mechanics::highest_preload(g.screw, g.torque);
@@ -146,15 +144,17 @@ Result<FormulaParts> build(const Values& v) {
     const double share = text(v, "place") == "shakes" ? 0.5 : 1;
     g.locking = share * g.screw.thread_friction / std::cos(g.screw.flank_half_angle) / std::tan(thread->lead_angle());
     FormulaParts parts;
-    parts.working = {
-        {"torque", "what the hand puts on it", knob->label, g.torque, Dimension::torque, "from memory"},
-        {"torque_per_preload", "T/F = (d₂/2) tan(ψ + ρ′) + μ_b r_b", "", arm, Dimension::length, "VDI 2230 part 1"},
-        {"force_fresh", "F = T/(T/F)", fmt::format("{:.3g} N·m/{:.3f} mm", g.torque, arm * 1e3), g.fresh,
-         Dimension::force, "VDI 2230 part 1"},
-        {"force", "F′ = kept · F", fmt::format("{:.2f} · {:.1f} N", kept, g.fresh), g.force, Dimension::force,
-         "retention from memory"},
-        {"loosening_torque", "T_L = F[(d₂/2) tan(ρ′ − ψ) + μ_b r_b]", "",
-         g.force * mechanics::loosening_torque_per_preload(g.screw), Dimension::torque, "VDI 2230 part 1"}};
+    parts.working.push_back([=] {
+        return Working{
+            {"torque", "what the hand puts on it", knob->label, g.torque, Dimension::torque, "from memory"},
+            {"torque_per_preload", "T/F = (d₂/2) tan(ψ + ρ′) + μ_b r_b", "", arm, Dimension::length, "VDI 2230 part 1"},
+            {"force_fresh", "F = T/(T/F)", fmt::format("{:.3g} N·m/{:.3f} mm", g.torque, arm * 1e3), g.fresh,
+             Dimension::force, "VDI 2230 part 1"},
+            {"force", "F′ = kept · F", fmt::format("{:.2f} · {:.1f} N", kept, g.fresh), g.force, Dimension::force,
+             "retention from memory"},
+            {"loosening_torque", "T_L = F[(d₂/2) tan(ρ′ − ψ) + μ_b r_b]", "",
+             g.force * mechanics::loosening_torque_per_preload(g.screw), Dimension::torque, "VDI 2230 part 1"}};
+    });
     add_modes(g, parts);
     parts.results = {
         {"torque", g.torque, Dimension::torque},

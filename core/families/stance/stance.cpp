@@ -53,7 +53,8 @@ class Stance : public Family {
         if (layout == "legs") {
             const double count = number(v, "feet");
             if (count != std::floor(count))
-                return Problem{"feet", fmt::format("{:g} feet is not a whole number.", count), "Write 3, 4 or more."};
+                return Problem{"stance.not_whole_feet", "feet", fmt::format("{:g} feet is not a whole number.", count),
+                               "Write 3, 4 or more."};
             feet = circle_of(static_cast<int>(count), number(v, "spread"), number(v, "turn"));
         } else if (layout == "round") {
             feet = circle_of(36, number(v, "spread"), 0);

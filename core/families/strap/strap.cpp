@@ -24,8 +24,7 @@ struct Sandwich {
     double bolts = 2, bolt_force = 0, friction = 0;
     double length = 0, width = 0, span = 0;  ///< plate along the strap, strap across, between bolts [m]
     double thickness = 0, strength = 0, webbing = 0;
-    std::shared_ptr<const mechanics::PressureSolver> solver;
-    std::shared_ptr<const mechanics::PlanarContacts> contacts;
+    mechanics::CutFacePtr surface;
 
     double force() const { return bolts * bolt_force; }
     /// What one face loses to a pull the other gains, until one is empty: the sum stays.
@@ -33,15 +32,16 @@ struct Sandwich {
     mechanics::SlipLimit<3> slip(const Wrench& w) const {
         // Both faces carry alike, half of a moment each; it moves their pressure towards an edge.
         std::array<double, most_points + mechanics::sum_block> limit{};
-        const auto p = solver->solve(force(), w.my / 2, -w.mx / 2);
+        const auto p = surface->points.solve(force(), w.my / 2, -w.mx / 2);
         if (!p.in_balance) {
             mechanics::SlipLimit<3> none;
             none.multiplier = 0;
             return none;
         }
-        solver->forces(p, 2 * friction, limit.data());
-        return mechanics::slip_limit(*contacts, std::span<const double>(limit.data(), contacts->padded()),
-                                     {w.fx, w.fy, w.mz / solver->patch().size});
+        surface->points.forces(p, 2 * friction, limit.data());
+        return mechanics::slip_limit(surface->contacts,
+                                     std::span<const double>(limit.data(), surface->contacts.padded()),
+                                     {w.fx, w.fy, w.mz / surface->points.patch().size});
     }
     /// 1 where one face's resultant reaches its edge.
     double rocked(const Wrench& w) const {
@@ -105,7 +105,7 @@ FormulaMode slips(const Sandwich& g) {
     };
     m.motion = [g](const Wrench& w) -> Phrase {
         const auto at = g.slip(w);
-        return std::abs(at.motion[2] * w.mz / g.solver->patch().size) >
+        return std::abs(at.motion[2] * w.mz / g.surface->points.patch().size) >
                        std::abs(at.motion[0] * w.fx + at.motion[1] * w.fy)
                    ? "twists|twist"
                    : "slides|slide";
@@ -117,7 +117,7 @@ FormulaMode slips(const Sandwich& g) {
     return m;
 }
 
-Result<FormulaParts> build(const Values& v) {
+Result<FormulaParts> build(const Values& v, const mechanics::CutFacePtr& like) {
     auto squeezed = squeeze(v);
     if (!squeezed) return squeezed.problem();
     Sandwich g;
@@ -132,22 +132,26 @@ Result<FormulaParts> build(const Values& v) {
     g.webbing = number(v, "strap_strength");
     if (g.span <= g.width)
         return Problem{
-            "bolt_span",
+            "strap.bolts_inside_strap", "bolt_span",
             fmt::format("Bolts {:.3g} mm apart would go through a strap {:.3g} mm wide.", g.span * 1e3, g.width * 1e3),
             fmt::format("Set them outside the strap: more than {:.3g} mm apart.", g.width * 1e3)};
     mechanics::PatchShape shape;
     const double a = g.length / 2, b = g.width / 2;
     shape.polygon = {{-a, -b}, {a, -b}, {a, b}, {-a, b}};
-    const auto patch = mechanics::make_patch(shape, mechanics::Bedding::even, 5, 28);
-    if (!patch) return patch.problem();
-    g.contacts = std::make_shared<const mechanics::PlanarContacts>(patch->x, patch->y, patch->size);
-    g.solver = std::make_shared<const mechanics::PressureSolver>(*patch, 1e-6);
+    const auto face = mechanics::cut_face({shape, mechanics::Bedding::even, 5, 28, 1e-6, false}, {like});
+    if (!face) return face.problem();
+    g.surface = *face;
     FormulaParts parts;
-    parts.working = squeezed->working;
-    parts.working.push_back({"plate_force", "N = n F", fmt::format("{:.0f} · {:.1f} N", g.bolts, g.bolt_force),
-                             g.force(), Dimension::force, "statics"});
-    parts.working.push_back({"plate_moment", "N (s/4 − w/8)", "", g.force() * (g.span / 4 - g.width / 8),
-                             Dimension::torque, "beam on two bolts, even load between"});
+    parts.face = g.surface;
+    parts.working.push_back(squeezed->working);
+    parts.working.push_back([=] {
+        return Working{{"plate_force", "N = n F", fmt::format("{:.0f} · {:.1f} N", g.bolts, g.bolt_force), g.force(),
+                        Dimension::force, "statics"}};
+    });
+    parts.working.push_back([=] {
+        return Working{{"plate_moment", "N (s/4 − w/8)", "", g.force() * (g.span / 4 - g.width / 8), Dimension::torque,
+                        "beam on two bolts, even load between"}};
+    });
     parts.modes.push_back(slips(g));
     parts.modes.push_back(ratio(
         {"rocks", ModeClass::ultimate, "rocks|rock off the strap", "moment", Dimension::torque,

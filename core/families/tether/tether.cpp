@@ -59,35 +59,42 @@ Result<FormulaParts> build(const Values& v) {
     const auto& anchor = text(v, "anchor");
     g.to_the_side = anchor == "aside";
     if (g.to_the_side && g.aside > g.length)
-        return Problem{"aside",
+        return Problem{"tether.anchor_out_of_reach", "aside",
                        fmt::format("The anchor is {:.3g} mm to the side and the tether only {:.3g} mm long.",
                                    g.aside * 1e3, g.length * 1e3),
                        "Use a longer tether or a nearer anchor."};
     FormulaParts parts;
     if (anchor == "below") {
         g.fall = 2 * g.length;
-        parts.working.push_back(
-            {"slack_fall", "h = 2L", "", g.fall, Dimension::length, "geometry: from above to below the anchor"});
+        parts.working.push_back([=] {
+            return Working{
+                {"slack_fall", "h = 2L", "", g.fall, Dimension::length, "geometry: from above to below the anchor"}};
+        });
     } else if (anchor == "aside") {
         g.fall = std::sqrt(g.length * g.length - g.aside * g.aside);
-        parts.working.push_back(
-            {"slack_fall", "h = √(L² − a²)", "", g.fall, Dimension::length, "geometry: anchor level with it"});
+        parts.working.push_back([=] {
+            return Working{
+                {"slack_fall", "h = √(L² − a²)", "", g.fall, Dimension::length, "geometry: anchor level with it"}};
+        });
     } else {
         g.fall = number(v, "slack");
-        parts.working.push_back({"slack_fall", "h", "", g.fall, Dimension::length, "input"});
+        parts.working.push_back([=] { return Working{{"slack_fall", "h", "", g.fall, Dimension::length, "input"}}; });
         if (g.fall > 2 * g.length)
             return Problem{
-                "slack",
+                "tether.slack_too_long", "slack",
                 fmt::format("A tether of {:.3g} mm lets nothing fall {:.3g} mm.", g.length * 1e3, g.fall * 1e3),
                 fmt::format("Give at most {:.3g} mm, twice its length.", 2e3 * g.length)};
     }
     const double own = number(v, "axial_stiffness") / g.length, mount = number(v, "mount_stiffness");
     g.stiffness = 1 / (1 / own + 1 / mount);
     g.strength = std::min(number(v, "strength") * number(v, "knot_share"), number(v, "anchor_strength"));
-    parts.working.push_back(
-        {"stiffness", "1/(L/EA + 1/k_mount)", "", g.stiffness, Dimension::stiffness, "springs in series"});
-    parts.working.push_back(
-        {"holds", "least of strength × knot and anchor", "", g.strength, Dimension::force, "input"});
+    parts.working.push_back([=] {
+        return Working{
+            {"stiffness", "1/(L/EA + 1/k_mount)", "", g.stiffness, Dimension::stiffness, "springs in series"}};
+    });
+    parts.working.push_back([=] {
+        return Working{{"holds", "least of strength × knot and anchor", "", g.strength, Dimension::force, "input"}};
+    });
     parts.modes.push_back(ratio({"breaks", ModeClass::ultimate, "breaks|break, or tears|tear out its anchor",
                                  "catch_force", Dimension::force,
                                  [g](const Wrench& w) {

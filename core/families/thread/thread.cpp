@@ -26,7 +26,7 @@ std::string in_mm(double si) {
 
 Result<catalogue::Thread> thread_of(const Values& v, const char* key) {
     auto found = catalogue::thread_named(text(v, key));
-    if (!found) return Problem{key, found.problem().what, found.problem().remedy};
+    if (!found) return found.problem().at(key);
     return found;
 }
 
@@ -108,11 +108,9 @@ Result<std::shared_ptr<const Joint>> ThreadFamily::join(const Values& v) const {
     n.male = *male;
     n.female = *female;
     const auto screw_material = catalogue::material_named(text(v, "screw_material"));
-    if (!screw_material)
-        return Problem{"screw_material", screw_material.problem().what, screw_material.problem().remedy};
+    if (!screw_material) return screw_material.problem().at("screw_material");
     const auto socket_material = catalogue::material_named(text(v, "socket_material"));
-    if (!socket_material)
-        return Problem{"socket_material", socket_material.problem().what, socket_material.problem().remedy};
+    if (!socket_material) return socket_material.problem().at("socket_material");
     n.socket_material = socket_material->name;
     n.soft_socket = socket_material->soft_thread;
     n.screw_strength = screw_material->ultimate;
@@ -130,7 +128,8 @@ Result<std::shared_ptr<const Joint>> ThreadFamily::join(const Values& v) const {
     if (const auto ok = mechanics::check_screw(n.screw); !ok) return ok.problem();
     const double arm = mechanics::torque_per_preload(n.screw);
     if (!(arm > 0))
-        return Problem{"thread_friction", "Without any friction the torque would turn into unlimited preload.",
+        return Problem{"thread.no_friction", "thread_friction",
+                       "Without any friction the torque would turn into unlimited preload.",
                        "Give the friction in the thread, for example 0.15."};
     n.highest_preload = mechanics::highest_preload(n.screw, n.torque);
 
@@ -148,7 +147,8 @@ Result<std::shared_ptr<const Joint>> ThreadFamily::join(const Values& v) const {
     n.fit = catalogue::fit(n.male, n.female, n.verdict.turns);
     if (n.fit.fit == catalogue::Fit::too_big || n.fit.fit == catalogue::Fit::no_contact)
         return Problem{
-            "socket", fmt::format("{} does not go into {}: {}", n.male.designation, n.female.designation, n.fit.reason),
+            "thread.does_not_fit", "socket",
+            fmt::format("{} does not go into {}: {}", n.male.designation, n.female.designation, n.fit.reason),
             "Use an adapter or a bush between them."};
     set_preload(n, number(v, "pad_stiffness"));
     return std::shared_ptr<const Joint>(std::make_shared<ThreadJoint>(std::move(n)));

@@ -84,17 +84,23 @@ Result<std::shared_ptr<const Joint>> join_band(const Values& v) {
     g.tension = squeezed->force;
     g.strength = number(v, "band_strength");
     FormulaParts parts;
-    parts.working = squeezed->working;
+    parts.working.push_back(squeezed->working);
     if (g.slit) {
         const double wall = number(v, "slit_wall"), r = g.radius + wall / 2;
         const double second_moment = g.length * std::pow(wall, 3) / 12;
         g.spent = number(v, "slit_gap") * number(v, "slit_modulus") * second_moment / (3 * pi * r * r * r);
-        parts.working.push_back({"spent_on_closing", "g E I/(3π r³)", "", g.spent, Dimension::force,
-                                 "curved beam: a split ring opens by 3π P r³/(E I), Roark"});
+        parts.working.push_back([=] {
+            return Working{{"spent_on_closing", "g E I/(3π r³)", "", g.spent, Dimension::force,
+                            "curved beam: a split ring opens by 3π P r³/(E I), Roark"}};
+        });
     }
-    parts.working.push_back({"tension_left", "T − what closes the gap", "", g.left(), Dimension::force, "statics"});
-    parts.working.push_back({"normal_force_sum", g.greased ? "ΣN = 2π T" : "ΣN = 2T (1 − e^(−μπ))/μ", "",
-                             g.normal_sum(), Dimension::force, "belt friction, Eytelwein"});
+    parts.working.push_back([=] {
+        return Working{{"tension_left", "T − what closes the gap", "", g.left(), Dimension::force, "statics"}};
+    });
+    parts.working.push_back([=] {
+        return Working{{"normal_force_sum", g.greased ? "ΣN = 2π T" : "ΣN = 2T (1 − e^(−μπ))/μ", "", g.normal_sum(),
+                        Dimension::force, "belt friction, Eytelwein"}};
+    });
     add_modes(g, parts);
     parts.results = {{"clamping_force", g.tension, Dimension::force},
                      {"normal_force_sum", g.normal_sum(), Dimension::force},

@@ -23,8 +23,7 @@ struct Slot {
     bool locked = true;
     double into_body = -1;  ///< sign that turns Fz into a push into the fixed face
     double force = 0, length = 0, width = 0, bar = 0, friction = 0, pad_strength = 0;
-    std::shared_ptr<const mechanics::PressureSolver> solver;
-    std::shared_ptr<const mechanics::PlanarContacts> contacts;
+    mechanics::CutFacePtr surface;
 
     /// Forces of the fixed and the moving face: a locked jaw shares a push with the other side, a spring keeps its
     /// force.
@@ -38,7 +37,7 @@ struct Slot {
     /// The bar turns in the slot: the faces are loaded at opposite ends.
     mechanics::OpposedPressures pressures(const Wrench& w) const {
         const auto N = sides(w);
-        return mechanics::opposed_pressures(*solver, N[0], N[1], w.my, -w.mx);
+        return mechanics::opposed_pressures(surface->points, N[0], N[1], w.my, -w.mx);
     }
     /// Lost when the resultants reach the edges of their faces.
     double rocked(const Wrench& w) const {
@@ -54,7 +53,7 @@ struct Slot {
     double pressure(const Wrench& w) const {
         const auto p = pressures(w);
         if (!p.in_balance) return infinite;
-        return std::max({0.0, solver->greatest(p.fixed), solver->greatest(p.moving)});
+        return std::max({0.0, surface->points.greatest(p.fixed), surface->points.greatest(p.moving)});
     }
 };
 
@@ -65,11 +64,11 @@ mechanics::SlipLimit<3> Slot::slip(const Wrench& w) const {
     if (!p.in_balance) return none;
     std::array<double, most_points + mechanics::sum_block> sum{}, f{};
     for (const auto& face : {p.fixed, p.moving}) {
-        solver->forces(face, friction, f.data());
-        for (std::size_t i = 0; i < contacts->padded(); ++i) sum[i] += f[i];
+        surface->points.forces(face, friction, f.data());
+        for (std::size_t i = 0; i < surface->contacts.padded(); ++i) sum[i] += f[i];
     }
-    return mechanics::slip_limit(*contacts, std::span<const double>(sum.data(), contacts->padded()),
-                                 {w.fx, w.fy, w.mz / solver->patch().size});
+    return mechanics::slip_limit(surface->contacts, std::span<const double>(sum.data(), surface->contacts.padded()),
+                                 {w.fx, w.fy, w.mz / surface->points.patch().size});
 }
 
 drawing::Drawing section(const Slot& g, const Load& load) {
@@ -111,7 +110,7 @@ FormulaMode slips(const Slot& g) {
     };
     m.motion = [g](const Wrench& w) -> Phrase {
         const auto at = g.slip(w);
-        const double turned = std::abs(at.motion[2] * w.mz / g.solver->patch().size);
+        const double turned = std::abs(at.motion[2] * w.mz / g.surface->points.patch().size);
         return turned > std::abs(at.motion[0] * w.fx + at.motion[1] * w.fy) ? "twists|twist in the slot"
                                                                             : "slides|slide in the slot";
     };
@@ -127,7 +126,7 @@ FormulaMode slips(const Slot& g) {
 
 }  // namespace
 
-Result<std::shared_ptr<const Joint>> join_slot(const Values& v) {
+Result<std::shared_ptr<const Joint>> join_slot(const Values& v, const mechanics::CutFacePtr& like) {
     auto squeezed = grip_squeeze(v);
     if (!squeezed) return squeezed.problem();
     Slot g;
@@ -142,15 +141,18 @@ Result<std::shared_ptr<const Joint>> join_slot(const Values& v) {
     mechanics::PatchShape shape;
     const double a = g.length / 2, b = g.width / 2;
     shape.polygon = {{-a, -b}, {a, -b}, {a, b}, {-a, b}};
-    const auto patch = mechanics::make_patch(shape, mechanics::Bedding::even, 7, 34);
-    if (!patch) return patch.problem();
-    g.solver = std::make_shared<const mechanics::PressureSolver>(*patch, 1e-6);
-    g.contacts = std::make_shared<const mechanics::PlanarContacts>(patch->x, patch->y, patch->size);
+    const auto face = mechanics::cut_face({shape, mechanics::Bedding::even, 7, 34, 1e-6, false}, {like});
+    if (!face) return face.problem();
+    g.surface = *face;
     FormulaParts parts;
-    parts.working = squeezed->working;
-    parts.working.push_back({"normal_force_sum", "ΣN = 2F", "", 2 * g.force, Dimension::force, "derived"});
-    parts.working.push_back(
-        {"holding_force", "μ ΣN", "", 2 * g.friction * g.force, Dimension::force, "Coulomb friction"});
+    parts.face = g.surface;
+    parts.working.push_back(squeezed->working);
+    parts.working.push_back([=] {
+        return Working{{"normal_force_sum", "ΣN = 2F", "", 2 * g.force, Dimension::force, "derived"}};
+    });
+    parts.working.push_back([=] {
+        return Working{{"holding_force", "μ ΣN", "", 2 * g.friction * g.force, Dimension::force, "Coulomb friction"}};
+    });
     parts.modes.push_back(slips(g));
     parts.modes.push_back(
         ratio({"parts", ModeClass::ultimate, "is|be pulled out of its jaw", "pull", Dimension::force,

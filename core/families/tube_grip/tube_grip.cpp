@@ -8,6 +8,7 @@
 #include <numbers>
 
 #include "families/along_load.h"
+#include "families/formula_joint.h"
 #include "families/tube_grip/grip_joint.h"
 #include "families/tube_grip/other_grips.h"
 #include "mechanics/first_exit.h"
@@ -40,17 +41,19 @@ Result<Squeeze> grip_squeeze(const Values& v) {
     if (text(v, "squeezed_by") != "spring") return squeeze(v);
     const double opening = number(v, "diameter"), most = number(v, "spring_most");
     if (opening > most)
-        return Problem{"spring_most",
+        return Problem{"grip.tube_too_thick", "spring_most",
                        fmt::format("A tube of {:.3g} mm does not go into a clamp that opens {:.3g} mm.", opening * 1e3,
                                    most * 1e3),
                        "Use a larger clamp, or grip a thinner tube."};
     Squeeze s;
-    s.fresh = number(v, "spring_closed") + number(v, "spring_rate") * opening;
+    const double closed = number(v, "spring_closed"), rate = number(v, "spring_rate");
+    s.fresh = closed + rate * opening;
     s.force = number(v, "kept") * s.fresh;
-    s.working.push_back({"force", "F₀ + k · opening",
-                         fmt::format("{:.1f} N + {:.3g} N/mm · {:.2f} mm", number(v, "spring_closed"),
-                                     number(v, "spring_rate") * 1e-3, opening * 1e3),
-                         s.force, Dimension::force, "spring law"});
+    s.working = [=, force = s.force] {
+        return Working{{"force", "F₀ + k · opening",
+                        fmt::format("{:.1f} N + {:.3g} N/mm · {:.2f} mm", closed, rate * 1e-3, opening * 1e3), force,
+                        Dimension::force, "spring law"}};
+    };
     return s;
 }
 
@@ -64,7 +67,8 @@ Result<std::shared_ptr<const Joint>> join_jaws(const Values& v) {
     n.wall = number(v, "wall");
     n.solid = n.wall == 0;
     if (n.wall > n.radius)
-        return Problem{"wall", fmt::format("A wall of {:.3g} mm is thicker than the tube's radius.", n.wall * 1e3),
+        return Problem{"grip.wall_too_thick", "wall",
+                       fmt::format("A wall of {:.3g} mm is thicker than the tube's radius.", n.wall * 1e3),
                        fmt::format("Give at most {:.3g} mm, or 0 for a solid bar.", n.radius * 1e3)};
     n.length = number(v, "length");
     n.friction = number(v, "friction");
@@ -73,7 +77,7 @@ Result<std::shared_ptr<const Joint>> join_jaws(const Values& v) {
     const double touch = n.radius / std::tan(n.half_angle);
     if (n.jaws == Jaws::vee && touch > n.flank)
         return Problem{
-            "flank",
+            "grip.flank_too_short", "flank",
             fmt::format("The tube would touch {:.3g} mm from the bottom of the V, and the flank is {:.3g} mm long.",
                         touch * 1e3, n.flank * 1e3),
             fmt::format("Use a flank of at least {:.3g} mm, or a wider V.", touch * 1e3)};
@@ -137,22 +141,23 @@ class TubeGrip : public Family {
         m.contact_moves = text(v, "held_by") == "payload";
         return m;
     }
-    Result<std::shared_ptr<const Joint>> join(const Values& v) const override {
-        auto first = single(v);
+    Result<std::shared_ptr<const Joint>> join(const Values& v) const override { return rejoin(v, nullptr); }
+    Result<std::shared_ptr<const Joint>> rejoin(const Values& v, const Joint* like) const override {
+        auto first = single(v, like);
         if (!first || text(v, "tubes") == "one") return first;
         auto other = v;
         for (const auto& [key, second] : {std::pair{"diameter", "second_diameter"}, {"wall", "second_wall"}})
             other.insert_or_assign(key, v.find(second)->second);
-        auto second = single(other);
-        if (!second) return Problem{"second_diameter", second.problem().what, second.problem().remedy};
+        auto second = single(other, nullptr);
+        if (!second) return second.problem().at("second_diameter");
         return right_angle_pair(*first, *second, number(v, "axes_apart"));
     }
 
  private:
-    static Result<std::shared_ptr<const Joint>> single(const Values& v) {
+    static Result<std::shared_ptr<const Joint>> single(const Values& v, const Joint* like) {
         const auto& jaws = text(v, "jaws");
         if (jaws == "band" || jaws == "slit") return join_band(v);
-        if (jaws == "slot") return join_slot(v);
+        if (jaws == "slot") return join_slot(v, face_of(like));
         return join_jaws(v);
     }
 };
@@ -449,7 +454,7 @@ std::vector<NamedValue> GripJoint::results(const Load&) const {
 }
 
 Working GripJoint::working(const Load& load) const {
-    Working lines = n_.squeeze.working;
+    Working lines = n_.squeeze.working();
     const Wrench w = load.whole();
     const Sides s = sides(w);
     const double sum = normal_sum(w);

@@ -108,20 +108,23 @@ Result<FormulaParts> build(const Values& v) {
     g.drive = number(v, "drive") * number(v, "kept");
     g.length = number(v, "length");
     if (!(g.rho_2() + g.angle < 80 * degree) || !(g.rho_1() + g.angle < 80 * degree))
-        return Problem{"angle",
+        return Problem{"wedge.angle_too_large", "angle",
                        fmt::format("A wedge of {:.0f}° with this friction cannot be driven in.", g.angle / degree),
                        "Make the angle smaller, for example 8°."};
     g.normal = g.drive / g.in();
     FormulaParts parts;
-    parts.working = {
-        {"friction_angle", "ρ = atan μ", fmt::format("atan {:.3f}", g.friction_1), g.rho_1(), Dimension::angle,
-         "Coulomb friction"},
-        {"normal_force", g.symmetric ? "N = P/[tan(ρ₁ + δ/2) + tan(ρ₂ + δ/2)]" : "N = P/[tan ρ₁ + tan(ρ₂ + δ)]",
-         fmt::format("{:.1f} N/{:.4f}", g.drive, g.in()), g.normal, Dimension::force, "statics of a wedge, Shigley"},
-        {"force_out", g.symmetric ? "N[tan(ρ₁ − δ/2) + tan(ρ₂ − δ/2)]" : "N[tan ρ₁ + tan(ρ₂ − δ)]",
-         fmt::format("{:.1f} N · {:.4f}", g.normal, g.out()), g.normal * g.out(), Dimension::force,
-         "statics of a wedge"},
-    };
+    parts.working.push_back([=] {
+        return Working{
+            {"friction_angle", "ρ = atan μ", fmt::format("atan {:.3f}", g.friction_1), g.rho_1(), Dimension::angle,
+             "Coulomb friction"},
+            {"normal_force", g.symmetric ? "N = P/[tan(ρ₁ + δ/2) + tan(ρ₂ + δ/2)]" : "N = P/[tan ρ₁ + tan(ρ₂ + δ)]",
+             fmt::format("{:.1f} N/{:.4f}", g.drive, g.in()), g.normal, Dimension::force,
+             "statics of a wedge, Shigley"},
+            {"force_out", g.symmetric ? "N[tan(ρ₁ − δ/2) + tan(ρ₂ − δ/2)]" : "N[tan ρ₁ + tan(ρ₂ − δ)]",
+             fmt::format("{:.1f} N · {:.4f}", g.normal, g.out()), g.normal * g.out(), Dimension::force,
+             "statics of a wedge"},
+        };
+    });
     parts.modes.push_back(margin(
         "locks", "works|work its way out", [g](const Wrench&) { return g.locking_margin(); },
         g.symmetric ? "2 ρ/δ" : "(ρ₁ + ρ₂)/δ", "statics of a wedge; half of the friction where it shakes"));

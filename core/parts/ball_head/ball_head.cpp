@@ -11,7 +11,7 @@ Result<Body> cup(const Values& v) {
     const double d = number(v, "diameter"), height = number(v, "height"), rim = number(v, "rim"),
                  ball = number(v, "ball_height"), knob = number(v, "knob"), density = density_of(v);
     if (!(ball > height && ball < height + rim + d))
-        return Problem{"ball_height", "The ball's middle is not in the cup.",
+        return Problem{"ball_head.ball_not_in_cup", "ball_height", "The ball's middle is not in the cup.",
                        "Measure from the face it stands on; it lies a little above the body."};
     const bool male = text(v, "below") == "stud";
     const Stuff stuff = stuff_of(v);
@@ -38,9 +38,10 @@ Result<Body> ball_plate(const Values& v) {
                  length = number(v, "length"), width = number(v, "width"), thick = number(v, "thickness"),
                  hole = number(v, "hole"), density = density_of(v);
     if (stem >= ball)
-        return Problem{"stem", "The stem is as thick as the ball.", "Give less than the ball's diameter."};
+        return Problem{"ball_head.stem_too_thick", "stem", "The stem is as thick as the ball.",
+                       "Give less than the ball's diameter."};
     if (up - thick <= ball / 2)
-        return Problem{"height", "The plate sits in the ball.",
+        return Problem{"ball_head.plate_in_ball", "height", "The plate sits in the ball.",
                        fmt::format("Give more than {:.1f} mm.", (ball / 2 + thick) * 1000)};
     if (const auto ok = check_hole(v); !ok) return ok.problem();
     const Stuff stuff = stuff_of(v);

@@ -24,7 +24,8 @@ Result<Body> build(const Values& v) {
         }
         if (const auto thread = major_diameter(v, end.thread); !thread) return thread.problem();
         if (number(v, end.depth) > height)
-            return Problem{end.depth, "The thread is deeper than the block is high.", "Give at most its height."};
+            return Problem{"block.thread_too_deep", end.depth, "The thread is deeper than the block is high.",
+                           "Give at most its height."};
         ports.push_back(
             female_thread(end.id, {0, 0, end.at}, text(v, end.thread), number(v, end.depth), text(v, "surface")));
     }

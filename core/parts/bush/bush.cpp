@@ -12,10 +12,10 @@ Result<Body> build(const Values& v) {
     if (!inner) return inner.problem();
     const double length = number(v, "length"), flange = number(v, "flange"), thick = number(v, "flange_thickness");
     if (!(*inner < *outer))
-        return Problem{"inner", "The inner thread is no smaller than the outer one.",
+        return Problem{"bush.inner_not_smaller", "inner", "The inner thread is no smaller than the outer one.",
                        "Exchange them, or choose a smaller one inside, for example 1/4-20 UNC."};
     if (thick > 0 && flange < *outer)
-        return Problem{"flange", "The flange is smaller than the thread.",
+        return Problem{"bush.flange_too_small", "flange", "The flange is smaller than the thread.",
                        fmt::format("Give at least {:.1f} mm, or a thickness of 0 for none.", *outer * 1000)};
     Solids solids;
     const double density = density_of(v);

@@ -10,16 +10,20 @@ Result<Body> build(const Values& v) {
     if (!thread) return thread.problem();
     const double deep = number(v, "deep"), wide = number(v, "wide"), high = number(v, "high"),
                  front = deep / 2 - number(v, "socket_back"), axis = number(v, "axis_height");
-    if (axis > high) return Problem{"axis_height", "The lens sits above the body.", "Give at most the body's height."};
+    if (axis > high)
+        return Problem{"camera.lens_above_body", "axis_height", "The lens sits above the body.",
+                       "Give at most the body's height."};
     if (number(v, "depth") > high)
-        return Problem{"depth", "The socket is deeper than the body is high.", "Common is 5.5 mm; measure yours."};
+        return Problem{"camera.socket_too_deep", "depth", "The socket is deeper than the body is high.",
+                       "Common is 5.5 mm; measure yours."};
     Solids solids;
     solids.add_weighed(box({front - deep / 2, 0, high / 2}, {deep, wide, high}, Stuff::payload),
                        number(v, "body_mass"));
     if (text(v, "lens") == "yes") {
         const double length = number(v, "lens_length"), d = number(v, "lens_diameter");
         if (axis < d / 2 - 0.02)
-            return Problem{"lens_diameter", "The lens reaches more than 20 mm below the camera's foot.",
+            return Problem{"camera.lens_below_foot", "lens_diameter",
+                           "The lens reaches more than 20 mm below the camera's foot.",
                            "Check its diameter and the height of its axis."};
         const double rear = 0.53 * length, barrel = length - rear - 0.006;
         const double mass = number(v, "lens_mass");

@@ -12,9 +12,10 @@ Result<Body> build(const Values& v) {
                  cap = number(v, "cap_thickness"), cap_d = number(v, "cap_diameter");
     const int legs = static_cast<int>(number(v, "feet"));
     if (up >= height)
-        return Problem{"legs_from", "The legs leave the post above its top.", "Give less than the height."};
+        return Problem{"post.legs_above_top", "legs_from", "The legs leave the post above its top.",
+                       "Give less than the height."};
     if (clear + cap >= height)
-        return Problem{"clearance", "Nothing is left of the post.", "Give less than the height."};
+        return Problem{"post.nothing_left", "clearance", "Nothing is left of the post.", "Give less than the height."};
     if (const auto thread = major_diameter(v, "thread"); !thread) return thread.problem();
     const double density = density_of(v);
     const Stuff stuff = stuff_of(v);

@@ -7,7 +7,7 @@ namespace {
 Result<Body> build(const Values& v) {
     const double d = number(v, "diameter"), wall = number(v, "wall"), length = number(v, "length");
     if (wall >= d / 2)
-        return Problem{"wall", "The wall is as thick as half the tube.",
+        return Problem{"tube.wall_too_thick", "wall", "The wall is as thick as half the tube.",
                        "Give less than half the diameter, or 0 for a solid rod."};
     const bool upright = text(v, "lies") == "upright";
     const Vector along = upright ? Vector::UnitZ() : Vector::UnitX();

@@ -21,21 +21,21 @@ Result<Body> build(const Values& v) {
     const double bottom = r / std::sin(half);  // of the V, above the tube's axis
     const double lips = bottom - flank * std::cos(half), mouth = flank * std::sin(half);
     if (bottom + depth > top)
-        return Problem{"height",
+        return Problem{"vee_clamp.socket_in_vee", "height",
                        fmt::format("The socket runs into the V, whose bottom lies {:.1f} mm above the tube's middle.",
                                    bottom * 1000),
                        fmt::format("Give at least {:.1f} mm.", (bottom + depth) * 1000)};
     if (2 * mouth >= width)
-        return Problem{"width", "The V is wider than the jaw.",
+        return Problem{"vee_clamp.vee_too_wide", "width", "The V is wider than the jaw.",
                        fmt::format("Give more than {:.0f} mm, or a shorter flank.", 2000 * mouth)};
     if (!(r * std::cos(half) < flank * std::sin(half)))
-        return Problem{"flank", "The tube touches beyond the end of the flanks.",
+        return Problem{"vee_clamp.flank_too_short", "flank", "The tube touches beyond the end of the flanks.",
                        fmt::format("Give more than {:.1f} mm.", 1000 * r / std::tan(half))};
     if (apart / 2 - *screw / 2 < r)
-        return Problem{"screws_apart", "The screws run into the tube.",
+        return Problem{"vee_clamp.screws_in_tube", "screws_apart", "The screws run into the tube.",
                        fmt::format("Give more than {:.0f} mm.", 1000 * (2 * r + *screw))};
     if (apart + *screw >= width)
-        return Problem{"screws_apart", "The screws miss the jaw.",
+        return Problem{"vee_clamp.screws_miss_jaw", "screws_apart", "The screws miss the jaw.",
                        fmt::format("Give less than {:.0f} mm.", 1000 * (width - *screw))};
     Shape jaw;
     jaw.kind = ShapeKind::prism;

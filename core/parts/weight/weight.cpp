@@ -8,7 +8,7 @@ Result<Body> build(const Values& v) {
     const double rod = number(v, "rod"), length = number(v, "length"), across = number(v, "across"),
                  hangs = number(v, "hangs");
     if (across <= rod)
-        return Problem{"across", "The weight is no wider than its rod.",
+        return Problem{"weight.narrower_than_rod", "across", "The weight is no wider than its rod.",
                        fmt::format("Give more than {:.1f} mm.", rod * 1000)};
     Solids solids;
     solids.add_weighed(cylinder({0, 0, -hangs}, across, length, Vector::UnitX(), Stuff::metal), number(v, "mass"));
