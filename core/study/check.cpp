@@ -91,7 +91,10 @@ Result<double> end_share(const Seam& seam, rig::End end) {
             cases[c].permanent = cases[c].same_weights_as < c
                                      ? cases[cases[c].same_weights_as].permanent
                                      : at_worse_weights(joint, mode.mode, seam.modes[mode.at], cases[c].load.weights);
-        const auto found = worst_of(joint, mode.mode, cases, least, &seam.found[mode.at]);
+        const auto found = worst_of(joint, mode.mode, cases,
+                                    {.below = least,
+                                     .hints = &seam.found[mode.at],
+                                     .around = rig::is_weak(end) ? Around::everywhere : Around::hints});
         if (!(found.share < least)) continue;
         least = found.share;
         exact = exactly(joint, mode.mode, found) / cases[found.at].required;
@@ -183,7 +186,7 @@ Result<InterfaceResult> check_interface(const Prepared& prepared, const rig::Int
     for (std::size_t e = 0; e < built->joints.size(); ++e) {
         const auto& joint = *built->joints[e];
         for (std::size_t m = 0; m < joint.modes().size(); ++m) {
-            const auto found = worst_of(joint, m, cases, infinite, nullptr);
+            const auto found = worst_of(joint, m, cases);
             ModeResult mode;
             mode.element = interface.elements[e].id;
             mode.family = interface.elements[e].family;

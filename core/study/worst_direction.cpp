@@ -24,6 +24,10 @@ constexpr double finest_angle = 0.008;  // 0.5 degrees: the factor is flat there
 constexpr double far_from_governing = 10;
 /// A direction must be worse by this share to count; under what is shown.
 constexpr double worth_finding = 3e-4;
+/// A search's model is good to this share; where it is worse than that, other directions may be the worst. Those nearer
+/// to each other than this are taken for one, and at most so many are looked at.
+constexpr double search_may_err = 0.01, apart = 0.25;
+constexpr int most_looks = 5;
 /// A direction found worse by more than this is followed along its slope before others are asked.
 constexpr double worth_leading = 0.03;
 
@@ -64,12 +68,15 @@ class Search {
         bool by_seed = false;
         for (const auto& d : how.seeds) by_seed = try_direction(d) || by_seed;
         const double before = best_.factor;
-        if (how.cells && best_.factor > 0) over(*how.cells, how.refine);
+        if (how.cells && best_.factor > 0) over(*how.cells, how);
         if (!found_) return {};
         // A seed is the worst direction of the same joint at other inputs: the worst one here is close to it.
         if (how.refine && best_.factor > 0) refine(by_seed && best_.factor == before ? coarse_angle / 4 : coarse_angle);
+        if (!how.exactly || !(best_.factor > 0)) return best_;
         // The direction is the search's; the factor is computed anew, to the last digit.
-        if (how.exactly && best_.factor > 0) best_.factor = exact_.load_factor(mode_, ray_of_(best_.direction));
+        const double searched = best_.factor;
+        best_.factor = exact_.load_factor(mode_, ray_of_(best_.direction));
+        if (how.refine && best_.factor > searched * (1 + search_may_err)) look_again(*how.cells);
         return best_;
     }
 
@@ -126,8 +133,8 @@ class Search {
         }
         return passed;
     }
-    void over(const DirectionCells& cells, bool may_lead) {
-        may_lead_ = may_lead;
+    void over(const DirectionCells& cells, const How& how) {
+        may_lead_ = how.refine;
         safe_.fill({});
         tried_.reset();
         for (std::size_t i = 0; i < cells.coarse_points && !std::isfinite(best_.factor); ++i) look_at(cells, i);
@@ -149,6 +156,25 @@ class Search {
             if (!(best_.factor > 0)) break;
             std::swap(alive, next);
             count = children;
+        }
+    }
+    /// The search's model was too severe where it found the worst, so that worse directions may have been passed over:
+    /// the worst few others are looked at exactly.
+    void look_again(const DirectionCells& cells) {
+        std::vector<Least> others;
+        const double limit = best_.factor * (1 + 3 * search_may_err);
+        for (const auto& d : cells.points) {
+            if (d.dot(best_.direction) > std::cos(apart) || holds(d, 1 + 3 * search_may_err)) continue;
+            const Ray ray = ray_of_(d);
+            const auto used = [&](double lambda) { return joint_.utilisation(mode_, ray.at(lambda)); };
+            others.push_back({mechanics::first_exit_under(limit, used(limit), used), d});
+        }
+        std::sort(others.begin(), others.end(), [](const Least& a, const Least& b) { return a.factor < b.factor; });
+        for (int looks = 0; looks < most_looks && !others.empty(); ++looks) {
+            const Vector3d at = others.front().direction;
+            const double factor = exact_.load_factor(mode_, ray_of_(at));
+            if (factor < best_.factor) best_ = {factor, at};
+            std::erase_if(others, [&](const Least& o) { return o.direction.dot(at) > std::cos(apart); });
         }
     }
     /// Along the slope of the utilisation, as long as that leads to worse directions: at once to the worst one where
@@ -380,8 +406,9 @@ void leave_out_the_mild(std::vector<CaseLoad>& cases,
     cases = std::move(kept);
 }
 
-WorstFound worst_of(const families::Joint& joint, std::size_t mode, const std::vector<CaseLoad>& cases, double below,
-                    const WorstFound* hints) {
+WorstFound worst_of(const families::Joint& joint, std::size_t mode, const std::vector<CaseLoad>& cases,
+                    const Wanted& wanted) {
+    const auto [below, hints, around] = wanted;
     WorstFound worst;
     worst.directions.resize(cases.size());
     if (cases.empty()) return worst;
@@ -401,8 +428,9 @@ WorstFound worst_of(const families::Joint& joint, std::size_t mode, const std::v
         if (hints && load.is_rest && cases.size() > 1) continue;
         const std::vector<Eigen::Vector3d>* known = hints ? &hints->directions[c] : nullptr;
         // At an end a case that is far from governing at typical inputs is only tried where it was worst.
-        const CaseSearch search(joint, mode, load, known,
-                                hints && hints->at == c && !(hints->share > far_from_governing * below));
+        const CaseSearch search(
+            joint, mode, load, known,
+            hints && around == Around::everywhere && hints->at == c && !(hints->share > far_from_governing * below));
         // Half a sine of 0.5 g over 20 ms leaves 0.06 m/s; rocking over takes ten times that.
         if (search.stands() && load.is_brief) continue;
         const auto take = [&](const CaseSearch::Found& found, double& factor, double& least) {

@@ -36,12 +36,20 @@ struct WorstFound {
     std::vector<std::vector<Eigen::Vector3d>> directions;
 };
 
+/// Where a search looks that has hints: over all directions too, or only along the slope from what the hints say.
+enum class Around { everywhere, hints };
+
+/// What is wanted of a search. Most directions are only shown not to be worse than the best so far: one evaluation of
+/// the utilisation instead of a root search.
+struct Wanted {
+    double below = std::numeric_limits<double>::infinity();  ///< a share not under this is of no interest
+    const WorstFound* hints = nullptr;                       ///< found for the same interface at other inputs
+    Around around = Around::everywhere;
+};
+
 /// Least factors of a mode over cases and directions.
-/// Meaning  Most directions are only shown not to be worse than the best so far: one evaluation of the utilisation
-///          instead of a root search. `below`: a share that is of no interest when it is not under this. `hints`: what
-///          was found at typical inputs; then few directions are tried beside those.
-WorstFound worst_of(const families::Joint& joint, std::size_t mode, const std::vector<CaseLoad>& cases, double below,
-                    const WorstFound* hints);
+WorstFound worst_of(const families::Joint& joint, std::size_t mode, const std::vector<CaseLoad>& cases,
+                    const Wanted& wanted = {});
 
 /// Takes out cases that another one contains, direction by direction: the same load, only smaller, from the same
 /// directions and with the same weights. The heaviest come first then, rest last.

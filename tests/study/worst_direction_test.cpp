@@ -89,7 +89,7 @@ TEST_CASE("the worst direction is worse than any of many others, for every mode 
         for (int k = 0; k < 2; ++k) {
             const auto load = push_from_anywhere(any(0.03), {0, 0, -8}, any(0.1), 12);
             for (std::size_t m = 0; m < joint->modes().size(); ++m) {
-                const auto found = study::worst_of(*joint, m, {load}, std::numeric_limits<double>::infinity(), nullptr);
+                const auto found = study::worst_of(*joint, m, {load});
                 double least = std::numeric_limits<double>::infinity();
                 const bool level = joint->modes()[m].live_only && !joint->stands_on().empty();
                 for (int i = 0; i < 80; ++i) {
@@ -107,4 +107,53 @@ TEST_CASE("the worst direction is worse than any of many others, for every mode 
             }
         }
     }
+}
+
+TEST_CASE("where the coarse model is too severe in one direction, the worst one elsewhere is found still",
+          "[study][law][brute]") {
+    // Faces that have opened, found at random: their coarse grids are off by up to 7 % in single directions, and the
+    // search settled on those (3.6 and 3 % above the factor of another direction).
+    struct Face {
+        double length, width, screw_x, screw_y, force, friction;
+        Vector3d push_at;
+        mechanics::Wrench weight;
+        double push;
+    };
+    const auto face = GENERATE(values<Face>({{0.0561,
+                                              0.0525,
+                                              0.0106,
+                                              -0.0166,
+                                              379.3328,
+                                              0.7421,
+                                              {0.0333, 0.0871, 0.0333},
+                                              {5.374, 5.975, -9.282, 0.9399, 0.6357, -0.1714},
+                                              31.319},
+                                             {0.0652,
+                                              0.0348,
+                                              0.0001,
+                                              0.0060,
+                                              486.8603,
+                                              0.6202,
+                                              {-0.0114, -0.0352, -0.0078},
+                                              {2.313, 1.792, -28.084, 0.0992, 0.3017, 0.0117},
+                                              21.134}}));
+    const auto joint = *families::join(*families::family_named("flat_face"), {{"bears", std::string("whole")},
+                                                                              {"screws", std::string("several")},
+                                                                              {"load_share", 0.0},
+                                                                              {"shape", std::string("rectangle")},
+                                                                              {"hole_diameter", 0.0},
+                                                                              {"length", face.length},
+                                                                              {"width", face.width},
+                                                                              {"screw_x", face.screw_x},
+                                                                              {"screw_y", face.screw_y},
+                                                                              {"force", face.force},
+                                                                              {"friction", face.friction}});
+    auto load = push_from_anywhere({}, {}, face.push_at, face.push);
+    load.permanent = face.weight;
+    const auto found = study::worst_of(*joint, 0, {load});
+    double least = std::numeric_limits<double>::infinity();
+    for (const auto& d : study::sphere_directions().points)
+        least = std::min(least, families::factors(*joint, 0, {load.permanent, load.load.free[0].along(d)}).least());
+    CAPTURE(face.force, found.share, least);
+    CHECK(found.share <= least * 1.005);
 }
