@@ -1,12 +1,9 @@
 // Every drawing against the one that was looked at and approved, primitive by primitive, in tests/reference/drawings/.
-// A change that is meant is approved by CLAMPET_APPROVE=1 clampet-tests "[approved]", and seen in the difference.
 #include <fmt/format.h>
 
-#include <cstdlib>
-#include <fstream>
-#include <sstream>
+#include <catch2/catch.hpp>
 
-#include "approximately.h"
+#include "approved.h"
 #include "families/family.h"
 #include "families/thread/fit_section.h"
 #include "families/thread/stack_design.h"
@@ -65,41 +62,11 @@ std::string drawings_of(const families::Family& family) {
     return all;
 }
 
-/// The same word, or numbers that no eye and no processor tells apart.
-bool alike(const std::string& a, const std::string& b) {
-    if (a == b) return true;
-    char *end_a = nullptr, *end_b = nullptr;
-    const double x = std::strtod(a.c_str(), &end_a), y = std::strtod(b.c_str(), &end_b);
-    if (*end_a != 0 || *end_b != 0 || a.empty() || b.empty()) return false;
-    return std::abs(x - y) <= 0.005 + 1e-4 * std::abs(x);
-}
-
-void is_approved(const std::string& name, const std::string& now) {
-    const std::string path = CLAMPET_SOURCE_DIR "/tests/reference/drawings/" + name + ".txt";
-    if (std::getenv("CLAMPET_APPROVE")) std::ofstream(path) << now;
-    std::ifstream file(path);
-    REQUIRE(file);
-    std::istringstream drawn(now);
-    std::string ours, approved, part;
-    for (int line = 1; std::getline(file, approved); ++line) {
-        REQUIRE(std::getline(drawn, ours));
-        if (approved.starts_with("# ")) part = approved;
-        if (ours == approved) continue;
-        std::istringstream a(approved), b(ours);
-        std::string word, other;
-        bool same = true;
-        while (same && a >> word) same = static_cast<bool>(b >> other) && alike(word, other);
-        same = same && !(b >> other);
-        CAPTURE(name, part, line, approved, ours);
-        CHECK(same);
-    }
-    CHECK_FALSE(std::getline(drawn, ours));
-}
-
 }  // namespace
 
 TEST_CASE("every family is drawn as it was approved", "[families][drawing][approved]") {
-    for (const auto* family : families::registry()) is_approved(std::string(family->key()), drawings_of(*family));
+    for (const auto* family : families::registry())
+        is_approved("drawings/" + std::string(family->key()), drawings_of(*family));
 }
 
 TEST_CASE("threads and stacks are drawn as they were approved", "[thread][drawing][approved]") {
@@ -126,5 +93,5 @@ TEST_CASE("threads and stacks are drawn as they were approved", "[thread][drawin
     add("a shank, through");
     design.plain_length = 0.012;
     add("a shank that is too long");
-    is_approved("threads", all);
+    is_approved("drawings/threads", all);
 }

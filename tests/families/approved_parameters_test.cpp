@@ -1,12 +1,10 @@
 // A file or a script that leaves an input out means its default: defaults, bounds and bands are a contract. They are
-// held to tests/reference/parameters.txt; a change that is meant is approved by CLAMPET_APPROVE=1 clampet-tests
-// "[approved]", and asks whether files of before need a migration.
+// held to tests/reference/parameters.txt; a change that is meant asks whether files of before need a migration.
 #include <fmt/format.h>
 
-#include <cstdlib>
-#include <fstream>
+#include <catch2/catch.hpp>
 
-#include "approximately.h"
+#include "approved.h"
 #include "families/family.h"
 #include "loads/load_case.h"
 #include "parts/part_kind.h"
@@ -50,17 +48,5 @@ TEST_CASE("defaults, bounds and bands are those that files and scripts count on"
         for (const auto& p : kind->parameters()) now += told("part " + std::string(kind->key()), p);
     for (const auto* load_case : loads::registry())
         for (const auto& p : load_case->parameters()) now += told("case " + std::string(load_case->key()), p);
-    const std::string path = CLAMPET_SOURCE_DIR "/tests/reference/parameters.txt";
-    if (std::getenv("CLAMPET_APPROVE")) std::ofstream(path) << now;
-    std::ifstream file(path);
-    REQUIRE(file);
-    std::string approved;
-    std::size_t from = 0;
-    while (std::getline(file, approved)) {
-        const auto end = now.find('\n', from);
-        REQUIRE(end != now.npos);
-        CHECK(now.substr(from, end - from) == approved);
-        from = end + 1;
-    }
-    CHECK(from == now.size());
+    is_approved("parameters", now, {0, 0});
 }
