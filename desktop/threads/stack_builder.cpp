@@ -155,86 +155,64 @@ StackBuilder::StackBuilder(QWidget* parent)
     row->addWidget(right);
 
     connect(canvas_, &StackCanvas::selected, this, [this](int item) {
-        selected_ = item;
+        desk_.select(item);
         refresh();
     });
     connect(canvas_, &StackCanvas::removed, this, [this](int item) {
-        auto next = design_;
-        next.items.erase(next.items.begin() + item);
-        selected_ = -1;
-        change(next);
+        desk_.remove(item);
+        refresh();
     });
     connect(canvas_, &StackCanvas::moved, this, [this](int item, int place) {
-        if (place == item || place == item + 1) return;
-        auto next = design_;
-        const auto moved = next.items[static_cast<std::size_t>(item)];
-        next.items.erase(next.items.begin() + item);
-        selected_ = place > item ? place - 1 : place;
-        next.items.insert(next.items.begin() + selected_, moved);
-        change(next);
+        desk_.move(item, place);
+        refresh();
     });
     connect(remove_, &QPushButton::clicked, this, [this] {
-        if (selected_ >= 0) emit canvas_->removed(selected_);
+        if (desk_.selected() >= 0) emit canvas_->removed(desk_.selected());
     });
-    const auto take = [this](QuantityField* field, double families::StackDesign::*number, double least) {
-        connect(field, &QuantityField::committed, this, [this, field, number, least](double si, quint64 gesture) {
-            if (!(si >= least && si <= 0.5))
-                return field->show_problem({"stack.impossible_length", "length", "This length cannot be built.",
-                                            "Give at most 500 mm, not below 0."});
-            auto next = design_;
-            next.*number = si;
-            change(next, gesture);
+    const auto take = [this](QuantityField* field, double families::StackDesign::*number) {
+        connect(field, &QuantityField::committed, this, [this, field, number](double si, quint64 gesture) {
+            if (const auto done = desk_.set_length(number, si, gesture); !done)
+                return field->show_problem(done.problem());
+            refresh();
         });
     };
-    take(length_, &families::StackDesign::screw_length, 1e-4);
-    take(depth_, &families::StackDesign::socket_depth, 1e-4);
-    take(plain_, &families::StackDesign::plain_length, 0);
+    take(length_, &families::StackDesign::screw_length);
+    take(depth_, &families::StackDesign::socket_depth);
+    take(plain_, &families::StackDesign::plain_length);
     connect(thickness_, &QuantityField::committed, this, [this](double si, quint64 gesture) {
-        if (!(si > 0 && si <= 0.5))
-            return thickness_->show_problem(
-                {"stack.item_without_thickness", "thickness", "An item must have a thickness.", "For example 1.6 mm."});
-        if (selected_ < 0) return;
-        auto next = design_;
-        next.items[static_cast<std::size_t>(selected_)].thickness = si;
-        change(next, gesture);
+        if (const auto done = desk_.set_thickness(si, gesture); !done) return thickness_->show_problem(done.problem());
+        refresh();
     });
     connect(end_, &QComboBox::activated, this, [this](int index) {
-        auto next = design_;
-        next.through = index == 1;
-        change(next);
+        desk_.set_through(index == 1);
+        refresh();
     });
     connect(wall_, &QComboBox::activated, this, [this](int index) {
-        auto next = design_;
-        next.soft_socket = index == 1;
-        change(next);
+        desk_.set_soft_socket(index == 1);
+        refresh();
     });
     lengths_->set_naming(
-        [this](double size) { return QString::fromStdString(families::sold_as(design_.screw, size)); });
+        [this](double size) { return QString::fromStdString(families::sold_as(design().screw, size)); });
     connect(lengths_, &IntervalBar::picked, this, [this](double size) {
-        auto next = design_;
-        next.screw_length = size;
-        change(next);
+        (void)desk_.set_length(&families::StackDesign::screw_length, size);  // a standard one can be built
+        refresh();
     });
     connect(washers_, &IntervalBar::picked, this, [this](double size) {
-        for (const auto* washer : families::washers_for(design_.screw))
-            if (std::abs(washer->size("thickness") - size) < 1e-6)
-                return insert({StackItem::Kind::washer, washer->name, size, washer->size("outer")},
-                              static_cast<int>(design_.items.size()));
+        if (const auto washer = desk_.washer_of(size)) insert(*washer, static_cast<int>(design().items.size()));
     });
     connect(bench_, &QPushButton::clicked, this, &StackBuilder::bench_wanted);
-    design_.items = {{StackItem::Kind::plate, tr("plate").toStdString(), 8e-3, 0}};
 }
 
 void StackBuilder::build_tray(QWidget* tray) {
     clear(tray->layout());
-    const auto add = [&](const QString& title, const std::vector<StackItem>& items) {
-        if (items.empty()) return;
-        tray->layout()->addWidget(words(title, tray, 0.9));
+    const auto trays = desk_.trays();
+    for (const auto& [title, items] : trays) {
+        tray->layout()->addWidget(words(QString::fromStdString(title), tray, 0.9));
         for (const auto& item : items) {
             auto* chip = new TrayChip(item, tray);
             tray->layout()->addWidget(chip);
             connect(chip, &TrayChip::clicked, this,
-                    [this, chip] { insert(chip->item(), static_cast<int>(design_.items.size())); });
+                    [this, chip] { insert(chip->item(), static_cast<int>(design().items.size())); });
             connect(chip, &TrayChip::dragged, this,
                     [this](QPoint at) { canvas_->mark_place(canvas_->place_at(canvas_->mapFromGlobal(at))); });
             connect(chip, &TrayChip::dropped, this, [this, chip](QPoint at) {
@@ -243,19 +221,7 @@ void StackBuilder::build_tray(QWidget* tray) {
                 if (place) insert(chip->item(), *place);
             });
         }
-    };
-    std::vector<StackItem> washers, plates, pads;
-    for (const auto* row : families::washers_for(design_.screw))
-        washers.push_back({StackItem::Kind::washer, row->name, row->size("thickness"), row->size("outer")});
-    for (const auto& [group, kind, into] : {std::tuple{"plate", StackItem::Kind::plate, &plates},
-                                            {"plywood", StackItem::Kind::board, &plates},
-                                            {"pad", StackItem::Kind::pad, &pads}})
-        for (const auto* row : catalogue::stock_group(group))
-            into->push_back({kind, group == std::string_view("plywood") ? "plywood " + row->name : row->name,
-                             row->size("thickness"), 0});
-    add(tr("Washers for %1").arg(QString::fromStdString(design_.screw.designation)), washers);
-    add(tr("Pads"), pads);
-    add(tr("Plates and boards"), plates);
+    }
     static_cast<QVBoxLayout*>(tray->layout())->addStretch(1);
 }
 
@@ -265,94 +231,63 @@ std::vector<TrayChip*> StackBuilder::chips() const {
 }
 
 void StackBuilder::set_threads(const catalogue::Thread& screw, const catalogue::Thread& socket) {
-    const bool other_system =
-        (screw.form == catalogue::ThreadForm::iso) != (design_.screw.form == catalogue::ThreadForm::iso);
-    const bool fresh = design_.screw.designation != screw.designation;
-    design_.screw = screw;
-    design_.socket = socket;
-    history_.forget();
-    if (other_system) {
-        const auto lengths = families::screw_lengths_for(screw);
-        const auto nearest = std::min_element(lengths.begin(), lengths.end(), [&](double a, double b) {
-            return std::abs(a - design_.screw_length) < std::abs(b - design_.screw_length);
-        });
-        if (nearest != lengths.end()) design_.screw_length = *nearest;
-    }
-    if (fresh || tray_->layout()->count() == 0) build_tray(tray_);
+    if (desk_.set_threads(screw, socket) || tray_->layout()->count() == 0) build_tray(tray_);
     refresh();
 }
 
 void StackBuilder::adopt(const families::StackDesign& design) {
-    design_ = design;
-    set_threads(design.screw, design.socket);
+    desk_.adopt(design);
+    build_tray(tray_);
+    refresh();
 }
 
 void StackBuilder::insert(const StackItem& item, int place) {
-    auto next = design_;
-    next.items.insert(next.items.begin() + place, item);
-    selected_ = place;
-    change(next);
-}
-
-void StackBuilder::change(const families::StackDesign& next, project::Gesture gesture) {
-    if (!history_.record(design_, next, {}, gesture)) return;
-    design_ = next;
+    desk_.insert(item, place);
     refresh();
 }
 
 void StackBuilder::undo() {
-    if (history_.undo(design_)) refresh();
+    if (desk_.undo()) refresh();
 }
 void StackBuilder::redo() {
-    if (history_.redo(design_)) refresh();
+    if (desk_.redo()) refresh();
 }
 
-std::map<std::string, rig::Input> StackBuilder::inputs() const {
-    return {{"screw", design_.screw.designation},
-            {"socket", design_.socket.designation},
-            {"screw_length", design_.screw_length},
-            {"plain_length", design_.plain_length},
-            {"items", design_.thickness()},
-            {"socket_depth", design_.socket_depth},
-            {"socket_end", std::string(design_.through ? "through" : "blind")},
-            {"socket_material", std::string(design_.soft_socket ? "birch plywood" : "aluminium die casting")}};
-}
-
-void StackBuilder::refresh_verdict(const mechanics::StackUp& stack, const mechanics::StackVerdict& v) {
-    const auto j = study::judge(stack, v, catalogue::fit(design_.screw, design_.socket, v.turns));
+void StackBuilder::refresh_verdict() {
+    const auto j = desk_.judgement();
     verdict_->setText(mark_of(j.verdict) + " " + QString::fromStdString(j.state));
     set_text_colour(verdict_, theme().of(j.verdict));
     sentence_->setText(QString::fromStdString(j.sentence));
 }
 
 void StackBuilder::refresh() {
-    const auto stack = design_.stack_up();
-    const auto v = design_.verdict();
-    refresh_verdict(stack, v);
-    if (selected_ >= static_cast<int>(design_.items.size())) selected_ = -1;
-    canvas_->show_design(design_, selected_);
-    length_->show_value(design_.screw_length);
-    depth_->show_value(design_.socket_depth);
-    plain_->show_value(design_.plain_length);
-    end_->setCurrentIndex(design_.through);
-    wall_->setCurrentIndex(design_.soft_socket);
-    item_row_->setVisible(selected_ >= 0);
-    if (selected_ >= 0) {
-        const auto& item = design_.items[static_cast<std::size_t>(selected_)];
+    const auto& stack = desk_.design();
+    const auto v = stack.verdict();
+    const int selected = desk_.selected();
+    refresh_verdict();
+    canvas_->show_design(stack, selected);
+    length_->show_value(stack.screw_length);
+    depth_->show_value(stack.socket_depth);
+    plain_->show_value(stack.plain_length);
+    end_->setCurrentIndex(stack.through);
+    wall_->setCurrentIndex(stack.soft_socket);
+    item_row_->setVisible(selected >= 0);
+    if (selected >= 0) {
+        const auto& item = stack.items[static_cast<std::size_t>(selected)];
         item_name_->setText(QString::fromStdString(item.name));
         thickness_->show_value(item.thickness);
     }
     std::vector<double> thicknesses;
-    for (const auto* row : families::washers_for(design_.screw)) thicknesses.push_back(row->size("thickness"));
+    for (const auto* row : families::washers_for(stack.screw)) thicknesses.push_back(row->size("thickness"));
     thicknesses = families::within(std::move(thicknesses), {0, 1});
     washers_->show_sizes(thicknesses, v.extra_items, -1);
-    lengths_->show_sizes(families::screw_lengths_for(design_.screw), v.screw_lengths, design_.screw_length);
+    lengths_->show_sizes(families::screw_lengths_for(stack.screw), v.screw_lengths, stack.screw_length);
     length_title_->setText(v.screw_lengths.is_empty() ? tr("No screw length is right: the socket is too shallow")
                                                       : tr("Right lengths: %1").arg(interval_text(v.screw_lengths)));
     washer_title_->setText(v.extra_items.is_empty() ? tr("No thickness to add puts it right")
                                                     : tr("Thickness to add: %1").arg(interval_text(v.extra_items)));
     QStringList names;
-    for (const auto& choice : families::washers_within(design_.screw, v.extra_items))
+    for (const auto& choice : families::washers_within(stack.screw, v.extra_items))
         if (names.size() < most_washers_named) names << QString::fromStdString(choice.label());
     washer_names_->setText(names.isEmpty() ? QString() : tr("For example %1.").arg(names.join(tr("; or "))));
     washer_names_->setVisible(!names.isEmpty());

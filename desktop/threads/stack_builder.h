@@ -4,8 +4,7 @@
 #include <QPushButton>
 #include <QWidget>
 
-#include "families/thread/stack_design.h"
-#include "project/document.h"
+#include "project/desks/stack_desk.h"
 
 class QCheckBox;
 class QComboBox;
@@ -46,12 +45,12 @@ class StackBuilder : public QWidget {
     void set_threads(const catalogue::Thread& screw, const catalogue::Thread& socket);
     /// Lays out a whole stack anew; nothing is left to undo.
     void adopt(const families::StackDesign& design);
-    const families::StackDesign& design() const { return design_; }
+    const families::StackDesign& design() const { return desk_.design(); }
     /// The same stack as inputs of the thread family.
-    std::map<std::string, rig::Input> inputs() const;
+    std::map<std::string, rig::Input> inputs() const { return desk_.inputs(); }
 
-    bool can_undo() const { return history_.can_undo(); }
-    bool can_redo() const { return history_.can_redo(); }
+    bool can_undo() const { return desk_.can_undo(); }
+    bool can_redo() const { return desk_.can_redo(); }
     void undo();
     void redo();
 
@@ -76,14 +75,10 @@ class StackBuilder : public QWidget {
  private:
     void build_tray(QWidget* tray);
     void insert(const families::StackItem& item, int place);
-    /// One step that undoes; a gesture's steps undo together.
-    void change(const families::StackDesign& next, project::Gesture gesture = project::single);
     void refresh();
-    void refresh_verdict(const mechanics::StackUp& stack, const mechanics::StackVerdict& verdict);
+    void refresh_verdict();
 
-    families::StackDesign design_;
-    project::History<families::StackDesign> history_;
-    int selected_ = -1;
+    project::StackDesk desk_;
 
     QWidget *tray_, *item_row_;
     StackCanvas* canvas_;

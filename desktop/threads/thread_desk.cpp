@@ -7,14 +7,12 @@
 #include <QStackedWidget>
 #include <QVBoxLayout>
 
-#include "catalogue/thread.h"
 #include "desktop/theme/theme.h"
 #include "desktop/theme/words.h"
 #include "desktop/threads/stack_builder.h"
 #include "desktop/widgets/drawing_view.h"
 #include "desktop/widgets/panel.h"
 #include "families/thread/fit_section.h"
-#include "quantity/format.h"
 
 namespace clampet::desktop {
 namespace {
@@ -91,12 +89,8 @@ ThreadDesk::ThreadDesk(QWidget* parent)
     connect(back_, &QPushButton::clicked, this, &ThreadDesk::back_wanted);
     connect(builder_, &StackBuilder::bench_wanted, this, &ThreadDesk::bench_wanted);
     connect(builder_, &StackBuilder::changed, this, &ThreadDesk::changed);
-    const auto choose = [&](int i, const char* name) {
-        if (const auto t = catalogue::thread_named(name))
-            ends_[i].thread->setCurrentText(QString::fromStdString(t->designation));
-    };
-    choose(0, "M6");
-    choose(1, "1/4-20");
+    const auto as_it_is = desk_;  // each box that is set lays all of them on the desk
+    for (int i = 0; i < 2; ++i) ends_[i].thread->setCurrentText(QString::fromStdString(as_it_is.end(i).designation));
     refresh();
 }
 
@@ -122,48 +116,29 @@ QWidget* ThreadDesk::fit_page() {
     return page;
 }
 
-catalogue::ThreadEnd ThreadDesk::end(int index) const {
-    return {ends_[index].thread->currentText().toStdString(), ends_[index].sex->currentIndex() == 0};
-}
-
 void ThreadDesk::refresh() {
-    const auto a = end(0), b = end(1);
-    const auto one = catalogue::thread_named(a.designation), other = catalogue::thread_named(b.designation);
-    if (!one || !other) return;
-    const bool meet = a.male != b.male;
-    stack_tab_->setEnabled(meet);
-    if (!meet && stack_tab_->isChecked()) fit_tab_->click();
-    picture_->setVisible(meet);
-    if (meet) {
-        const auto& male = a.male ? *one : *other;
-        const auto& female = a.male ? *other : *one;
-        builder_->set_threads(male, female);
-        const auto fit = catalogue::fit(male, female);
-        const auto verdict = study::judge(fit.fit);
-        verdict_->setText(mark_of(verdict) + " " + text_of(catalogue::name_of(fit.fit)));
-        set_text_colour(verdict_, theme().of(verdict));
-        reason_->setText(QString::fromStdString(fit.reason));
-        picture_->show_drawing(families::fit_section(male, female));
+    for (int i = 0; i < 2; ++i)
+        if (!desk_.set_end(i, {ends_[i].thread->currentText().toStdString(), ends_[i].sex->currentIndex() == 0}))
+            return;
+    const auto answer = desk_.answer();
+    stack_tab_->setEnabled(desk_.meet());
+    if (!desk_.meet() && stack_tab_->isChecked()) fit_tab_->click();
+    picture_->setVisible(desk_.meet());
+    if (answer) {
+        builder_->set_threads(desk_.screw(), desk_.socket());
+        verdict_->setText(mark_of(answer->verdict) + " " + QString::fromStdString(answer->name));
+        set_text_colour(verdict_, theme().of(answer->verdict));
+        reason_->setText(QString::fromStdString(answer->reason));
+        picture_->show_drawing(families::fit_section(desk_.screw(), desk_.socket()));
     } else {
-        verdict_->setText(a.male ? tr("Two screws meet: something must lie between them")
-                                 : tr("Two sockets meet: something must lie between them"));
+        verdict_->setText(desk_.end(0).male ? tr("Two screws meet: something must lie between them")
+                                            : tr("Two sockets meet: something must lie between them"));
         set_text_colour(verdict_, theme().text);
         reason_->clear();
     }
-    const auto route = catalogue::adapter_route(a, b, {});
-    if (!route) {
-        route_->setText(QString::fromStdString(route.problem().sentence()));
-    } else if (route->empty()) {
-        route_->setText(tr("Nothing: they screw together."));
-    } else {
-        QStringList steps;
-        for (const auto& s : *route)
-            steps << QString::fromStdString(s.adapter.name) +
-                         tr(" (%1 on, %2 free)")
-                             .arg(QString::fromStdString(name_of(s.in)), QString::fromStdString(name_of(s.out)));
-        route_->setText(steps.join(tr(", then ")));
-    }
-    sizes_->setText(sizes_of(*one) + (a.designation == b.designation ? QString() : "\n" + sizes_of(*other)));
+    route_->setText(QString::fromStdString(desk_.route()));
+    const auto &one = desk_.thread(0), &other = desk_.thread(1);
+    sizes_->setText(sizes_of(one) + (one.designation == other.designation ? QString() : "\n" + sizes_of(other)));
 }
 
 ThreadDesk::State ThreadDesk::state() const {

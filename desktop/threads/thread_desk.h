@@ -1,8 +1,8 @@
 #pragma once
 #include <QWidget>
 
-#include "catalogue/adapters.h"
 #include "families/thread/stack_design.h"
+#include "project/desks/fit_desk.h"
 
 class QComboBox;
 class QLabel;
@@ -49,12 +49,12 @@ class ThreadDesk : public QWidget {
     struct End {
         QComboBox *thread, *sex;
     };
-    catalogue::ThreadEnd end(int index) const;
     QWidget* fit_page();
     void refresh();
 
     QPushButton *back_, *fit_tab_, *stack_tab_;
     QStackedWidget* pages_;
+    project::FitDesk desk_;
     StackBuilder* builder_;
     End ends_[2];
     DrawingView* picture_;

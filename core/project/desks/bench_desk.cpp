@@ -1,4 +1,4 @@
-#include "desktop/bench/bench_model.h"
+#include "project/desks/bench_desk.h"
 
 #include <algorithm>
 #include <cmath>
@@ -6,7 +6,7 @@
 
 #include "rig/in_force.h"
 
-namespace clampet::desktop {
+namespace clampet::project {
 namespace {
 
 constexpr unsigned plot_points = 27, plot_directions = 36;
@@ -25,19 +25,19 @@ bool moves_by_hand(const families::Family& family) {
 
 }  // namespace
 
-void BenchModel::reset(study::Bench bench) {
+void BenchDesk::reset(study::Bench bench) {
     history_.forget();
     pinned_.reset();
     bench_ = std::move(bench);
     judge_anew();
 }
 
-void BenchModel::judge_anew() {
+void BenchDesk::judge_anew() {
     if (auto judged = study::judge(bench_)) result_ = std::move(*judged);
-    emit changed();
+    tell();
 }
 
-void BenchModel::open_family(const families::Family& family, double required) {
+void BenchDesk::open_family(const families::Family& family, double required) {
     origin_.reset();
     study::Bench bench;
     bench.element = {"hold", std::string(family.key()), {}};
@@ -53,8 +53,7 @@ void BenchModel::open_family(const families::Family& family, double required) {
     reset(std::move(bench));
 }
 
-void BenchModel::open_seam(const project::Document& document, const std::string& interface,
-                           const std::string& element) {
+void BenchDesk::open_seam(const Document& document, const std::string& interface, const std::string& element) {
     if (!document.rig().interface(interface)) return;
     const rig::Interface now =
         rig::in_force(document.rig(), *document.rig().interface(interface), document.check().placed.get());
@@ -88,7 +87,7 @@ void BenchModel::open_seam(const project::Document& document, const std::string&
     reset(std::move(bench));
 }
 
-decltype(rig::Element::inputs) BenchModel::inputs_for(const rig::Rig& rig) const {
+decltype(rig::Element::inputs) BenchDesk::inputs_for(const rig::Rig& rig) const {
     auto inputs = bench_.element.inputs;
     const auto* seam = origin_ ? rig.interface(origin_->interface) : nullptr;
     if (!seam) return inputs;
@@ -99,29 +98,29 @@ decltype(rig::Element::inputs) BenchModel::inputs_for(const rig::Rig& rig) const
     return inputs;
 }
 
-Status BenchModel::adopt(study::Bench bench, project::Gesture gesture) {
+Status BenchDesk::adopt(study::Bench bench, Gesture gesture) {
     auto judged = study::judge(bench);
     if (!judged) return judged.problem();
     if (!history_.record(bench_, bench, {}, gesture)) return Done{};
     bench_ = std::move(bench);
     result_ = std::move(*judged);
-    emit changed();
+    tell();
     return Done{};
 }
 
-Status BenchModel::set_input(const std::string& key, const rig::Input& input, project::Gesture gesture) {
+Status BenchDesk::set_input(const std::string& key, const rig::Input& input, Gesture gesture) {
     auto next = bench_;
     next.element.inputs[key] = input;
     return adopt(std::move(next), gesture);
 }
 
-Status BenchModel::set_inputs(const std::map<std::string, rig::Input>& inputs) {
+Status BenchDesk::set_inputs(const std::map<std::string, rig::Input>& inputs) {
     auto next = bench_;
     for (const auto& [key, input] : inputs) next.element.inputs[key] = input;
-    return adopt(std::move(next), project::single);
+    return adopt(std::move(next), single);
 }
 
-Status BenchModel::set_payload(const study::BenchLoad& payload, project::Gesture gesture) {
+Status BenchDesk::set_payload(const study::BenchLoad& payload, Gesture gesture) {
     const auto refuse = [](const char* what, const char* remedy) {
         return Problem{"bench.impossible_load", "load", what, remedy};
     };
@@ -137,13 +136,13 @@ Status BenchModel::set_payload(const study::BenchLoad& payload, project::Gesture
     return adopt(std::move(next), gesture);
 }
 
-Status BenchModel::change_payload(const std::function<void(study::BenchLoad&)>& change, project::Gesture gesture) {
+Status BenchDesk::change_payload(const std::function<void(study::BenchLoad&)>& change, Gesture gesture) {
     auto payload = bench_.payload;
     change(payload);
     return set_payload(payload, gesture);
 }
 
-Status BenchModel::set_required(double required, project::Gesture gesture) {
+Status BenchDesk::set_required(double required, Gesture gesture) {
     if (!(required >= 0.1 && required <= 100))
         return Problem{"bench.impossible_required_factor", "required",
                        "The required factor must lie between 0.1 and 100.", "For example 2."};
@@ -152,49 +151,49 @@ Status BenchModel::set_required(double required, project::Gesture gesture) {
     return adopt(std::move(next), gesture);
 }
 
-void BenchModel::use_own_load() {
+void BenchDesk::use_own_load() {
     if (!bench_.from_rig) return;
     auto next = bench_;
     next.from_rig.reset();
-    (void)adopt(std::move(next), project::single);
+    (void)adopt(std::move(next), single);
 }
 
-void BenchModel::pin() {
+void BenchDesk::pin() {
     pinned_ = PinnedVariant{bench_, *result_};
-    emit changed();
+    tell();
 }
-void BenchModel::unpin() {
+void BenchDesk::unpin() {
     pinned_.reset();
-    emit changed();
+    tell();
 }
 
-void BenchModel::undo() {
+void BenchDesk::undo() {
     if (history_.undo(bench_)) judge_anew();
 }
-void BenchModel::redo() {
+void BenchDesk::redo() {
     if (history_.redo(bench_)) judge_anew();
 }
 
-double BenchModel::value_of(const std::string& key) const {
+double BenchDesk::value_of(const std::string& key) const {
     const auto found = result_->values.find(key);
     if (found == result_->values.end() || !std::holds_alternative<double>(found->second)) return std::nan("");
     return std::get<double>(found->second);
 }
 
-Result<families::Solution> BenchModel::solve(const std::string& key) const {
+Result<families::Solution> BenchDesk::solve(const std::string& key) const {
     return families::solve(family(), result_->values, key, bench_.load(), bench_.required);
 }
 
-std::vector<families::DirectionalCapacity> BenchModel::capacity(const study::Bench& bench,
-                                                                const families::Joint& joint) const {
+std::vector<families::DirectionalCapacity> BenchDesk::capacity(const study::Bench& bench,
+                                                               const families::Joint& joint) const {
     return families::capacity_by_direction(joint, bench.payload.plane, bench.payload.at, bench.load().permanent,
                                            plot_directions, families::Accuracy::picture);
 }
 
-std::vector<families::CurvePoint> BenchModel::curve(const study::Bench& bench, const std::string& key, double from,
-                                                    double to) const {
+std::vector<families::CurvePoint> BenchDesk::curve(const study::Bench& bench, const std::string& key, double from,
+                                                   double to) const {
     return families::factor_curve(*families::family_named(bench.element.family), typical_values(bench.element), key,
                                   bench.load(), from, to, plot_points, families::Accuracy::picture);
 }
 
-}  // namespace clampet::desktop
+}  // namespace clampet::project

@@ -1,0 +1,174 @@
+#include "project/desks/stack_desk.h"
+
+#include <algorithm>
+#include <cmath>
+#include <tuple>
+
+namespace clampet::project {
+
+using families::StackDesign;
+using families::StackItem;
+
+namespace {
+
+constexpr double longest = 0.5, shortest = 1e-4, micrometre = 1e-6;
+
+StackItem washer_from(const catalogue::StockRow& row) {
+    return {StackItem::Kind::washer, row.name, row.size("thickness"), row.size("outer")};
+}
+
+}  // namespace
+
+StackDesk::StackDesk() {
+    design_.items = {{StackItem::Kind::plate, "plate", 8e-3, 0}};
+}
+
+void StackDesk::select(int item) {
+    selected_ = item;
+    keep_selection();
+}
+
+void StackDesk::keep_selection() {
+    if (selected_ >= static_cast<int>(design_.items.size())) selected_ = -1;
+}
+
+bool StackDesk::set_threads(const catalogue::Thread& screw, const catalogue::Thread& socket) {
+    const bool other_system =
+        (screw.form == catalogue::ThreadForm::iso) != (design_.screw.form == catalogue::ThreadForm::iso);
+    const bool other_screw = design_.screw.designation != screw.designation;
+    design_.screw = screw;
+    design_.socket = socket;
+    history_.forget();
+    if (other_system) {
+        const auto lengths = families::screw_lengths_for(screw);
+        const auto nearest = std::min_element(lengths.begin(), lengths.end(), [&](double a, double b) {
+            return std::abs(a - design_.screw_length) < std::abs(b - design_.screw_length);
+        });
+        if (nearest != lengths.end()) design_.screw_length = *nearest;
+    }
+    return other_screw;
+}
+
+void StackDesk::adopt(const StackDesign& design) {
+    design_ = design;
+    history_.forget();
+    keep_selection();
+}
+
+bool StackDesk::change(StackDesign next, Gesture gesture) {
+    if (!history_.record(design_, next, {}, gesture)) return false;
+    design_ = std::move(next);
+    keep_selection();
+    return true;
+}
+
+void StackDesk::insert(const StackItem& item, int place) {
+    auto next = design_;
+    selected_ = std::clamp(place, 0, static_cast<int>(next.items.size()));
+    next.items.insert(next.items.begin() + selected_, item);
+    change(std::move(next));
+}
+
+void StackDesk::remove(int item) {
+    if (item < 0 || item >= static_cast<int>(design_.items.size())) return;
+    auto next = design_;
+    next.items.erase(next.items.begin() + item);
+    selected_ = -1;
+    change(std::move(next));
+}
+
+void StackDesk::move(int item, int place) {
+    const int count = static_cast<int>(design_.items.size());
+    if (item < 0 || item >= count || place < 0 || place > count || place == item || place == item + 1) return;
+    auto next = design_;
+    const auto moved = next.items[static_cast<std::size_t>(item)];
+    next.items.erase(next.items.begin() + item);
+    selected_ = place > item ? place - 1 : place;
+    next.items.insert(next.items.begin() + selected_, moved);
+    change(std::move(next));
+}
+
+Status StackDesk::set_length(double StackDesign::*number, double length, Gesture gesture) {
+    const double least = number == &StackDesign::plain_length ? 0 : shortest;
+    if (!(length >= least && length <= longest))
+        return Problem{"stack.impossible_length", "length", "This length cannot be built.",
+                       "Give at most 500 mm, not below 0."};
+    auto next = design_;
+    next.*number = length;
+    change(std::move(next), gesture);
+    return Done{};
+}
+
+Status StackDesk::set_thickness(double thickness, Gesture gesture) {
+    if (!(thickness > 0 && thickness <= longest))
+        return Problem{"stack.item_without_thickness", "thickness", "An item must have a thickness.",
+                       "For example 1.6 mm."};
+    if (selected_ < 0) return Done{};
+    auto next = design_;
+    next.items[static_cast<std::size_t>(selected_)].thickness = thickness;
+    change(std::move(next), gesture);
+    return Done{};
+}
+
+void StackDesk::set_through(bool through) {
+    auto next = design_;
+    next.through = through;
+    change(std::move(next));
+}
+
+void StackDesk::set_soft_socket(bool soft) {
+    auto next = design_;
+    next.soft_socket = soft;
+    change(std::move(next));
+}
+
+bool StackDesk::undo() {
+    const bool done = history_.undo(design_);
+    keep_selection();
+    return done;
+}
+bool StackDesk::redo() {
+    const bool done = history_.redo(design_);
+    keep_selection();
+    return done;
+}
+
+std::vector<StackTray> StackDesk::trays() const {
+    std::vector<StackItem> washers, plates, pads;
+    for (const auto* row : families::washers_for(design_.screw)) washers.push_back(washer_from(*row));
+    for (const auto& [group, kind, into] : {std::tuple{"plate", StackItem::Kind::plate, &plates},
+                                            {"plywood", StackItem::Kind::board, &plates},
+                                            {"pad", StackItem::Kind::pad, &pads}})
+        for (const auto* row : catalogue::stock_group(group))
+            into->push_back({kind, group == std::string_view("plywood") ? "plywood " + row->name : row->name,
+                             row->size("thickness"), 0});
+    std::vector<StackTray> all{{"Washers for " + design_.screw.designation, std::move(washers)},
+                               {"Pads", std::move(pads)},
+                               {"Plates and boards", std::move(plates)}};
+    std::erase_if(all, [](const StackTray& tray) { return tray.items.empty(); });
+    return all;
+}
+
+std::optional<StackItem> StackDesk::washer_of(double thickness) const {
+    for (const auto* row : families::washers_for(design_.screw))
+        if (std::abs(row->size("thickness") - thickness) < micrometre) return washer_from(*row);
+    return std::nullopt;
+}
+
+study::StackJudgement StackDesk::judgement() const {
+    const auto verdict = design_.verdict();
+    return study::judge(design_.stack_up(), verdict, catalogue::fit(design_.screw, design_.socket, verdict.turns));
+}
+
+std::map<std::string, rig::Input> StackDesk::inputs() const {
+    return {{"screw", design_.screw.designation},
+            {"socket", design_.socket.designation},
+            {"screw_length", design_.screw_length},
+            {"plain_length", design_.plain_length},
+            {"items", design_.thickness()},
+            {"socket_depth", design_.socket_depth},
+            {"socket_end", std::string(design_.through ? "through" : "blind")},
+            {"socket_material", std::string(design_.soft_socket ? "birch plywood" : "aluminium die casting")}};
+}
+
+}  // namespace clampet::project
