@@ -3,6 +3,7 @@
 #include <fmt/format.h>
 
 #include <catch2/catch.hpp>
+#include <cmath>
 
 #include "approved.h"
 #include "loads/cards.h"
@@ -43,6 +44,18 @@ TEST_CASE("the demo and the starting points answer as approved, however they are
         if (auto rig = project::starting_rig(start.key)) rigs.emplace_back(start.key, std::move(*rig));
     auto clamping = project::demo_rig();
     clamping.interface("camera-screw")->elements[0].inputs["screw_length"] = 0.0127;
+    // Every joint that moves, a third of the way to its stop, one way and the other.
+    for (const double share : {-0.3, 0.3}) {
+        auto posed = clamping;
+        for (auto& interface : posed.interfaces) {
+            const auto axes = rig::motion_of(interface).axes;
+            for (const auto& axis : axes) {
+                const double end = share < 0 ? axis.least : axis.most;
+                interface.pose[axis.key] = std::isfinite(end) && std::abs(end) < 3 ? std::abs(share) * end : share;
+            }
+        }
+        rigs.emplace_back(share < 0 ? "demo posed one way" : "demo posed the other way", std::move(posed));
+    }
     rigs.emplace_back("demo with a screw that clamps", std::move(clamping));
     std::string all;
     for (const auto& [name, rig] : rigs) {
