@@ -82,3 +82,12 @@ TEST_CASE("what is offered is right when it is done", "[mechanics][law]") {
         }
     }
 }
+
+TEST_CASE("a plate too thin to hold a screw that goes through it offers no length", "[mechanics]") {
+    auto stack = camera;
+    stack.through = true;
+    stack.socket_depth = 1.5 * stack.pitch;  // two turns are needed
+    const auto v = judge_stack(stack);
+    CHECK(v.screw_lengths.is_empty());
+    CHECK(v.extra_items.is_empty());
+}

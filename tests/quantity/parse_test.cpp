@@ -168,3 +168,13 @@ TEST_CASE("conversion factors are those of NIST", "[quantity][published]") {
         CHECK(*value == relative(row.si, 3e-7));
     }
 }
+
+TEST_CASE("a word that is not known is quoted whole, whatever letters it begins with", "[quantity][parse]") {
+    for (const char letter : {'a', 'm', 'z', 'A', 'M', 'Z'}) {
+        // After an x, a letter is a word's and not a multiplication.
+        const auto refused = quantity::parse_any(std::string("2 x") + letter + "q");
+        CAPTURE(letter);
+        REQUIRE_FALSE(refused);
+        CHECK_THAT(refused.problem().what, Catch::Contains(std::string("“x") + letter + "q”"));
+    }
+}

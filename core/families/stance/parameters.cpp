@@ -17,7 +17,7 @@ std::span<const Parameter> stance_parameters() {
                     {"points", "feet at given places"},
                     {"clamped", "nothing: clamped or bolted"}},
                    "legs", "What touches the floor. Walls, ceilings, rails and clamps do not tip."),
-        laid(quantity_row("feet", "Feet", Dimension::number, 3, {3, 12}, "How many legs.", "input"), {"legs"}),
+        laid(count_row("feet", "Feet", 3, {3, 12}, "How many legs."), {"legs"}),
         laid(length_row("spread", "Spread, radius", 0.45, 10, "From the middle to a foot.", "input"),
              {"legs", "round"}),
         laid(quantity_row("turn", "Turned by", Dimension::angle, 0, {-2 * std::numbers::pi, 2 * std::numbers::pi},

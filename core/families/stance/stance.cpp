@@ -51,11 +51,7 @@ class Stance : public Family {
         if (layout == "clamped") return std::shared_ptr<const Joint>(std::make_shared<StanceJoint>());
         std::vector<Foot> feet;
         if (layout == "legs") {
-            const double count = number(v, "feet");
-            if (count != std::floor(count))
-                return Problem{"stance.not_whole_feet", "feet", fmt::format("{:g} feet is not a whole number.", count),
-                               "Write 3, 4 or more."};
-            feet = circle_of(static_cast<int>(count), number(v, "spread"), number(v, "turn"));
+            feet = circle_of(static_cast<int>(number(v, "feet")), number(v, "spread"), number(v, "turn"));
         } else if (layout == "round") {
             feet = circle_of(36, number(v, "spread"), 0);
         } else if (layout == "rectangle") {

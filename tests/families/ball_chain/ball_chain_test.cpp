@@ -66,3 +66,14 @@ TEST_CASE("a hung chain does not lift itself, and a level one carries its own se
     // The whole load, own weight included, grows with lambda_mass.
     CHECK(mode(level, "slips").factor_mass == relative(hold / (own + 0.24), 5e-3));
 }
+
+TEST_CASE("a wire alone holds a chain whose balls are loose, and nothing holds one without", "[ball_chain]") {
+    // A ring that does not grip: what is left is sigma d^3/6 of the wire.
+    const Values loose{{"interference", 0.0}, {"wire_diameter", 0.003}, {"wire_yield", 150e6}};
+    const double wire = 150e6 * std::pow(0.003, 3) / 6, asked = 0.1;
+    const auto held = factor("ball_chain", loose, {0, 0, 0, 0, asked, 0}, "slips");
+    CHECK(held == relative(wire / asked, 1e-3));
+    auto bare = loose;
+    bare["wire_diameter"] = 0.0;
+    CHECK(factor("ball_chain", bare, {0, 0, 0, 0, asked, 0}, "slips") == 0);
+}

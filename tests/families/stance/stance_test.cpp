@@ -96,3 +96,17 @@ TEST_CASE("four rigid feet rock over a diagonal, three do not", "[families][stan
     for (const auto& m : report("stance", legs, pushed(1, 0)).modes) CHECK(m.mode != "rocks");
     for (const auto& m : report("stance", base(), pushed(1, 0)).modes) CHECK(m.mode != "rocks");
 }
+
+TEST_CASE("four rigid feet rock by the diagonal that is nearest to the resultant", "[stance]") {
+    // Beside one diagonal and far from the other: how near it is decides, whichever the diagonal is.
+    const auto used = [](double mx, double my) {
+        const auto four = joint("stance", {{"feet", 4.0}, {"feet_are", std::string("rigid")}});
+        for (std::size_t m = 0; m < four->modes().size(); ++m)
+            if (four->modes()[m].key == "rocks") return four->utilisation(m, {0, 0, -10, mx, my, 0});
+        return std::nan("");
+    };
+    CHECK(used(0, 0) == absolute(1, 1e-9));  // on both
+    const double on_one = std::max(used(0.5, 0.5), used(0.5, 0)), off_both = std::min(used(0.5, 0.5), used(0.5, 0));
+    CHECK(on_one == absolute(1, 1e-6));
+    CHECK(off_both < 0.95);
+}
