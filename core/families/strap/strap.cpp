@@ -9,6 +9,7 @@
 
 #include "families/formula_joint.h"
 #include "families/parameter_rows.h"
+#include "families/search_memory.h"
 #include "families/squeeze.h"
 #include "mechanics/contact_pressure.h"
 #include "mechanics/friction_limit.h"
@@ -29,19 +30,22 @@ struct Sandwich {
     double force() const { return bolts * bolt_force; }
     /// What one face loses to a pull the other gains, until one is empty: the sum stays.
     double normal_sum() const { return 2 * force(); }
-    mechanics::SlipLimit<3> slip(const Wrench& w) const {
+    mechanics::SlipLimit<3> slip(const Wrench& w, SearchMemory* near = nullptr) const {
         // Both faces carry alike, half of a moment each; it moves their pressure towards an edge.
         std::array<double, most_points + mechanics::sum_block> limit{};
-        const auto p = surface->points.solve(force(), w.my / 2, -w.mx / 2);
+        const bool warm = near && near->known;
+        const auto p = surface->points.solve(force(), w.my / 2, -w.mx / 2, warm ? &near->pressure : nullptr);
         if (!p.in_balance) {
             mechanics::SlipLimit<3> none;
             none.multiplier = 0;
             return none;
         }
         surface->points.forces(p, 2 * friction, limit.data());
-        return mechanics::slip_limit(surface->contacts,
-                                     std::span<const double>(limit.data(), surface->contacts.padded()),
-                                     {w.fx, w.fy, w.mz / surface->points.patch().size});
+        const auto found = mechanics::slip_limit(
+            surface->contacts, std::span<const double>(limit.data(), surface->contacts.padded()),
+            {w.fx, w.fy, w.mz / surface->points.patch().size}, infinite, 0.01, warm ? &near->slip : nullptr);
+        if (near) *near = {p, found, std::isfinite(found.multiplier) && found.multiplier > 0};
+        return found;
     }
     /// 1 where one face's resultant reaches its edge.
     double rocked(const Wrench& w) const {
@@ -90,11 +94,13 @@ drawing::Drawing section(const Sandwich& g, const Load& load) {
 FormulaMode slips(const Sandwich& g) {
     FormulaMode m;
     m.mode = {"slips", ModeClass::ultimate, "slides|slide or twists|twist on the strap", false, false};
-    m.utilisation = [g](const Wrench& w) {
+    const auto used = [g](const Wrench& w, SearchMemory* near) {
         if (!(g.bolt_force > 0) || g.rocked(w) >= 1) return infinite;
-        const double multiplier = g.slip(w).multiplier;
+        const double multiplier = g.slip(w, near).multiplier;
         return multiplier > 0 ? 1 / multiplier : infinite;
     };
+    m.utilisation = [used](const Wrench& w) { return used(w, nullptr); };
+    m.searching = [used](const Wrench& w, SearchMemory& near) { return used(w, &near); };
     m.demand = [](const Wrench& w) {
         return std::vector<NamedValue>{{"along", std::hypot(w.fx, w.fy), Dimension::force},
                                        {"twist", std::abs(w.mz), Dimension::torque}};
