@@ -13,13 +13,12 @@ namespace clampet::mechanics {
 /// Sums over all contacts of the smoothed dissipation limit_i sqrt(|v_i|^2 + e^2), its gradient and Hessian.
 template <int K>
 struct SlipSums {
-    double value = 0, dual = 0, squares = 0;
+    double value = 0, dual = 0;
     Eigen::Matrix<double, K, 1> gradient;
     Eigen::Matrix<double, K, K> hessian;
     void take(const DissipationSums& s) requires(K == 3) {
         value = s.value;
         dual = s.dual;
-        squares = s.squares;
         const auto& g = s.gradient;
         const auto& h = s.hessian;
         gradient << g[0], g[1], g[2];
@@ -28,13 +27,27 @@ struct SlipSums {
     void take(const LineSums& s) requires(K == 4) {
         value = s.value;
         dual = s.dual;
-        squares = s.squares;
         for (int i = 0, at = 0; i < 4; ++i) {
             gradient[i] = s.gradient[static_cast<std::size_t>(i)];
             for (int j = 0; j <= i; ++j, ++at) hessian(i, j) = hessian(j, i) = s.hessian[static_cast<std::size_t>(at)];
         }
     }
 };
+
+/// Sum over all contacts of limit_i J_i^T J_i, and of the limits: what the dissipation is where it is quadratic.
+template <int K>
+struct SlipMoments {
+    double total = 0;
+    Eigen::Matrix<double, K, K> matrix = Eigen::Matrix<double, K, K>::Zero();
+};
+inline SlipMoments<3> planar_moments(const double* x, const double* y, const double* limit,
+                                     std::size_t count) noexcept {
+    const auto [l, lx, ly, lrr] = moments_planar(x, y, limit, count);
+    SlipMoments<3> m;
+    m.total = l;
+    m.matrix << l, 0, -ly, 0, l, lx, -ly, lx, lrr;
+    return m;
+}
 
 /// Points of a flat face: they slide with (u - y w, v + x w). Coordinates are scaled by `length`.
 class PlanarContacts {
@@ -52,6 +65,9 @@ class PlanarContacts {
     std::size_t padded() const { return x_.size(); }
     const std::vector<double>& x() const { return x_; }
     const std::vector<double>& y() const { return y_; }
+    SlipMoments<3> moments(std::span<const double> limit) const noexcept {
+        return planar_moments(x_.data(), y_.data(), limit.data(), x_.size());
+    }
     void sum(const Eigen::Vector3d& q, double epsilon, std::span<const double> limit, SlipSums<3>& out) const noexcept {
         DissipationSums sums;
         sum_planar(x_.data(), y_.data(), limit.data(), x_.size(), q.data(), epsilon * epsilon + 1e-300, sums);
@@ -70,6 +86,13 @@ class LineContacts {
     void add(double a, double b) {
         a_.push_back(a);
         b_.push_back(b);
+    }
+    SlipMoments<4> moments(std::span<const double> limit) const noexcept {
+        const auto [l, la, laa, lb, lab, lbb] = moments_lines(a_.data(), b_.data(), limit.data(), a_.size());
+        SlipMoments<4> m;
+        m.total = l;
+        m.matrix << l, 0, 0, 0, 0, l, la, lb, 0, la, laa, lab, 0, lb, lab, lbb;
+        return m;
     }
     void sum(const Eigen::Vector4d& q, double epsilon, std::span<const double> limit, SlipSums<4>& out) const noexcept {
         LineSums sums;
@@ -97,6 +120,9 @@ class BearingContacts {
         for (; count_ % sum_block != 0; ++count_) x_[count_] = y_[count_] = limit_[count_] = 0;
     }
     std::span<const double> limit() const noexcept { return {limit_.data(), count_}; }
+    SlipMoments<3> moments(std::span<const double> limit) const noexcept {
+        return planar_moments(x_.data(), y_.data(), limit.data(), count_);
+    }
     void sum(const Eigen::Vector3d& q, double epsilon, std::span<const double> limit, SlipSums<3>& out) const noexcept {
         DissipationSums sums;
         sum_planar(x_.data(), y_.data(), limit.data(), count_, q.data(), epsilon * epsilon + 1e-300, sums);
@@ -121,6 +147,14 @@ class SphereContacts {
         ++count_;
     }
     std::size_t padded() const { return x_.size(); }
+    SlipMoments<3> moments(std::span<const double> limit) const noexcept {
+        const auto [l, xx, xy, yy, xz, yz, zz] =
+            moments_sphere(x_.data(), y_.data(), z_.data(), limit.data(), x_.size());
+        SlipMoments<3> m;  // J^T J = 1 - n n^T
+        m.total = l;
+        m.matrix << l - xx, -xy, -xz, -xy, l - yy, -yz, -xz, -yz, l - zz;
+        return m;
+    }
     void sum(const Eigen::Vector3d& w, double epsilon, std::span<const double> limit, SlipSums<3>& out) const noexcept {
         DissipationSums sums;
         sum_sphere(x_.data(), y_.data(), z_.data(), limit.data(), x_.size(), w.data(), epsilon * epsilon + 1e-300,
@@ -165,8 +199,8 @@ SlipLimit<Contacts::K> slip_limit(const Contacts& contacts, std::span<const doub
     const double size = w.norm();
     if (!(size > 0)) return result;
     w /= size;
-    double total = 0;
-    for (const double l : limit) total += l;
+    const SlipMoments<K> moments = contacts.moments(limit);
+    const double total = moments.total;
     result.multiplier = 0;
     if (!(total > 0)) return result;
 
@@ -187,17 +221,18 @@ SlipLimit<Contacts::K> slip_limit(const Contacts& contacts, std::span<const doub
     const double near_power = near ? near->motion.dot(w) : 0;
     bool warm = near && std::isfinite(near_power) && near_power > 0.02 * near->motion.norm();
     if (warm) q = near->motion / near_power;
-    constexpr double smooth_all = 1e3;
-    contacts.sum(q, smooth_all, limit, at);  // so smooth that it is quadratic: one step gives the least-squares motion
-    const Step least_squares = newton_step();
+    // The least-squares motion: where all is so smooth that the dissipation is quadratic.
+    Among quadratic = Z.transpose() * moments.matrix * Z;
+    quadratic.diagonal().array() += 1e-12 * (quadratic.trace() + 1e-300);
+    const Step slope = Z.transpose() * (moments.matrix * q), least_squares = -(quadratic.inverse() * slope);
     // The motion of a load unlike this one is much too fast: no start.
-    if (-smooth_all * (Z.transpose() * at.gradient).dot(least_squares) > 0.75 * at.squares) warm = false;
+    if (-slope.dot(least_squares) > 0.75 * q.dot(moments.matrix * q)) warm = false;
     if (!warm) q += Z * least_squares;
-    contacts.sum(q, 0, limit, at);
+    const double squares = q.dot(moments.matrix * q);
     // A motion without any dissipation: nothing holds in this direction.
-    if (!(at.squares > 1e-20 * total)) return result;
+    if (!(squares > 1e-20 * total)) return result;
 
-    const double speed = std::sqrt(at.squares / total);
+    const double speed = std::sqrt(squares / total);
     struct Stage {
         double smooth, balance;
     };

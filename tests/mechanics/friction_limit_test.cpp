@@ -19,10 +19,20 @@ class SlipContacts {
     using Rows = std::array<double, static_cast<std::size_t>(D) * K>;
     std::size_t size() const { return rows_.size(); }
     void add(const Rows& row_major) { rows_.push_back(row_major); }
+    SlipMoments<K> moments(std::span<const double> limit) const noexcept {
+        SlipMoments<K> m;
+        for (std::size_t i = 0; i < rows_.size(); ++i) {
+            const Eigen::Map<const Eigen::Matrix<double, D, K, K == 1 ? Eigen::ColMajor : Eigen::RowMajor>> J(
+                rows_[i].data());
+            m.total += limit[i];
+            m.matrix += limit[i] * (J.transpose() * J);
+        }
+        return m;
+    }
     void sum(const Eigen::Matrix<double, K, 1>& q, double epsilon, std::span<const double> limit,
              SlipSums<K>& out) const noexcept {
         const double e2 = epsilon * epsilon + 1e-300;
-        out.value = out.dual = out.squares = 0;
+        out.value = out.dual = 0;
         out.gradient.setZero();
         out.hessian.setZero();
         for (std::size_t i = 0; i < rows_.size(); ++i) {
@@ -34,7 +44,6 @@ class SlipContacts {
             const Eigen::Matrix<double, K, 1> jv = J.transpose() * v;
             out.value += limit[i] * s;
             out.dual += c * vv;
-            out.squares += limit[i] * vv;
             out.gradient += c * jv;
             out.hessian += c * (J.transpose() * J) - (c / (s * s)) * (jv * jv.transpose());
         }

@@ -179,6 +179,7 @@ mechanics::SlipLimit<3> BallJoint::slip(const Wrench& w, double enough,
                                         const mechanics::SlipLimit<3>* near) const noexcept {
     const auto free = slip_seated(w, seating(w), enough, near);
     if (!may_be_guided() || !(free.multiplier > 0) || (w.fx == 0 && w.fy == 0)) return free;
+    if (std::isfinite(enough) && free.multiplier <= enough) return free;  // it is known to be too little
     const auto guided = slip_seated(w, seating(w, CapSide::guided), enough, near ? near : &free);
     return guided.multiplier < free.multiplier ? guided : free;
 }

@@ -256,7 +256,8 @@ double FaceJoint::tilt(const Wrench& w) const noexcept {
 }
 
 double FaceJoint::about_screw(const Wrench& w) const noexcept {
-    return std::hypot(n_.screw.x * w.fz + w.my, n_.screw.y * w.fz - w.mx);
+    const double x = n_.screw.x * w.fz + w.my, y = n_.screw.y * w.fz - w.mx;
+    return std::sqrt(x * x + y * y);
 }
 
 double FaceJoint::tips_utilisation(const Wrench& w) const noexcept {

@@ -189,7 +189,7 @@ double ThreadJoint::tension_force() const noexcept {
 }
 
 double ThreadJoint::screw_force(const Wrench& w) const noexcept {
-    const double pull = w.fz + std::hypot(w.mx, w.my) / n_.pivot;
+    const double pull = w.fz + std::sqrt(w.mx * w.mx + w.my * w.my) / n_.pivot;
     return std::max({0.0, n_.preload + n_.load_share * w.fz, pull});
 }
 

@@ -169,7 +169,8 @@ const Family& tube_grip() {
     return family;
 }
 
-GripJoint::GripJoint(GripNumbers numbers) : n_(std::move(numbers)) {
+GripJoint::GripJoint(GripNumbers numbers)
+    : n_(std::move(numbers)), sine_(std::sin(n_.half_angle)), cosine_(std::cos(n_.half_angle)) {
     set_ring();
     if (n_.jaws != Jaws::flat) return;
     const double r = n_.radius, scale = std::max(r, n_.length / 2), L = n_.length;
@@ -193,13 +194,13 @@ GripJoint::Sides GripJoint::sides(const Wrench& w) const noexcept {
 
 GripJoint::Normals GripJoint::vee_normals(const Wrench& w) const noexcept {
     const Sides s = sides(w);
-    const double V = vee_force(s), P = pad_force(s), sine = std::sin(n_.half_angle), sum = P + V / sine;
+    const double V = vee_force(s), P = pad_force(s), sine = sine_, sum = P + V / sine;
     const double unlike = sum > 0 ? (P - V) / sum : 0, up = n_.fixed_on_top != n_.vee_moves ? 1 : -1;
     return {V, w.fy - up * unlike * w.mx / n_.radius, w.my + up * unlike * n_.radius * w.fx};
 }
 
 GripJoint::Flanks GripJoint::flanks(const Wrench& w) const noexcept {
-    const double s = 2 * std::sin(n_.half_angle), c = 2 * std::cos(n_.half_angle);
+    const double s = 2 * sine_, c = 2 * cosine_;
     const Normals n = vee_normals(w);
     const double V = n.vee, my = n_.vee_sign * n.my;
     return {{n_.length, V / s + n.fy / c, my / s + w.mz / c}, {n_.length, V / s - n.fy / c, my / s - w.mz / c}};
@@ -223,10 +224,10 @@ double GripJoint::normal_sum(const Wrench& w) const noexcept {
     const Sides s = sides(w);
     if (n_.jaws == Jaws::collar) return collar_share() * (s.fixed + s.moving) / 2;
     if (n_.jaws == Jaws::flat) return s.fixed + s.moving;
-    const double wedge = std::sin(n_.half_angle) + (n_.seated ? n_.friction * std::cos(n_.half_angle) : 0);
+    const double wedge = sine_ + (n_.seated ? n_.friction * cosine_ : 0);
     // Where the flanks press unlike, the friction that turns the tube on them lifts it out of the V as well; where it
     // draws it in, it earns no credit.
-    const double round = std::abs(w.mx) / n_.radius, drag = std::hypot(w.fx, round);
+    const double round = std::abs(w.mx) / n_.radius, drag = std::sqrt(w.fx * w.fx + round * round);
     const double lifts = drag > 0 ? n_.friction * round / drag * std::abs(vee_normals(w).fy) : 0;
     return pad_force(s) + std::max(0.0, vee_force(s) - lifts) / wedge;
 }
@@ -234,7 +235,9 @@ double GripJoint::normal_sum(const Wrench& w) const noexcept {
 bool GripJoint::drives_slip(const Wrench& w) const noexcept {
     const double scale = std::max(n_.radius, n_.length / 2);
     const double across = n_.jaws == Jaws::flat ? std::hypot(w.fy, w.mz / scale) : 0;
-    return std::hypot(w.fx, w.mx / n_.radius, across) > mechanics::least_driving_share * n_.friction * n_.squeeze.force;
+    const double round = w.mx / n_.radius;
+    return std::sqrt(w.fx * w.fx + round * round + across * across) >
+           mechanics::least_driving_share * n_.friction * n_.squeeze.force;
 }
 
 mechanics::SlipLimit<4> GripJoint::flat_slip(const Wrench& w, const mechanics::SlipLimit<4>* near) const noexcept {
@@ -293,7 +296,8 @@ double GripJoint::slips_utilisation(const Wrench& w) const noexcept {
         return multiplier > 0 ? 1 / multiplier : infinite;
     }
     const double hold = n_.friction * normal_sum(w);
-    return hold > 0 ? std::hypot(w.fx, w.mx / n_.radius) / hold : infinite;
+    const double round = w.mx / n_.radius;
+    return hold > 0 ? std::sqrt(w.fx * w.fx + round * round) / hold : infinite;
 }
 
 double GripJoint::rocks_utilisation(const Wrench& w, double lost_at) const noexcept {
@@ -314,7 +318,7 @@ double GripJoint::parts_utilisation(const Wrench& w) const noexcept {
     if (n_.jaws != Jaws::vee) return body;
     // A flank is empty when V/sin = |Fy|/cos; V is what presses on the V under the load.
     const double vee = n_.vee_moves ? (n_.locked ? push : 0) : -push;
-    return std::max(body, (std::abs(vee_normals(w).fy) * std::tan(n_.half_angle) + vee) / F);
+    return std::max(body, (std::abs(vee_normals(w).fy) * sine_ / cosine_ + vee) / F);
 }
 
 void GripJoint::set_ring() {
