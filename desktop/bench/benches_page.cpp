@@ -11,6 +11,7 @@
 #include "desktop/theme/theme.h"
 #include "desktop/theme/words.h"
 #include "desktop/widgets/drawing_view.h"
+#include "desktop/widgets/panel.h"
 
 namespace clampet::desktop {
 BenchCard::BenchCard(const families::Family& family, QWidget* parent) : QAbstractButton(parent), family_(family) {
@@ -99,15 +100,11 @@ void BenchesPage::build() {
     set_text_colour(nothing_, theme().quiet);
     nothing_->hide();
     column->addWidget(nothing_);
-    auto* scroll = new QScrollArea(this);
-    scroll->setWidgetResizable(true);
-    scroll->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
-    scroll->setFocusPolicy(Qt::NoFocus);
-    inside_ = new QWidget(scroll);
+    inside_ = new QWidget;
+    auto* scroll = scrolled(inside_, this);
     grid_ = new QGridLayout(inside_);
     grid_->setContentsMargins(0, 0, 8, 8);
     grid_->setSpacing(12);
-    scroll->setWidget(inside_);
     column->addWidget(scroll, 1);
     for (const auto* family : families::registry()) {
         auto* card = new BenchCard(*family, inside_);

@@ -103,11 +103,8 @@ void PartSheet::rebuild() {
     rows_.clear();
     own_.clear();
     shape_ = shape_of(part);
-    auto* scroll = new QScrollArea(this);
-    scroll->setWidgetResizable(true);
-    scroll->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
-    scroll->setFocusPolicy(Qt::NoFocus);
-    inside_ = new QWidget(scroll);
+    inside_ = new QWidget;
+    auto* scroll = scrolled(inside_, this);
     auto* column = new QVBoxLayout(inside_);
     column->setContentsMargins(18, 12, 14, 14);
     column->setSpacing(8);
@@ -131,7 +128,6 @@ void PartSheet::rebuild() {
     column->addWidget(ports_);
     for (std::size_t i = part.ports_of_kind; i < part.ports.size(); ++i) add_port_rows(part.ports[i]);
     column->addStretch(1);
-    scroll->setWidget(inside_);
     layout()->addWidget(scroll);
     scroll->show();
 }

@@ -55,11 +55,8 @@ SeamSheet::SeamSheet(project::Document& document, QWidget* parent)
       modes_(new QGridLayout) {
     auto* outer = new QVBoxLayout(this);
     outer->setContentsMargins(0, 0, 0, 0);
-    auto* scroll = new QScrollArea(this);
-    scroll->setWidgetResizable(true);
-    scroll->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
-    scroll->setFocusPolicy(Qt::NoFocus);
-    auto* inside = new QWidget(scroll);
+    auto* inside = new QWidget;
+    auto* scroll = scrolled(inside, this);
     auto* column = new QVBoxLayout(inside);
     column->setContentsMargins(18, 12, 14, 14);
     column->setSpacing(8);
@@ -107,7 +104,6 @@ SeamSheet::SeamSheet(project::Document& document, QWidget* parent)
     working_->hide();
     column->addWidget(working_);
     column->addStretch(1);
-    scroll->setWidget(inside);
     outer->addWidget(scroll);
     connect(more_, &QPushButton::toggled, this, [this](bool on) {
         more_panel_->setVisible(on);

@@ -13,6 +13,7 @@
 #include "desktop/rig/seam_button.h"
 #include "desktop/theme/theme.h"
 #include "desktop/theme/words.h"
+#include "desktop/widgets/panel.h"
 #include "parts/part_kind.h"
 #include "rig/joining.h"
 #include "study/sentences.h"
@@ -32,15 +33,11 @@ StackView::StackView(project::Document& document, QWidget* parent)
     headline_->setTextFormat(Qt::RichText);
     headline_->setAccessibleName(tr("Worst seam"));
     outer->addWidget(headline_);
-    auto* scroll = scroll_ = new QScrollArea(this);
-    scroll->setWidgetResizable(true);
-    scroll->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
-    scroll->setFocusPolicy(Qt::NoFocus);
-    auto* inside = new QWidget(scroll);
+    auto* inside = new QWidget;
+    auto* scroll = scroll_ = scrolled(inside, this);
     column_ = new QVBoxLayout(inside);
     column_->setContentsMargins(0, 4, 8, 4);
     column_->setSpacing(3);
-    scroll->setWidget(inside);
     outer->addWidget(scroll, 1);
     auto* actions = new QHBoxLayout;
     for (auto* button : {add_, remove_}) {
@@ -228,7 +225,8 @@ void StackView::offer_kinds(QMenu* menu, const std::string& on) {
         auto* to = ways.size() == 1 ? menu : menu->addMenu(name);
         for (const auto& way : ways) {
             const QString joined = tr("joined by: %1").arg(text_of(way.family->name()));
-            auto* action = to->addAction(icon_of(*way.family), to == menu ? QString("%1, %2").arg(name, joined) : joined);
+            auto* action =
+                to->addAction(icon_of(*way.family), to == menu ? QString("%1, %2").arg(name, joined) : joined);
             connect(action, &QAction::triggered, this, [this, on, kind, family = way.family] {
                 add({on, std::string(kind->name()), std::string(family->key()), 0, {}, std::string(kind->key())});
             });

@@ -96,15 +96,12 @@ StackBuilder::StackBuilder(QWidget* parent)
 
     auto* left = new QVBoxLayout;
     left->addWidget(words(tr("Drag in, or press"), this, 1, true));
-    auto* scroll = new QScrollArea(this);
-    scroll->setWidgetResizable(true);
+    auto* scroll = scrolled(tray_, this);
     scroll->setFrameShape(QFrame::NoFrame);
-    scroll->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     scroll->setFixedWidth(qRound(210 * text_scale()));
     new QVBoxLayout(tray_);
     tray_->layout()->setContentsMargins(0, 0, 6, 0);
     static_cast<QVBoxLayout*>(tray_->layout())->setSpacing(3);
-    scroll->setWidget(tray_);
     left->addWidget(scroll, 1);
     row->addLayout(left);
 

@@ -161,6 +161,26 @@ TEST_CASE("the generic and the planar contacts agree", "[mechanics]") {
     CHECK(slip_limit(planar, limit, {1, 0.5, 0.8}).multiplier == relative(g, 1e-9));
 }
 
+TEST_CASE("points of a sphere and generic contacts agree", "[mechanics]") {
+    SphereContacts sphere;
+    SlipContacts<3, 3> generic;
+    std::vector<double> limit;
+    std::mt19937 random(4);
+    std::uniform_real_distribution<double> u(-1, 1);
+    for (int i = 0; i < 24; ++i) {
+        const double z = u(random), phi = 3.14159 * u(random), r = std::sqrt(1 - z * z);
+        const double x = r * std::cos(phi), y = r * std::sin(phi);
+        sphere.add(x, y, z);
+        generic.add({0, z, -y, -z, 0, x, y, -x, 0});  // q x n
+        limit.push_back(1 + u(random));
+    }
+    for (int k = 0; k < 40; ++k) {
+        const std::array<double, 3> demand{u(random), u(random), u(random)};
+        CHECK(slip_limit(sphere, limit, demand).multiplier ==
+              relative(slip_limit(generic, limit, demand).multiplier, 1e-7));
+    }
+}
+
 TEST_CASE("two lines along a tube and generic contacts agree", "[mechanics]") {
     LineContacts lines;
     SlipContacts<4, 2> generic;
