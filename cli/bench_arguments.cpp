@@ -1,13 +1,13 @@
 #include "bench_arguments.h"
 
 #include <fmt/format.h>
-#include <fmt/ranges.h>
 
 #include <algorithm>
 #include <array>
 #include <map>
 
 #include "catalogue/material.h"
+#include "families/in_force.h"
 #include "families/stock_use.h"
 #include "quantity/parse.h"
 #include "study/bench.h"
@@ -39,16 +39,8 @@ Result<families::Values> in_force(std::span<const families::Parameter> rows, std
     if (!whole) return values;  // the caller says why
     for (const auto& text : assignments) {
         const auto* p = row_named(rows, text.substr(0, text.find('=')));
-        if (!p || p->is_relevant(*whole)) continue;
-        const auto hides = [&](const std::string& by, const std::vector<std::string>& when) {
-            return !by.empty() && std::find(when.begin(), when.end(), families::text(*whole, by)) == when.end();
-        };
-        const bool first = hides(p->shown_by, p->shown_for);
-        const auto& by = first ? p->shown_by : p->also_shown_by;
-        const auto& when = first ? p->shown_for : p->also_shown_for;
-        return Problem{"input.not_in_force", p->key,
-                       fmt::format("{} does not count while {} is {}.", p->key, by, families::text(*whole, by)),
-                       fmt::format("Add {}={}, or leave {} out.", by, fmt::join(when, " or "), p->key)};
+        if (!p) continue;
+        if (const auto problem = families::not_in_force(*p, *whole)) return *problem;
     }
     return values;
 }

@@ -5,6 +5,7 @@
 #include "project/rig_fields.h"
 #include "project/rig_json.h"
 #include "report.h"
+#include "rig/idle_inputs.h"
 #include "rig_file.h"
 
 namespace clampet::cli {
@@ -20,14 +21,20 @@ Result<rig::Rig> load_rig(const std::string& file) {
 int validate_command(const std::string& file, bool json) {
     const auto rig = load_rig(file);
     if (!rig) return fail(rig.problem(), unreadable);
-    if (json)
+    const auto idle = rig::idle_inputs(*rig);
+    if (json) {
+        auto notes = nlohmann::ordered_json::array();
+        for (const auto& note : idle) notes.push_back({{"where", note.where}, {"note", note.what}});
         print({{"file", file},
                {"valid", true},
                {"schema", project::schema_version},
                {"parts", rig->parts.size()},
-               {"interfaces", rig->interfaces.size()}});
-    else
-        fmt::print("{} is a sound rig: {} parts, {} interfaces.\n", file, rig->parts.size(), rig->interfaces.size());
+               {"interfaces", rig->interfaces.size()},
+               {"notes", notes}});
+        return done;
+    }
+    fmt::print("{} is a sound rig: {} parts, {} interfaces.\n", file, rig->parts.size(), rig->interfaces.size());
+    for (const auto& note : idle) fmt::print("note: {}\n", one_line(note.sentence()));
     return done;
 }
 

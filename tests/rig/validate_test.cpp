@@ -3,6 +3,7 @@
 #include "approximately.h"
 #include "loads/load_case.h"
 #include "project/starting_points.h"
+#include "rig/idle_inputs.h"
 #include "rig/rig.h"
 
 using namespace clampet;
@@ -100,4 +101,34 @@ TEST_CASE("an empty rig and a lone part are sound", "[rig]") {
     r.parts.resize(1);
     r.parts[0].id = "rail";
     CHECK(rig::validate(r));
+}
+
+TEST_CASE("what does not count under the other choices is kept, and told with its place", "[rig][validate]") {
+    auto rig = project::demo_rig();
+    CHECK(rig::idle_inputs(rig).empty());
+    // The ball is squeezed by a known force: a torque beside it does nothing.
+    auto& ball = rig.interface("ball")->elements[0];
+    ball.inputs["squeezed_by"] = std::string("force");
+    ball.inputs["torque"] = 0.5;
+    auto idle = rig::idle_inputs(rig);
+    const auto torque = std::find_if(idle.begin(), idle.end(), [](const Problem& note) {
+        return note.where.ends_with("/elements/0/inputs/torque");
+    });
+    REQUIRE(torque != idle.end());
+    CHECK(torque->id == ProblemId("input.not_in_force"));
+    CHECK(torque->what == "torque does not count while squeezed_by is force.");
+    CHECK(torque->remedy == "Add squeezed_by=screw, or leave torque out.");
+    ball.inputs["squeezed_by"] = std::string("screw");
+    idle = rig::idle_inputs(rig);
+    for (const auto& note : idle) CHECK(note.where.find("torque") == std::string::npos);
+    // A part: without a lens its sizes say nothing.
+    for (std::size_t i = 0; i < rig.parts.size(); ++i) {
+        if (rig.parts[i].kind != "camera") continue;
+        const auto before = rig::idle_inputs(rig).size();
+        rig.parts[i].values["lens"] = std::string("no");
+        rig.parts[i].values["lens_diameter"] = 0.07;
+        const auto now = rig::idle_inputs(rig);
+        CHECK(now.size() > before);
+        CHECK(now[0].where.starts_with("/parts/" + std::to_string(i) + "/values/lens_"));
+    }
 }
