@@ -97,7 +97,7 @@ Result<double> end_share(const Seam& seam, rig::End end) {
                                      .around = rig::is_weak(end) ? Around::everywhere : Around::hints});
         if (!(found.share < least)) continue;
         least = found.share;
-        exact = exactly(joint, mode.mode, found) / cases[found.at].required;
+        exact = cases[found.at].required.share(exactly(joint, mode.mode, found));
     }
     return exact;
 }
@@ -130,18 +130,21 @@ void note_stops(const rig::Interface& interface, InterfaceResult& result) {
 
 std::vector<CaseLoad> loads_on(const Prepared& prepared, std::size_t interface) {
     std::vector<CaseLoad> cases;
+    double greatest = 0;
     for (std::size_t a = 0; a < prepared.actions.size(); ++a) {
         const auto& action = prepared.actions[a];
         CaseLoad c;
         c.action = a;
         c.load = prepared.statics.load(interface, action);
         c.permanent = c.load.permanent();
-        c.required = action.required > 0 ? action.required : prepared.required;
+        c.required.required = action.required > 0 ? action.required : prepared.required;
+        greatest = std::max(greatest, c.required.required);
         for (const auto& free : action.free) c.over.push_back({free.over, free.about});
         c.is_brief = action.is_brief;
         c.is_rest = action.is_rest() && action.absent.empty() && action.gravity.z() < 0;
         cases.push_back(std::move(c));
     }
+    for (auto& c : cases) c.required.greatest = greatest;
     const auto same = [&](std::size_t a, std::size_t b) {
         const auto &one = prepared.actions[cases[a].action], &other = prepared.actions[cases[b].action];
         return one.gravity == other.gravity && one.absent == other.absent;
@@ -196,7 +199,9 @@ Result<InterfaceResult> check_interface(const Prepared& prepared, const rig::Int
             mode.live = found.live;
             mode.too_tight = found.too_tight;
             mode.load = cases.empty() ? result.rest : found.load;
-            mode.required = cases.empty() ? prepared.required : cases[found.at].required;
+            mode.requirement =
+                cases.empty() ? Requirement{prepared.required, prepared.required} : cases[found.at].required;
+            mode.required = mode.requirement.required;
             mode.action = cases.empty() ? 0 : cases[found.at].action;
             if (!cases.empty()) {
                 const auto& action = prepared.actions[mode.action];
@@ -219,15 +224,17 @@ Result<InterfaceResult> check_interface(const Prepared& prepared, const rig::Int
         for (const auto& advisory : joint.advisories()) result.advisories.push_back(advisory);
     }
     note_stops(interface, result);
-    if (result.governs) result.required = result.modes[*result.governs].required;
+    Requirement asked{prepared.required, prepared.required};
+    if (result.governs) asked = result.modes[*result.governs].requirement;
+    result.required = asked.required;
     result.typical = result.governs ? result.modes[*result.governs].factor() : infinite;
     const Seam seam{
         prepared.joints, *built, interface, cases, result.modes, all_found, ultimate_modes(*built, result.modes)};
     const auto low = least_of_ends(seam, rig::End::weak), high = least_of_ends(seam, rig::End::strong);
     if (!low) return low.problem();
     if (!high) return high.problem();
-    result.low = std::min(*low * result.required, result.typical);
-    result.high = std::max(*high * result.required, result.typical);
+    result.low = std::min(asked.factor_at(*low), result.typical);
+    result.high = std::max(asked.factor_at(*high), result.typical);
     result.verdict = judge({result.low, result.typical}, result.required, result.advisories);
     return result;
 }

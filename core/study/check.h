@@ -31,8 +31,9 @@ struct ModeResult {
     bool tell_direction = false;               ///< whether that says something to a person
     mechanics::Load load;                      ///< that case's load in the interface's frame
     double required = 0;                       ///< that case's, or the rig's
+    Requirement requirement;                   ///< the same, among all cases
     double factor() const { return mass < live ? mass : live; }
-    double share() const { return factor() / required; }  ///< of what is required: under 1 is too little
+    double share() const { return requirement.share(factor()); }  ///< of what is required: under 1 is too little
     bool by_mass() const { return mass <= live; }
 };
 

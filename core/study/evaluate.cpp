@@ -1,8 +1,11 @@
 #include "study/evaluate.h"
 
+#include <algorithm>
+
 #include "loads/load_case.h"
 #include "rig/in_force.h"
 #include "rig/joint_store.h"
+#include "study/verdict.h"
 
 namespace clampet::study {
 
@@ -47,25 +50,28 @@ class Evaluation {
     Evaluation(const PreparedRig& prepared, Workspace& workspace) noexcept : prepared_(prepared), work_(workspace) {}
     void run(std::span<const double> pose, std::span<const CaseInForce> cases, std::span<SeamFactor> least) noexcept {
         prepared_.mechanism().place(pose, work_.placement_);
+        Requirement ask{0, 0};
+        for (const auto& each : cases) ask.greatest = std::max(ask.greatest, required(each));
         for (std::size_t c = 0; c < cases.size(); ++c) {
             const auto& in_force = cases[c];
             work_.sweep_(work_.placement_, in_force.action, in_force.along, work_.loads_);
-            const double required = in_force.required > 0          ? in_force.required
-                                    : in_force.action.required > 0 ? in_force.action.required
-                                                                   : prepared_.required();
+            ask.required = required(in_force);
             for (std::size_t i = 0; i < prepared_.seams_.size(); ++i)
-                lower(prepared_.seams_[i], work_.loads_[i], required, in_force.action.is_brief, c, least[i]);
+                lower(prepared_.seams_[i], work_.loads_[i], ask, in_force.action.is_brief, c, least[i]);
         }
     }
 
  private:
-    static void lower(const PreparedRig::Seam& seam, const mechanics::Load& load, double required, bool brief,
+    double required(const CaseInForce& c) const noexcept {
+        return c.required > 0 ? c.required : c.action.required > 0 ? c.action.required : prepared_.required();
+    }
+    static void lower(const PreparedRig::Seam& seam, const mechanics::Load& load, const Requirement& ask, bool brief,
                       std::size_t at_case, SeamFactor& least) noexcept {
         for (const auto& mode : seam.modes) {
             if (mode.stands && brief) continue;
             const auto& joint = *seam.joints[mode.joint];
-            if (is_no_worse(joint, mode, load, least.share * required)) continue;
-            const double share = families::factors(joint, mode.mode, load).least() / required;
+            if (is_no_worse(joint, mode, load, ask.factor_at(least.share))) continue;
+            const double share = ask.share(families::factors(joint, mode.mode, load).least());
             if (share < least.share) least = {share, mode.joint, mode.mode, at_case, load};
         }
     }

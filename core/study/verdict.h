@@ -21,6 +21,19 @@ struct FactorBand {
     double low = 0, typical = 0;
 };
 
+/// What a load case asks for, among cases that may ask for unlike factors.
+/// Meaning  share() puts factors of all of them in one order: of what reaches 1 by how much of its own required factor
+///          it is, and what does not reach 1, and lets go, below all that does.
+struct Requirement {
+    double required = 1, greatest = 1;  ///< its own factor; the greatest that any of the cases asks for
+    double share(double factor) const noexcept { return factor / (factor < 1 ? greatest : required); }
+    /// Below this a factor has a share under the one given.
+    double factor_at(double share) const noexcept {
+        const double slipping = share * greatest, holding = share * required;
+        return slipping < 1 ? slipping : holding > 1 ? holding : 1;
+    }
+};
+
 /// The rule, and the only place where it stands.
 /// Meaning  Holds: typical >= required, weak >= 1, and no advisory that forbids it. Doubtful: typical >= 1. Slips
 ///          otherwise, and for NaN.

@@ -349,14 +349,14 @@ double weight_of(const CaseLoad& c) {
     double sum = size(c.load.fixed);
     for (std::size_t k = 0; k < c.load.free_count; ++k)
         sum += size(c.load.free[k].x) + size(c.load.free[k].y) + size(c.load.free[k].z);
-    return sum / c.required;
+    return sum / c.required.required;
 }
 
 /// `mild` is `heavy` times something from 0 to 1.
 bool contains(const CaseLoad& heavy, const CaseLoad& mild) {
     if (heavy.load.free_count != 1 || mild.load.free_count != 1 || !heavy.load.fixed.is_zero() ||
-        !mild.load.fixed.is_zero() || heavy.required < mild.required || heavy.over[0].over != mild.over[0].over ||
-        heavy.over[0].over != rig::Directions::sphere)
+        !mild.load.fixed.is_zero() || heavy.required.required < mild.required.required ||
+        heavy.over[0].over != mild.over[0].over || heavy.over[0].over != rig::Directions::sphere)
         return false;
     const auto &a = heavy.load.free[0], &b = mild.load.free[0];
     const auto entries = [](const rig::SeamLoad::Map& m) {
@@ -392,7 +392,8 @@ void leave_out_the_mild(std::vector<CaseLoad>& cases,
         bool idle = load.fixed.is_zero() && !cases[a].is_rest;
         for (std::size_t k = 0; k < load.free_count; ++k) idle = idle && load.free[k].is_zero();
         for (std::size_t b = 0; idle && b < cases.size() && !out[a]; ++b)
-            out[a] = a != b && !out[b] && same_weights(a, b) && cases[a].required <= cases[b].required;
+            out[a] =
+                a != b && !out[b] && same_weights(a, b) && cases[a].required.required <= cases[b].required.required;
     }
     for (std::size_t a = 0; a < cases.size(); ++a)
         for (std::size_t b = 0; b < cases.size() && !out[a]; ++b)
@@ -416,7 +417,7 @@ WorstFound worst_of(const families::Joint& joint, std::size_t mode, const std::v
     worst.at = cases.size() - 1;
     if (const auto share = families::preload_share(joint, mode)) {
         worst.mass = worst.live = *share;
-        worst.share = *share / cases[worst.at].required;
+        worst.share = cases[worst.at].required.share(*share);
         worst.too_tight = *share > 0;
         return worst;
     }
@@ -434,35 +435,35 @@ WorstFound worst_of(const families::Joint& joint, std::size_t mode, const std::v
         // Half a sine of 0.5 g over 20 ms leaves 0.06 m/s; rocking over takes ten times that.
         if (search.stands() && load.is_brief) continue;
         const auto take = [&](const CaseSearch::Found& found, double& factor, double& least) {
-            if (!(found.factor / load.required < least)) return;
+            const double share = load.required.share(found.factor);
+            if (!(share < least)) return;
             if (search.free_count() > 0) {
                 worst.directions[c].push_back(found.first);
                 if (search.free_count() > 1) worst.directions[c].push_back(found.second);
             }
-            const bool leads = found.factor / load.required < std::min(least_mass, least_live);
+            const bool leads = share < std::min(least_mass, least_live);
             factor = found.factor;
-            least = found.factor / load.required;
+            least = share;
             if (!leads) return;
             worst.at = c;
             worst.load = search.load(found.first, found.second);
             worst.direction.reset();
             if (search.free_count() > 0) worst.direction = found.first;
         };
-        const double limit = below * load.required;
+        const auto under = [&](double share) { return load.required.factor_at(share); };
+        const double limit = under(below);
         if (kind.scale_free) {
-            const auto found = search.margin(std::min(limit, std::min(least_mass, least_live) * load.required));
+            const auto found = search.margin(std::min(limit, under(std::min(least_mass, least_live))));
             take(found, worst.mass, least_mass);
             worst.live = worst.mass;
             least_live = least_mass;
         } else {
-            const double either = std::min(least_mass, least_live) * load.required;
+            const double either = under(std::min(least_mass, least_live));
             if (!kind.live_only)
-                take(search.least(true, std::min(limit, hints ? either : least_mass * load.required)), worst.mass,
-                     least_mass);
+                take(search.least(true, std::min(limit, hints ? either : under(least_mass))), worst.mass, least_mass);
             if (!load.load.fixed.is_zero() || search.free_count() > 0) {
-                const double now = std::min(least_mass, least_live) * load.required;
-                take(search.least(false, std::min(limit, hints ? now : least_live * load.required)), worst.live,
-                     least_live);
+                const double now = under(std::min(least_mass, least_live));
+                take(search.least(false, std::min(limit, hints ? now : under(least_live))), worst.live, least_live);
             } else {
                 // Without anything that comes and goes: whether it stands at all.
                 const auto stands = families::factors(joint, mode, {load.permanent, {}});

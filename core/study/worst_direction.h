@@ -6,6 +6,7 @@
 
 #include "families/family.h"
 #include "rig/statics.h"
+#include "study/verdict.h"
 
 namespace clampet::study {
 
@@ -19,7 +20,7 @@ struct CaseLoad {
         Eigen::Vector3d about = Eigen::Vector3d::UnitZ();
     };
     std::vector<Over> over;  ///< of each of its free loads
-    double required = 1;
+    Requirement required;
     bool is_rest = false, is_brief = false;
     std::size_t same_weights_as = 0;  ///< index of the first case with the same weights
 };
@@ -27,7 +28,7 @@ struct CaseLoad {
 /// The worst of all cases and directions for one mode.
 struct WorstFound {
     double mass = std::numeric_limits<double>::infinity(), live = std::numeric_limits<double>::infinity();
-    double share = std::numeric_limits<double>::infinity();  ///< the lesser of both over what is required
+    double share = std::numeric_limits<double>::infinity();  ///< of what is required, the lesser of both
     std::size_t at = 0;                                      ///< index into the cases
     std::optional<Eigen::Vector3d> direction;                ///< of its first free load
     mechanics::Load load;

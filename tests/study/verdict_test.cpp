@@ -1,6 +1,8 @@
 // The one verdict rule, and the sentences that tell it.
 #include "study/verdict.h"
 
+#include <random>
+
 #include "families/bench.h"
 #include "families/thread/stack_design.h"
 #include "study/check.h"
@@ -123,4 +125,26 @@ TEST_CASE("what is too tight is said as how much", "[study][sentences]") {
     r.typical = 3;
     r.verdict = Verdict::holds;
     CHECK(study::short_sentence(r) == "would crush the tube first");
+}
+
+TEST_CASE("what lets go ranks below what only falls short, whatever each must reach", "[study][verdict]") {
+    // A push must reach 2, a joint that is turned 1.5: of 1.9 and 0.9 the second lets go; of 1.4 and 1.6 the push is
+    // the worse, 0.7 of what it must reach.
+    const study::Requirement push{2, 2}, turning{1.5, 2};
+    CHECK(turning.share(0.9) < push.share(1.0));
+    CHECK(turning.share(0.99) < push.share(1.9));
+    CHECK(push.share(1.4) < turning.share(1.45));
+    CHECK(turning.share(1.5) == 1);
+    CHECK(push.share(0.5) == 0.25);
+    std::mt19937 random(3);
+    std::uniform_real_distribution<double> u(0, 3);
+    for (int k = 0; k < 400; ++k) {
+        const study::Requirement ask{0.5 + u(random), 4};
+        const double factor = u(random), limit = u(random) / 2;
+        CAPTURE(ask.required, factor, limit);
+        CHECK((factor < ask.factor_at(limit)) == (ask.share(factor) < limit));
+    }
+    CHECK(std::isinf(push.share(std::numeric_limits<double>::infinity())));
+    CHECK(std::isinf(push.factor_at(std::numeric_limits<double>::infinity())));
+    CHECK(push.factor_at(0) == 0);
 }

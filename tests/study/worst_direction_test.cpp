@@ -157,3 +157,23 @@ TEST_CASE("where the coarse model is too severe in one direction, the worst one 
     CAPTURE(face.force, found.share, least);
     CHECK(found.share <= least * 1.005);
 }
+
+TEST_CASE("a case under which something lets go is the worst, though another falls further short of more", "[study]") {
+    // A face pressed with 500 N is pulled: with 200 N in a case that must reach 3, and with 550 N in one that must
+    // reach only a half. Of what each must reach the first is 0.83, the second 1.8; but only under the second it comes
+    // off.
+    const auto joint = *families::join(*families::family_named("flat_face"), {{"force", 500.0}});
+    std::size_t parts = 0;
+    while (joint->modes()[parts].key != "parts") ++parts;
+    std::vector<study::CaseLoad> cases(2);
+    cases[0].load.fixed = {0, 0, 200, 0, 0, 0};
+    cases[0].required = {3, 3};
+    cases[1].load.fixed = {0, 0, 550, 0, 0, 0};
+    cases[1].required = {0.5, 3};
+    const auto found = study::worst_of(*joint, parts, cases);
+    CHECK(found.at == 1);
+    CHECK(std::min(found.mass, found.live) == relative(500.0 / 550, 1e-6));
+    CHECK(found.share == relative(500.0 / 550 / 3, 1e-6));
+    cases[1].load.fixed.fz = 450;
+    CHECK(study::worst_of(*joint, parts, cases).at == 0);
+}
