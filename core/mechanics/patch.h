@@ -21,6 +21,13 @@ struct PatchShape {
     double reach = 0;  ///< only what lies within this distance of `centre` carries; 0 = everything
     bool operator==(const PatchShape&) const = default;
 };
+/// A rectangle about the origin, `length` along x [m].
+inline PatchShape rectangle(double length, double width) {
+    PatchShape shape;
+    const double a = length / 2, b = width / 2;
+    shape.polygon = {{-a, -b}, {a, -b}, {a, b}, {-a, b}};
+    return shape;
+}
 
 /// How pressure may be distributed before tilting: evenly stiff, a thin bonded rubber layer, or a rim.
 enum class Bedding { even, bonded_rubber, rim };

@@ -72,11 +72,6 @@ PatchShape disc(double radius, double hole = 0) {
     s.hole_radius = hole;
     return s;
 }
-PatchShape rectangle(double a, double b) {
-    PatchShape s;
-    s.polygon = {{-a / 2, -b / 2}, {a / 2, -b / 2}, {a / 2, b / 2}, {-a / 2, b / 2}};
-    return s;
-}
 
 }  // namespace
 

@@ -12,6 +12,7 @@
 #include "families/formula_joint.h"
 #include "families/parameter_rows.h"
 #include "families/search_memory.h"
+#include "families/slip_shares.h"
 #include "families/squeeze.h"
 #include "mechanics/contact_pressure.h"
 #include "mechanics/curved_beam.h"
@@ -138,10 +139,8 @@ FormulaMode slips(const EdgeClamp& g) {
     };
     m.motion = [g](const Wrench& w) -> Phrase {
         const auto at = g.slip(w);
-        return std::abs(at.motion[2] * w.mz / g.surface->points.patch().size) >
-                       std::abs(at.motion[0] * w.fx + at.motion[1] * w.fy)
-                   ? "turns|turn on the board"
-                   : "slides|slide on the board";
+        return SlipShares(at, w, g.surface->points.patch().size).turns() ? "turns|turn on the board"
+                                                                         : "slides|slide on the board";
     };
     m.formula = "min Σ μ N_i |v_i| over the plate and the pad";
     m.source = "derived, upper-bound theorem";
@@ -227,10 +226,8 @@ Result<EdgeClamp> read(const Values& v, const Squeeze& squeezed, const mechanics
                        fmt::format("A plate {:.3g} mm long about the screw does not fit a throat of {:.3g} mm.",
                                    g.a * 1e3, g.throat * 1e3),
                        fmt::format("Use a plate of at most {:.3g} mm or a deeper throat.", 2e3 * g.throat)};
-    mechanics::PatchShape shape;
-    const double a = g.a / 2, b = g.b / 2;
-    shape.polygon = {{-a, -b}, {a, -b}, {a, b}, {-a, b}};
-    const auto face = mechanics::cut_face({shape, mechanics::Bedding::even, 5, 28, 1e-6, true}, {like});
+    const auto face =
+        mechanics::cut_face({mechanics::rectangle(g.a, g.b), mechanics::Bedding::even, 5, 28, 1e-6, true}, {like});
     if (!face) return face.problem();
     g.surface = *face;
     const auto& patch = (*face)->points.patch();

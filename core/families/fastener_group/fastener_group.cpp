@@ -11,6 +11,7 @@
 #include "families/formula_joint.h"
 #include "families/parameter_rows.h"
 #include "families/points_text.h"
+#include "families/slip_shares.h"
 #include "mechanics/friction_limit.h"
 #include "quantity/format.h"
 
@@ -215,9 +216,7 @@ void add_preloaded_modes(const Group& g, FormulaParts& parts) {
     };
     slips.motion = [g](const Wrench& w) -> Phrase {
         const auto at = g.slip(w);
-        return std::abs(at.motion[2] * w.mz / g.size) > std::abs(at.motion[0] * w.fx + at.motion[1] * w.fy)
-                   ? "twists|twist"
-                   : "slides|slide";
+        return SlipShares(at, w, g.size).turns() ? "twists|twist" : "slides|slide";
     };
     slips.formula = "min Σ μ (F_i − T_i)|v_i| over the pressed zones";
     slips.source = "derived, upper-bound theorem";

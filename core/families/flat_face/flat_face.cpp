@@ -9,6 +9,7 @@
 
 #include "families/flat_face/face_joint.h"
 #include "families/points_text.h"
+#include "families/slip_shares.h"
 #include "mechanics/first_exit.h"
 
 namespace clampet::families {
@@ -43,8 +44,7 @@ Result<mechanics::PatchShape> shape_of(const Values& v) {
     }
     shape.centre = {number(v, "screw_x"), number(v, "screw_y")};
     if (kind == "rectangle") {
-        const double a = number(v, "length") / 2, b = number(v, "width") / 2;
-        shape.polygon = {{-a, -b}, {a, -b}, {a, b}, {-a, b}};
+        shape.polygon = mechanics::rectangle(number(v, "length"), number(v, "width")).polygon;
         return shape;
     }
     auto points = read_points(text(v, "points"), "points");
@@ -387,10 +387,7 @@ bool FaceJoint::surely_holds(std::size_t mode, const Wrench& w) const noexcept {
 
 Phrase FaceJoint::motion(std::size_t mode, const Wrench& w) const {
     if (mode != slips) return {};
-    const auto limit = slip(w, true).limit;
-    const double sliding = limit.motion[0] * w.fx + limit.motion[1] * w.fy,
-                 twisting = limit.motion[2] * w.mz / coarse_.patch().size;
-    return std::abs(twisting) > std::abs(sliding) ? "twists|twist" : "slides|slide";
+    return SlipShares(slip(w, true).limit, w, coarse_.patch().size).turns() ? "twists|twist" : "slides|slide";
 }
 
 std::vector<NamedValue> FaceJoint::demand(std::size_t mode, const Wrench& w) const {

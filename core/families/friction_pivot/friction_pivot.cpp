@@ -10,6 +10,7 @@
 
 #include "families/formula_joint.h"
 #include "families/parameter_rows.h"
+#include "families/slip_shares.h"
 #include "families/squeeze.h"
 #include "mechanics/contact_pressure.h"
 #include "mechanics/friction_limit.h"
@@ -97,10 +98,8 @@ void add_modes(const Pivot& g, FormulaParts& parts) {
     slips.motion = [g](const Wrench& w) -> Phrase {
         if (g.close_pin) return "turns|turn";
         const auto at = g.limit(w);
-        return std::abs(at.motion[2] * w.mz / g.surface->points.patch().size) >=
-                       std::abs(at.motion[0] * w.fx + at.motion[1] * w.fy)
-                   ? "turns|turn"
-                   : "slides|slide in its hole";
+        const SlipShares shares(at, w, g.surface->points.patch().size);
+        return shares.turning >= shares.sliding ? "turns|turn" : "slides|slide in its hole";
     };
     slips.ends_with = [g](const Wrench& w) {
         if (!(g.force > 0) || !(g.normal(w) > 0)) return infinite;

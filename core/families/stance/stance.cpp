@@ -8,6 +8,7 @@
 #include <numbers>
 
 #include "families/points_text.h"
+#include "families/slip_shares.h"
 #include "families/stance/stance_joint.h"
 #include "mechanics/first_exit.h"
 
@@ -179,10 +180,7 @@ double StanceJoint::load_factor(std::size_t mode, const Ray& ray) const noexcept
 
 Phrase StanceJoint::motion(std::size_t mode, const Wrench& w) const {
     if (mode != slides) return {};
-    const auto limit = slip(w);
-    const double sliding = limit.motion[0] * w.fx + limit.motion[1] * w.fy,
-                 twisting = limit.motion[2] * w.mz / solver_->patch().size;
-    return std::abs(twisting) > std::abs(sliding) ? "twists|twist" : "slides|slide";
+    return SlipShares(slip(w), w, solver_->patch().size).turns() ? "twists|twist" : "slides|slide";
 }
 
 std::vector<NamedValue> StanceJoint::demand(std::size_t mode, const Wrench& w) const {

@@ -10,6 +10,7 @@
 #include "families/formula_joint.h"
 #include "families/parameter_rows.h"
 #include "families/search_memory.h"
+#include "families/slip_shares.h"
 #include "families/squeeze.h"
 #include "mechanics/contact_pressure.h"
 #include "mechanics/friction_limit.h"
@@ -111,10 +112,7 @@ FormulaMode slips(const Sandwich& g) {
     };
     m.motion = [g](const Wrench& w) -> Phrase {
         const auto at = g.slip(w);
-        return std::abs(at.motion[2] * w.mz / g.surface->points.patch().size) >
-                       std::abs(at.motion[0] * w.fx + at.motion[1] * w.fy)
-                   ? "twists|twist"
-                   : "slides|slide";
+        return SlipShares(at, w, g.surface->points.patch().size).turns() ? "twists|twist" : "slides|slide";
     };
     m.ends_with = [g](const Wrench& w) { return g.bolt_force > 0 ? g.rocked(w) : infinite; };
     m.tolerance = 2e-4;
@@ -141,10 +139,8 @@ Result<FormulaParts> build(const Values& v, const mechanics::CutFacePtr& like) {
             "strap.bolts_inside_strap", "bolt_span",
             fmt::format("Bolts {:.3g} mm apart would go through a strap {:.3g} mm wide.", g.span * 1e3, g.width * 1e3),
             fmt::format("Set them outside the strap: more than {:.3g} mm apart.", g.width * 1e3)};
-    mechanics::PatchShape shape;
-    const double a = g.length / 2, b = g.width / 2;
-    shape.polygon = {{-a, -b}, {a, -b}, {a, b}, {-a, b}};
-    const auto face = mechanics::cut_face({shape, mechanics::Bedding::even, 5, 28, 1e-6, false}, {like});
+    const auto face = mechanics::cut_face(
+        {mechanics::rectangle(g.length, g.width), mechanics::Bedding::even, 5, 28, 1e-6, false}, {like});
     if (!face) return face.problem();
     g.surface = *face;
     FormulaParts parts;

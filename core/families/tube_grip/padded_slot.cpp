@@ -5,6 +5,7 @@
 #include <cmath>
 
 #include "families/formula_joint.h"
+#include "families/slip_shares.h"
 #include "families/squeeze.h"
 #include "families/tube_grip/other_grips.h"
 #include "mechanics/contact_pressure.h"
@@ -110,9 +111,8 @@ FormulaMode slips(const Slot& g) {
     };
     m.motion = [g](const Wrench& w) -> Phrase {
         const auto at = g.slip(w);
-        const double turned = std::abs(at.motion[2] * w.mz / g.surface->points.patch().size);
-        return turned > std::abs(at.motion[0] * w.fx + at.motion[1] * w.fy) ? "twists|twist in the slot"
-                                                                            : "slides|slide in the slot";
+        return SlipShares(at, w, g.surface->points.patch().size).turns() ? "twists|twist in the slot"
+                                                                         : "slides|slide in the slot";
     };
     m.ends_with = [g](const Wrench& w) {
         if (!(g.force > 0)) return infinite;
@@ -138,10 +138,8 @@ Result<std::shared_ptr<const Joint>> join_slot(const Values& v, const mechanics:
     g.bar = number(v, "diameter");
     g.friction = number(v, "friction");
     g.pad_strength = number(v, "pad_strength");
-    mechanics::PatchShape shape;
-    const double a = g.length / 2, b = g.width / 2;
-    shape.polygon = {{-a, -b}, {a, -b}, {a, b}, {-a, b}};
-    const auto face = mechanics::cut_face({shape, mechanics::Bedding::even, 7, 34, 1e-6, false}, {like});
+    const auto face = mechanics::cut_face(
+        {mechanics::rectangle(g.length, g.width), mechanics::Bedding::even, 7, 34, 1e-6, false}, {like});
     if (!face) return face.problem();
     g.surface = *face;
     FormulaParts parts;
