@@ -25,13 +25,14 @@ constexpr double page_width = 1000, page_height = 1414;  // A4 upright, in the u
 /// A column of lines, each with something at the right; returns where it ended.
 class Column {
  public:
-    Column(QPainter& painter, QRectF place) : p_(painter), place_(place), y_(place.top()) {}
+    Column(QPainter& painter, QRectF place, const Look& look)
+        : p_(painter), place_(place), y_(place.top()), look_(look) {}
     void title(const QString& text) {
-        line(text, {}, body_font(1.05, true), theme().text);
+        line(text, {}, look_.font(1.05, true), look_.theme.text);
         y_ += 3;
     }
-    void row(const QString& left, const QString& right) { line(left, right, body_font(0.9), theme().text); }
-    void small(const QString& text) { line(text, {}, body_font(0.8), theme().quiet); }
+    void row(const QString& left, const QString& right) { line(left, right, look_.font(0.9), look_.theme.text); }
+    void small(const QString& text) { line(text, {}, look_.font(0.8), look_.theme.quiet); }
     double y() const { return y_; }
 
  private:
@@ -48,14 +49,16 @@ class Column {
     QPainter& p_;
     QRectF place_;
     double y_;
+    const Look& look_;
 };
 
 void paint_page(QPainter& p, const BenchSheet& sheet) {
     const auto& model = sheet.model;
     const auto& result = model.result();
+    const Look look = paper_look();
     p.setRenderHint(QPainter::Antialiasing);
     p.fillRect(QRectF(0, 0, page_width, page_height), Qt::white);
-    Column head(p, {50, 40, page_width - 100, 60});
+    Column head(p, {50, 40, page_width - 100, 60}, look);
     head.title(sheet.title + " · " + sheet.verdict);
     const auto w = model.bench().load().whole();
     head.small(QString("force %1, %2, %3; moment %4, %5, %6")
@@ -63,14 +66,14 @@ void paint_page(QPainter& p, const BenchSheet& sheet) {
                         shown(w.fz, quantity::Dimension::force), shown(w.mx, quantity::Dimension::torque),
                         shown(w.my, quantity::Dimension::torque), shown(w.mz, quantity::Dimension::torque)));
     const auto drawing = result.joint->section(model.bench().load());
-    paint_drawing(p, drawing, fit_drawing(drawing, {100, 120, 380, 320}));
-    sheet.polar.paint(p, {540, 110, 410, 350});
-    sheet.curve.paint(p, {50, 490, page_width - 100, 240});
-    Column modes(p, {50, 760, 420, 250});
+    paint_drawing(p, drawing, fit_drawing(drawing, {100, 120, 380, 320}), look);
+    sheet.polar.paint(p, {540, 110, 410, 350}, look);
+    sheet.curve.paint(p, {50, 490, page_width - 100, 240}, look);
+    Column modes(p, {50, 760, 420, 250}, look);
     modes.title("How it could let go");
     for (const auto& m : result.report.modes)
         modes.row(QString::fromStdString(m.words().does()), QString::fromStdString(quantity::format_factor(m.factor)));
-    Column inputs(p, {520, 760, 430, 620});
+    Column inputs(p, {520, 760, 430, 620}, look);
     inputs.title("What it is");
     for (const auto& parameter : model.family().parameters()) {
         if (!parameter.is_relevant(result.values)) continue;
@@ -81,7 +84,7 @@ void paint_page(QPainter& p, const BenchSheet& sheet) {
             if (text.toStdString() == choice.key) text = QString::fromStdString(choice.label);
         inputs.row(QString::fromStdString(parameter.label), text);
     }
-    Column working(p, {50, std::max(1000.0, modes.y() + 20), 430, 380});
+    Column working(p, {50, std::max(1000.0, modes.y() + 20), 430, 380}, look);
     working.title("Working");
     for (const auto& line : result.report.working)
         working.row(words_of(line.quantity) + " = " + QString::fromStdString(line.formula),
@@ -179,7 +182,6 @@ QByteArray as_csv(const BenchSheet& sheet) {
 }  // namespace
 
 Status export_bench(const QString& path, const BenchSheet& sheet) {
-    const PaperColours paper;
     const QString ending = QFileInfo(path).suffix().toLower();
     QByteArray bytes;
     if (ending == "pdf")

@@ -51,7 +51,7 @@ void BenchCard::paintEvent(QPaintEvent*) {
     p.drawRoundedRect(whole, 6, 6);
     const double em = QFontMetricsF(body_font()).height();
     const QRectF picture = whole.adjusted(1.2 * em, 0.8 * em, -1.2 * em, -4.6 * em);
-    paint_shapes(p, picture_, fit_drawing(picture_, picture));
+    paint_shapes(p, picture_, fit_drawing(picture_, picture), screen_look());
     p.setPen(t.text);
     p.setFont(body_font(1, true));
     p.drawText(QRectF(whole.left() + 0.7 * em, whole.bottom() - 4.3 * em, whole.width() - 1.4 * em, 1.3 * em),

@@ -162,13 +162,11 @@ double text_scale() {
     return scale;
 }
 
-PaperColours::PaperColours() : screen_(current), scale_(scale) {
-    current = light_theme();
-    scale = 1;
+Look screen_look() {
+    return {current, scale};
 }
-PaperColours::~PaperColours() {
-    current = screen_;
-    scale = scale_;
+Look paper_look() {
+    return {light_theme(), 1};
 }
 
 void set_text_colour(QWidget* widget, const QColor& colour) {
@@ -189,11 +187,20 @@ bool load_fonts() {
     return regular >= 0 && strong >= 0;
 }
 
-QFont body_font(double relative_size, bool strong) {
+namespace {
+QFont font_of(double relative_size, bool strong, double text_scale) {
     QFont font("Clampet Sans");
-    font.setPixelSize(std::max(7, qRound(13 * relative_size * scale)));
+    font.setPixelSize(std::max(7, qRound(13 * relative_size * text_scale)));
     font.setWeight(strong ? QFont::DemiBold : QFont::Normal);
     return font;
+}
+}  // namespace
+
+QFont body_font(double relative_size, bool strong) {
+    return font_of(relative_size, strong, scale);
+}
+QFont Look::font(double relative_size, bool strong) const {
+    return font_of(relative_size, strong, scale);
 }
 
 void apply_theme(bool dark, double text) {

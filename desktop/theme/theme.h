@@ -28,18 +28,14 @@ const Theme& theme();
 /// Sets palette, style and style sheet of the application; `text_scale` 0.8 to 2.
 void apply_theme(bool dark, double text_scale);
 double text_scale();
-/// While it lives, theme() is the light one at normal size: for what goes on paper.
-class PaperColours {
- public:
-    PaperColours();
-    ~PaperColours();
-    PaperColours(const PaperColours&) = delete;
-    PaperColours& operator=(const PaperColours&) = delete;
-
- private:
-    Theme screen_;
-    double scale_;
+/// What a picture is painted with: on the screen the theme in force, on paper the light one at normal size.
+struct Look {
+    Theme theme;
+    double scale = 1;  ///< of text
+    QFont font(double relative_size = 1, bool strong = false) const;
 };
+Look screen_look();
+Look paper_look();
 bool system_prefers_dark();
 
 /// Colours a widget's text without a style sheet of its own, which would be slow to change.

@@ -3,8 +3,8 @@
 #include <QMouseEvent>
 #include <QPainter>
 
-#include "desktop/widgets/quantity_field.h"
 #include "desktop/theme/theme.h"
+#include "desktop/widgets/quantity_field.h"
 
 namespace clampet::desktop {
 
@@ -14,7 +14,7 @@ DragPlot::DragPlot(QWidget* parent) : QWidget(parent) {
 
 void DragPlot::paintEvent(QPaintEvent*) {
     QPainter p(this);
-    paint(p, rect());
+    paint(p, rect(), screen_look());
     if (!hasFocus()) return;
     p.setPen(QPen(theme().accent, 2));
     p.setBrush(Qt::NoBrush);

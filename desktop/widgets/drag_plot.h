@@ -1,6 +1,8 @@
 #pragma once
 #include <QWidget>
 
+#include "desktop/theme/theme.h"
+
 namespace clampet::desktop {
 
 /// A plot in which a value is chosen by pressing and dragging; one drag is one gesture, so that it undoes at once.
@@ -8,7 +10,7 @@ class DragPlot : public QWidget {
  public:
     explicit DragPlot(QWidget* parent);
     /// Paints the plot into any rectangle: the widget's own, or a page's.
-    virtual void paint(QPainter& painter, QRectF whole) const = 0;
+    virtual void paint(QPainter& painter, QRectF whole, const Look& look) const = 0;
 
  protected:
     virtual void choose(QPointF at, quint64 gesture) = 0;

@@ -16,8 +16,7 @@ QPointF at(const drawing::Point& p) {
     return {p.x, p.y};
 }
 
-QPen pen_of(Line line) {
-    const Theme& t = theme();
+QPen pen_of(Line line, const Theme& t) {
     switch (line) {
         case Line::outline:
             return QPen(t.text, 1.3, Qt::SolidLine, Qt::RoundCap, Qt::RoundJoin);
@@ -37,8 +36,7 @@ QPen pen_of(Line line) {
     return Qt::NoPen;
 }
 
-void fill(QPainter& p, const QPainterPath& path, Material material, Line line) {
-    const Theme& t = theme();
+void fill(QPainter& p, const QPainterPath& path, Material material, Line line, const Theme& t) {
     if (material != Material::none) {
         p.fillPath(path, t.of(material));
         // A section is hatched, so that materials are told apart without colour.
@@ -50,7 +48,7 @@ void fill(QPainter& p, const QPainterPath& path, Material material, Line line) {
         if (material == Material::rubber) p.fillPath(path, QBrush(ink, Qt::Dense6Pattern));
         if (material == Material::tube) p.fillPath(path, QBrush(ink, Qt::BDiagPattern));
     }
-    p.setPen(pen_of(line));
+    p.setPen(pen_of(line, t));
     p.setBrush(Qt::NoBrush);
     p.drawPath(path);
 }
@@ -66,7 +64,8 @@ void arrow_head(QPainter& p, QPointF tip, QPointF from, QColor colour, double si
 }
 
 /// Text on a ground of the panel's colour, kept inside the painter's window.
-void label(QPainter& p, QPointF where, const QString& text, drawing::Align align, QColor colour, const QFont& font) {
+void label(QPainter& p, QPointF where, const QString& text, drawing::Align align, QColor colour, const QFont& font,
+           const Theme& t) {
     if (text.isEmpty()) return;
     p.setFont(font);
     const QFontMetricsF metrics(font);
@@ -77,7 +76,7 @@ void label(QPainter& p, QPointF where, const QString& text, drawing::Align align
     const double y =
         std::clamp(where.y() + metrics.ascent() / 2 - 1, window.top() + metrics.ascent() + 2, window.bottom() - 4);
     // A plain ground behind the words: an outline of the letters would cost a frame to stroke.
-    QColor ground = theme().panel;
+    QColor ground = t.panel;
     ground.setAlpha(215);
     p.fillRect(QRectF(x - 2, y - metrics.ascent(), width + 4, metrics.height()), ground);
     p.setPen(colour);
@@ -87,19 +86,20 @@ void label(QPainter& p, QPointF where, const QString& text, drawing::Align align
 struct Paint {
     QPainter& p;
     const QTransform& m;
+    const Look& look;
 
     void operator()(const drawing::Path& path) const {
         if (path.points.empty()) return;
         QPainterPath shape(m.map(at(path.points.front())));
         for (std::size_t i = 1; i < path.points.size(); ++i) shape.lineTo(m.map(at(path.points[i])));
         if (path.closed) shape.closeSubpath();
-        fill(p, shape, path.material, path.line);
+        fill(p, shape, path.material, path.line, look.theme);
     }
     void operator()(const drawing::Circle& circle) const {
         QPainterPath shape;
         const double r = circle.radius * m.m11();
         shape.addEllipse(m.map(at(circle.centre)), r, r);
-        fill(p, shape, circle.material, circle.line);
+        fill(p, shape, circle.material, circle.line, look.theme);
     }
     void operator()(const drawing::Text&) const {}
     void operator()(const drawing::Dimension& d) const {
@@ -109,7 +109,7 @@ struct Paint {
         if (length < 1e-6) return;
         const QPointF left(along.y() / length, -along.x() / length);  // y is down on the screen
         const QPointF shift = left * d.offset * m.m11();
-        p.setPen(pen_of(Line::thin));
+        p.setPen(pen_of(Line::thin, look.theme));
         if (d.offset != 0) {
             p.drawLine(a, a + shift);
             p.drawLine(b, b + shift);
@@ -117,14 +117,14 @@ struct Paint {
         a += shift;
         b += shift;
         p.drawLine(a, b);
-        arrow_head(p, a, b, theme().quiet, 6);
-        arrow_head(p, b, a, theme().quiet, 6);
+        arrow_head(p, a, b, look.theme.quiet, 6);
+        arrow_head(p, b, a, look.theme.quiet, 6);
     }
     void operator()(const drawing::Arrow& arrow) const {
         const QPointF a = m.map(at(arrow.from)), b = m.map(at(arrow.to));
-        p.setPen(pen_of(arrow.line));
+        p.setPen(pen_of(arrow.line, look.theme));
         p.drawLine(a, b);
-        arrow_head(p, b, a, pen_of(arrow.line).color(), 8);
+        arrow_head(p, b, a, pen_of(arrow.line, look.theme).color(), 8);
     }
 };
 
@@ -132,16 +132,17 @@ struct Paint {
 struct Write {
     QPainter& p;
     const QTransform& m;
+    const Look& look;
 
     void operator()(const drawing::Path&) const {}
     void operator()(const drawing::Circle&) const {}
     void operator()(const drawing::Text& text) const {
-        const Theme& t = theme();
+        const Theme& t = look.theme;
         const QColor colour = text.role == drawing::TextRole::warning ? t.slips
                               : text.role == drawing::TextRole::quiet ? t.quiet
                                                                       : t.text;
         const bool strong = text.role == drawing::TextRole::warning || text.role == drawing::TextRole::number;
-        label(p, m.map(at(text.at)), QString::fromStdString(text.text), text.align, colour, body_font(0.88, strong));
+        label(p, m.map(at(text.at)), QString::fromStdString(text.text), text.align, colour, look.font(0.88, strong), t);
     }
     void operator()(const drawing::Dimension& d) const {
         const QPointF a = m.map(at(d.from)), b = m.map(at(d.to)), along = b - a;
@@ -153,7 +154,7 @@ struct Write {
         const auto align = !upright              ? drawing::Align::centre
                            : left.x() * side > 0 ? drawing::Align::left
                                                  : drawing::Align::right;
-        label(p, middle, QString::fromStdString(d.label), align, theme().text, body_font(0.88));
+        label(p, middle, QString::fromStdString(d.label), align, look.theme.text, look.font(0.88), look.theme);
     }
     void operator()(const drawing::Arrow& arrow) const {
         const QPointF a = m.map(at(arrow.from)), b = m.map(at(arrow.to));
@@ -161,7 +162,7 @@ struct Write {
         const bool beside = std::abs(dx) > 4;
         label(p, a + QPointF(beside ? (dx > 0 ? 5 : -5) : 6, beside ? 0 : (a.y() < b.y() ? -4 : 4)),
               QString::fromStdString(arrow.label), !beside || dx > 0 ? drawing::Align::left : drawing::Align::right,
-              pen_of(arrow.line).color(), body_font(0.88, true));
+              pen_of(arrow.line, look.theme).color(), look.font(0.88, true), look.theme);
     }
 };
 
@@ -176,14 +177,14 @@ QTransform fit_drawing(const drawing::Drawing& drawing, QRectF place) {
                       place.center().y() + scale * centre.y());
 }
 
-void paint_shapes(QPainter& painter, const drawing::Drawing& drawing, const QTransform& m) {
+void paint_shapes(QPainter& painter, const drawing::Drawing& drawing, const QTransform& m, const Look& look) {
     painter.setRenderHint(QPainter::Antialiasing);
-    for (const auto& element : drawing.elements) std::visit(Paint{painter, m}, element);
+    for (const auto& element : drawing.elements) std::visit(Paint{painter, m, look}, element);
 }
 
-void paint_drawing(QPainter& painter, const drawing::Drawing& drawing, const QTransform& m) {
-    paint_shapes(painter, drawing, m);
-    for (const auto& element : drawing.elements) std::visit(Write{painter, m}, element);
+void paint_drawing(QPainter& painter, const drawing::Drawing& drawing, const QTransform& m, const Look& look) {
+    paint_shapes(painter, drawing, m, look);
+    for (const auto& element : drawing.elements) std::visit(Write{painter, m, look}, element);
 }
 
 DrawingView::DrawingView(QWidget* parent) : QWidget(parent) {
@@ -208,7 +209,7 @@ void DrawingView::paintEvent(QPaintEvent*) {
     p.setBrush(theme().panel);
     p.drawRoundedRect(QRectF(rect()).adjusted(0.5, 0.5, -0.5, -0.5), 6, 6);
     if (drawing_.elements.empty()) return;
-    paint_drawing(p, drawing_, placing());
+    paint_drawing(p, drawing_, placing(), screen_look());
 }
 
 QMargins DrawingView::room() const {

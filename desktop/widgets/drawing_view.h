@@ -3,6 +3,7 @@
 #include <QTransform>
 #include <QWidget>
 
+#include "desktop/theme/theme.h"
 #include "drawing/drawing.h"
 
 namespace clampet::desktop {
@@ -10,8 +11,10 @@ namespace clampet::desktop {
 /// How a drawing in metres is laid into a rectangle of pixels, y up.
 QTransform fit_drawing(const drawing::Drawing& drawing, QRectF place);
 /// Only its shapes: for a small picture, in which words would be too small to read.
-void paint_shapes(QPainter& painter, const drawing::Drawing& drawing, const QTransform& pixels_from_metres);
-void paint_drawing(QPainter& painter, const drawing::Drawing& drawing, const QTransform& pixels_from_metres);
+void paint_shapes(QPainter& painter, const drawing::Drawing& drawing, const QTransform& pixels_from_metres,
+                  const Look& look);
+void paint_drawing(QPainter& painter, const drawing::Drawing& drawing, const QTransform& pixels_from_metres,
+                   const Look& look);
 
 /// Shows one drawing, to scale.
 class DrawingView : public QWidget {

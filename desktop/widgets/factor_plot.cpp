@@ -60,8 +60,8 @@ void FactorPlot::show_curve(FactorCurve curve) {
     update();
 }
 
-QRectF FactorPlot::area(QRectF whole) const {
-    const double em = QFontMetricsF(body_font(0.85)).height();
+QRectF FactorPlot::area(QRectF whole, const Look& look) const {
+    const double em = QFontMetricsF(look.font(0.85)).height();
     return whole.adjusted(2.6 * em, 0.8 * em, -1.2 * em, -1.9 * em);
 }
 
@@ -96,10 +96,10 @@ std::optional<std::pair<double, double>> FactorPlot::window() const {
     return both;
 }
 
-void FactorPlot::paint_window(QPainter& p, QRectF a) const {
+void FactorPlot::paint_window(QPainter& p, QRectF a, const Look& look) const {
     if (!has_to_move()) return;
-    const Theme& t = theme();
-    p.setFont(body_font(0.85));
+    const Theme& t = look.theme;
+    p.setFont(look.font(0.85));
     const double em = QFontMetricsF(p.font()).height();
     const QRectF words(a.left() + 4, a.bottom() - 1.2 * em, a.width() - 8, em);
     const auto both = window();
@@ -137,9 +137,9 @@ std::vector<FactorPlot::WayOff> FactorPlot::ways_off() const {
     return all;
 }
 
-void FactorPlot::paint_ways_off(QPainter& p, QRectF a) const {
-    p.setFont(body_font(0.85));
-    p.setPen(theme().quiet);
+void FactorPlot::paint_ways_off(QPainter& p, QRectF a, const Look& look) const {
+    p.setFont(look.font(0.85));
+    p.setPen(look.theme.quiet);
     const QFontMetricsF metrics(p.font());
     for (const auto& way : ways_off()) {
         const QString text = way.above ? tr("↑ over %1×").arg(most_shown) : tr("↓ under %1×").arg(least_shown);
@@ -151,11 +151,11 @@ void FactorPlot::paint_ways_off(QPainter& p, QRectF a) const {
     }
 }
 
-void FactorPlot::paint(QPainter& p, QRectF whole) const {
-    const Theme& t = theme();
-    const QRectF a = area(whole);
+void FactorPlot::paint(QPainter& p, QRectF whole, const Look& look) const {
+    const Theme& t = look.theme;
+    const QRectF a = area(whole, look);
     p.setRenderHint(QPainter::Antialiasing);
-    p.setFont(body_font(0.85));
+    p.setFont(look.font(0.85));
     const QFontMetricsF metrics(p.font());
     for (const double factor : {0.5, 1.0, 2.0, 5.0, 10.0}) {
         const double y = y_of(factor, a);
@@ -203,8 +203,8 @@ void FactorPlot::paint(QPainter& p, QRectF whole) const {
     draw(curve_.points, QPen(t.accent, 2, Qt::DotLine), &families::CurvePoint::moves);
     draw(curve_.points, QPen(t.text, 2.2));
     p.restore();
-    paint_ways_off(p, a);
-    paint_window(p, a);
+    paint_ways_off(p, a, look);
+    paint_window(p, a, look);
     if (std::isnan(curve_.present)) return;
     const double x = std::clamp(x_of(curve_.present, a), a.left(), a.right());
     p.setPen(QPen(t.accent, 1.6));
@@ -212,7 +212,7 @@ void FactorPlot::paint(QPainter& p, QRectF whole) const {
     p.setBrush(t.panel);
     p.setPen(QPen(t.accent, 2.2));
     p.drawEllipse(QPointF(x, y_of(curve_.factor, a)), 5, 5);
-    p.setFont(body_font(0.88, true));
+    p.setFont(look.font(0.88, true));
     const QString now = tr("now %1").arg(desktop::shown(curve_.present, curve_.dimension));
     const double width = QFontMetricsF(p.font()).horizontalAdvance(now);
     const bool left = x + 8 + width > a.right();
@@ -221,7 +221,7 @@ void FactorPlot::paint(QPainter& p, QRectF whole) const {
 }
 
 void FactorPlot::choose(QPointF at, quint64 gesture) {
-    const QRectF a = area(rect());
+    const QRectF a = area(rect(), screen_look());
     if (!(a.width() > 0) || std::isnan(curve_.present)) return;
     const double share = std::clamp((at.x() - a.left()) / a.width(), 0.0, 1.0);
     emit value_chosen(curve_.from + share * (curve_.to - curve_.from), gesture);

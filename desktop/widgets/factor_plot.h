@@ -23,9 +23,9 @@ class FactorPlot : public DragPlot {
     void show_curve(FactorCurve curve);
     const FactorCurve& shown() const { return curve_; }
     /// Where the plot's area is, and where a value lies in it: for tests and for export.
-    QRectF area(QRectF whole) const;
+    QRectF area(QRectF whole, const Look& look) const;
     double x_of(double value, QRectF area) const;
-    void paint(QPainter& painter, QRectF whole) const override;
+    void paint(QPainter& painter, QRectF whole, const Look& look) const override;
     /// Values with which it both stays put and can be moved by hand, of those on the plot; none where it is not moved.
     std::optional<std::pair<double, double>> window() const;
     /// Whether what is plotted is moved by hand.
@@ -46,8 +46,8 @@ class FactorPlot : public DragPlot {
     void keyPressEvent(QKeyEvent* event) override;
 
  private:
-    void paint_window(QPainter& painter, QRectF area) const;
-    void paint_ways_off(QPainter& painter, QRectF area) const;
+    void paint_window(QPainter& painter, QRectF area, const Look& look) const;
+    void paint_ways_off(QPainter& painter, QRectF area, const Look& look) const;
     FactorCurve curve_;
 };
 

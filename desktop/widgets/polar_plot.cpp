@@ -6,8 +6,8 @@
 #include <QKeyEvent>
 #include <QPainter>
 
-#include "desktop/widgets/quantity_field.h"
 #include "desktop/theme/theme.h"
+#include "desktop/widgets/quantity_field.h"
 #include "quantity/format.h"
 
 namespace clampet::desktop {
@@ -61,10 +61,10 @@ void PolarPlot::show_curve(PolarCurve curve) {
     update();
 }
 
-void PolarPlot::paint(QPainter& p, QRectF whole) const {
-    const Theme& t = theme();
+void PolarPlot::paint(QPainter& p, QRectF whole, const Look& look) const {
+    const Theme& t = look.theme;
     p.setRenderHint(QPainter::Antialiasing);
-    p.setFont(body_font(0.85));
+    p.setFont(look.font(0.85));
     const QFontMetricsF metrics(p.font());
     const double em = metrics.height(), R = std::min(whole.width() / 2 - 3.4 * em, whole.height() / 2 - 1.6 * em);
     if (!(R > 10)) return;
@@ -116,7 +116,7 @@ void PolarPlot::paint(QPainter& p, QRectF whole) const {
     p.drawEllipse(tip, 3.5, 3.5);
     const bool left = std::cos(curve_.direction) < -0.2;
     const QString words = tr("this push");
-    p.setFont(body_font(0.85, true));
+    p.setFont(look.font(0.85, true));
     p.drawText(tip + QPointF(left ? -8 - QFontMetricsF(p.font()).horizontalAdvance(words) : 8, -5), words);
 }
 

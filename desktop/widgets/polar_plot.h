@@ -21,7 +21,7 @@ class PolarPlot : public DragPlot {
     explicit PolarPlot(QWidget* parent = nullptr);
     void show_curve(PolarCurve curve);
     const PolarCurve& shown() const { return curve_; }
-    void paint(QPainter& painter, QRectF whole) const override;
+    void paint(QPainter& painter, QRectF whole, const Look& look) const override;
     QSize sizeHint() const override;
 
  signals:

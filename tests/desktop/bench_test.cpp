@@ -120,7 +120,7 @@ TEST_CASE("a click on the curve sets the value, arrow keys move it, one drag und
     d.bench().update_plots();
     auto* plot = d.bench().factor_plot();
     REQUIRE(d.bench().against()->currentData().toString() == "torque");
-    const QRectF area = plot->area(plot->rect());
+    const QRectF area = plot->area(plot->rect(), desktop::screen_look());
     const auto at = [&](double torque) { return QPoint(qRound(plot->x_of(torque, area)), qRound(area.center().y())); };
     QTest::mousePress(plot, Qt::LeftButton, {}, at(3));
     CHECK(d.value("torque") == Approx(3).margin(0.05));
@@ -235,6 +235,25 @@ TEST_CASE("a bench exports as page, picture and table", "[desktop][bench]") {
     for (const auto& line : table.split('\n', Qt::SkipEmptyParts)) CHECK(line.count(',') >= 4);
     CHECK_THAT(d.bench().export_to(d.folder.path() + "/a.txt").problem().remedy, Catch::Contains(".pdf"));
     CHECK_THAT(d.bench().export_to("/proc/nowhere/a.pdf").problem().what, Catch::Contains("could not be written"));
+}
+
+TEST_CASE("what goes on paper is the same by day and by night, whatever the size of text on the screen",
+          "[desktop][bench][export]") {
+    BenchWindow d("cam");
+    d.bench().update_plots();
+    const auto page = [&](const char* name) {
+        const QString path = d.folder.path() + "/" + name;
+        REQUIRE(d.bench().export_to(path));
+        return QImage(path);
+    };
+    const QImage day = page("day.png");
+    desktop::apply_theme(true, 1.5);
+    const QImage night = page("night.png");
+    const bool still_dark = desktop::theme().dark && desktop::text_scale() == 1.5;
+    desktop::apply_theme(false, 1);
+    CHECK(still_dark);
+    CHECK(day.pixelColor(5, 5) == QColor(Qt::white));
+    CHECK(day == night);
 }
 
 TEST_CASE("the bench keeps its design when colours and sizes change", "[desktop][bench]") {
@@ -375,9 +394,9 @@ TEST_CASE("a curve that leaves the scale says where", "[desktop][bench]") {
     QImage picture(520, 200, QImage::Format_RGB32);
     picture.fill(Qt::white);
     QPainter painter(&picture);
-    plot.paint(painter, QRectF(0, 0, 520, 200));
+    plot.paint(painter, QRectF(0, 0, 520, 200), desktop::screen_look());
     painter.end();
-    const QRectF area = plot.area(QRectF(0, 0, 520, 200));
+    const QRectF area = plot.area(QRectF(0, 0, 520, 200), desktop::screen_look());
     const auto dark_at = [&](double value) {
         const QColor c = picture.pixelColor(QPoint(qRound(plot.x_of(value, area)), qRound(area.top())));
         return c.lightness() < 100;

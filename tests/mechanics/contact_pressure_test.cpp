@@ -180,3 +180,14 @@ TEST_CASE("how far a resultant has gone towards the hull", "[mechanics]") {
     round.radius = 0.02;
     CHECK(exactly(round).outreach(10, 0.06, 0.08) == relative(0.5, 1e-12));
 }
+
+TEST_CASE("feet are as large as the farthest of them from their middle, wherever they stand", "[mechanics]") {
+    // A 3-4-5 triangle twice over, moved away from the origin: its middle is the mean of its corners.
+    for (const double away : {0.0, 0.7}) {
+        const auto feet = *make_feet(std::vector<Point>{{away, -away}, {away + 0.6, -away}, {away, 0.8 - away}});
+        CHECK(feet.centre.x == absolute(away + 0.2, 1e-12));
+        CHECK(feet.centre.y == absolute(0.8 / 3 - away, 1e-12));
+        CHECK(feet.size == relative(std::hypot(0.2, 0.8 - 0.8 / 3), 1e-12));
+        CHECK(feet.area == relative(0.24, 1e-12));
+    }
+}
