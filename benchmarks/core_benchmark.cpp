@@ -6,13 +6,13 @@
 #include <cmath>
 
 #include "families/family.h"
-#include "families/solve.h"
 #include "loads/cards.h"
 #include "project/document.h"
 #include "project/starting_points.h"
 #include "rig/statics.h"
 #include "study/check.h"
 #include "study/evaluate.h"
+#include "study/solve.h"
 #include "tests/column_rig.h"
 
 using namespace clampet;
@@ -160,7 +160,7 @@ std::string asked_of(const families::Family& family) {
 void solve_for(benchmark::State& state, const families::Family* family) {
     const families::Load load{{2, 1, -14, 0.4, 1.2, 0.1}, {5, 9, 3, 0.8, 0.9, 0.4}};
     const auto key = asked_of(*family);
-    for (auto _ : state) benchmark::DoNotOptimize(static_cast<bool>(families::solve(*family, {}, key, load, 2)));
+    for (auto _ : state) benchmark::DoNotOptimize(static_cast<bool>(study::solve(*family, {}, key, load, 2)));
     against(state, 20e-3);
 }
 

@@ -2,9 +2,9 @@
 
 #include "bench_arguments.h"
 #include "commands.h"
-#include "families/advice.h"
 #include "quantity/format.h"
 #include "report.h"
+#include "study/advice.h"
 
 namespace clampet::cli {
 
@@ -25,20 +25,20 @@ int bench_advice_command(const std::string& name, const std::vector<std::string>
                     wrong_usage);
     const auto joint = families::join(*family, *given);
     if (!joint) return fail(joint.problem(), wrong_usage);
-    const auto least = families::least_factor(**joint, *load);
-    const auto found = families::advice(*family, *given, *load, required);
+    const auto least = study::least_factor(**joint, *load);
+    const auto found = study::advice(*family, *given, *load, required);
     if (!found) return fail(found.problem(), wrong_usage);
     const bool holds = least.factor >= required;
     if (json) {
         ordered_json rows = ordered_json::array();
         for (const auto& a : *found) {
             ordered_json row{
-                {"key", a.key}, {"effort", families::name_of(a.effort)}, {"factor", number(a.least.factor)}};
+                {"key", a.key}, {"effort", study::name_of(a.effort)}, {"factor", number(a.least.factor)}};
             if (const auto* si = std::get_if<double>(&a.value))
                 row["value"] = number(*si);
             else
                 row["value"] = std::get<std::string>(a.value);
-            row["sentence"] = families::sentence_of(*family, a);
+            row["sentence"] = study::sentence_of(*family, a);
             rows.push_back(row);
         }
         print({{"family", family->key()}, {"factor", number(least.factor)}, {"required", required}, {"advice", rows}});
@@ -49,8 +49,8 @@ int bench_advice_command(const std::string& name, const std::vector<std::string>
     if (holds) fmt::print("It holds: nothing needs to be changed.\n");
     if (!holds && found->empty()) fmt::print("No change of one input alone makes it hold.\n");
     for (const auto& a : *found)
-        fmt::print("  {} gives {} ({})\n", families::sentence_of(*family, a), quantity::format_factor(a.least.factor),
-                   families::name_of(a.effort));
+        fmt::print("  {} gives {} ({})\n", study::sentence_of(*family, a), quantity::format_factor(a.least.factor),
+                   study::name_of(a.effort));
     return holds ? done : not_all_hold;
 }
 

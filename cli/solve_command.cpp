@@ -2,9 +2,9 @@
 
 #include "bench_arguments.h"
 #include "commands.h"
-#include "families/solve.h"
 #include "quantity/format.h"
 #include "report.h"
+#include "study/solve.h"
 
 namespace clampet::cli {
 
@@ -17,7 +17,7 @@ ordered_json optional_number(const std::optional<double>& value) {
     return value ? number(*value) : ordered_json(nullptr);
 }
 
-std::string interval_words(const families::Parameter& p, const families::Solution& s) {
+std::string interval_words(const families::Parameter& p, const study::Solution& s) {
     const auto shown = [&](double value) { return quantity::format(value, p.dimension); };
     if (s.low && s.high) return fmt::format("between {} and {}", shown(*s.low), shown(*s.high));
     if (s.low) return fmt::format("{} and more", shown(*s.low));
@@ -25,7 +25,7 @@ std::string interval_words(const families::Parameter& p, const families::Solutio
     return "any value within its bounds";
 }
 
-void print_solution(const Family& family, const families::Parameter& p, const families::Solution& s, double required) {
+void print_solution(const Family& family, const families::Parameter& p, const study::Solution& s, double required) {
     const std::string governs = s.least.mode.empty() ? "nothing drives it" : s.least.mode + " first";
     if (p.kind != families::Kind::quantity) {
         fmt::print("{}: {} = {} gives {} ({})\n", family.name(), p.label, std::get<std::string>(s.value),
@@ -54,7 +54,7 @@ int solve_command(const SolveRequest& request, bool json) {
                     wrong_usage);
     const auto* p = families::find_parameter(*family, request.key);
     if (!p) return fail(families::complete(*family, {{request.key, 0.0}}).problem(), wrong_usage);
-    const auto s = families::solve(*family, *given, request.key, *load, request.required);
+    const auto s = study::solve(*family, *given, request.key, *load, request.required);
     if (!s) {
         const bool usage = p->kind == families::Kind::text || !families::complete(*family, *given);
         if (usage) return fail(s.problem(), wrong_usage);

@@ -3,7 +3,7 @@
 #include <string_view>
 #include <vector>
 
-#include "families/parameter_rows.h"
+#include "families/shared/parameter_rows.h"
 #include "rig/statics.h"
 
 namespace clampet::loads {

@@ -1,5 +1,5 @@
 #pragma once
-#include "families/parameter_rows.h"
+#include "families/shared/parameter_rows.h"
 #include "parts/part_kind.h"
 #include "parts/solids.h"
 

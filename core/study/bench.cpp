@@ -3,8 +3,8 @@
 #include <algorithm>
 #include <limits>
 
-#include "families/solve.h"
 #include "quantity/dimension.h"
+#include "study/solve.h"
 
 namespace clampet::study {
 
@@ -30,8 +30,8 @@ mechanics::Wrench gravity_of(Stands stands) {
 
 mechanics::Load load_of(const BenchLoad& p) {
     const auto field = gravity_of(p.stands);
-    const auto weight = families::force_at(p.at, p.mass * field.gx, p.mass * field.gy, p.mass * field.gz);
-    return {weight + field, families::force_in_plane(p.at, p.plane, p.direction, p.push)};
+    const auto weight = study::force_at(p.at, p.mass * field.gx, p.mass * field.gy, p.mass * field.gz);
+    return {weight + field, study::force_in_plane(p.at, p.plane, p.direction, p.push)};
 }
 
 namespace {
@@ -73,7 +73,7 @@ Result<BenchResult> judge(const Bench& bench) {
         bool built = false;
         for (const auto each : rig::ends_of(bench.element, end))
             if (const auto other = joint_at(bench.element, each)) {
-                least = std::min(least, families::least_factor(**other, under).factor);
+                least = std::min(least, study::least_factor(**other, under).factor);
                 built = true;
             }
         return built ? least : result.report.factor;

@@ -3,9 +3,9 @@
 #include <optional>
 #include <string>
 
-#include "families/capacity.h"
 #include "families/stock_use.h"
 #include "rig/rig.h"
+#include "study/capacity.h"
 #include "study/check.h"
 
 namespace clampet::study {
@@ -15,11 +15,11 @@ enum class Stands { upright, hung, level_along_x, level_along_y };
 
 /// A payload on one interface: what a person knows of it.
 struct BenchLoad {
-    double mass = 1.3;                ///< beyond the interface [kg]
-    families::ActsAt at{0, 0, 0.06};  ///< its centre of gravity in the interface's frame [m]
+    double mass = 1.3;             ///< beyond the interface [kg]
+    study::ActsAt at{0, 0, 0.06};  ///< its centre of gravity in the interface's frame [m]
     Stands stands = Stands::upright;
     double push = 15;  ///< of a hand, at the centre of gravity [N]
-    families::Plane plane = families::Plane::xz;
+    study::Plane plane = study::Plane::xz;
     double direction = 0;  ///< of the push, in that plane [rad]
     friend bool operator==(const BenchLoad&, const BenchLoad&) = default;
 };

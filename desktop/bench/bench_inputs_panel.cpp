@@ -158,7 +158,7 @@ void BenchInputsPanel::ask(const std::string& key) {
     show_answer(*p, *solution);
 }
 
-void BenchInputsPanel::show_answer(const families::Parameter& parameter, const families::Solution& solution) {
+void BenchInputsPanel::show_answer(const families::Parameter& parameter, const study::Solution& solution) {
     set_text_colour(answer_, theme().text);
     const QString label = QString::fromStdString(parameter.label);
     if (parameter.kind == Kind::choice) {

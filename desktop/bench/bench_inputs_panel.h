@@ -36,7 +36,7 @@ class BenchInputsPanel : public Panel {
     void rebuild_stock();
     void refresh_rows();
     void ask(const std::string& key);
-    void show_answer(const families::Parameter& parameter, const families::Solution& solution);
+    void show_answer(const families::Parameter& parameter, const study::Solution& solution);
 
     BenchModel& model_;
     std::string family_;  ///< whose rows are shown

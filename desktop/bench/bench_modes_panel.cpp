@@ -8,7 +8,7 @@
 #include "desktop/theme/theme.h"
 #include "desktop/theme/words.h"
 #include "desktop/widgets/flow_layout.h"
-#include "families/advice.h"
+#include "study/advice.h"
 
 namespace clampet::desktop {
 
@@ -96,7 +96,7 @@ void BenchModesPanel::refresh_advice() {
                             tr("what would make it hold"));
     if (!lacks || !advice_button_->isChecked()) return;
     const auto& family = model_.family();
-    const auto found = families::advice(family, model_.result().values, bench.load(), bench.required);
+    const auto found = study::advice(family, model_.result().values, bench.load(), bench.required);
     if (!found || found->empty()) {
         auto* none = wrapped(this);
         none->setText(tr("No change of one input alone reaches %1×: change two, or ask for less.").arg(bench.required));
@@ -106,11 +106,11 @@ void BenchModesPanel::refresh_advice() {
     for (std::size_t i = 0; i < std::min(most_shown, found->size()); ++i) {
         const auto& a = (*found)[i];
         // Two lines, and no wider than the panel: a long label must not push the factors out of sight.
-        QString change = QString::fromStdString(families::sentence_of(family, a));
+        QString change = QString::fromStdString(study::sentence_of(family, a));
         change.replace(change.indexOf(": "), 2, ":\n");
         auto* use = new QPushButton(tr("%1 → %2").arg(change, factor_text(a.least.factor)), this);
         use->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Fixed);
-        use->setToolTip(tr("%1; press to do it").arg(text_of(families::name_of(a.effort))));
+        use->setToolTip(tr("%1; press to do it").arg(text_of(study::name_of(a.effort))));
         use->setObjectName(QString::fromStdString(a.key));
         connect(use, &QPushButton::clicked, this, [this, key = a.key, value = a.value] {
             const auto input = std::holds_alternative<double>(value) ? rig::Input{std::get<double>(value)}

@@ -33,7 +33,7 @@ BenchPolarPanel::BenchPolarPanel(BenchModel& model, QWidget* parent)
     column->addLayout(row);
     column->addWidget(polar_, 1);
     connect(plane_, &QComboBox::activated, this, [this](int index) {
-        (void)model_.change_payload([&](study::BenchLoad& load) { load.plane = static_cast<families::Plane>(index); });
+        (void)model_.change_payload([&](study::BenchLoad& load) { load.plane = static_cast<study::Plane>(index); });
     });
     connect(polar_, &PolarPlot::direction_chosen, this, [this](double angle, quint64 gesture) {
         (void)model_.change_payload([&](study::BenchLoad& load) { load.direction = angle; }, gesture);

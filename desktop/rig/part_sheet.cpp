@@ -9,7 +9,7 @@
 #include "desktop/theme/words.h"
 #include "desktop/widgets/input_row.h"
 #include "desktop/widgets/panel.h"
-#include "families/parameter_rows.h"
+#include "families/shared/parameter_rows.h"
 #include "parts/part_kind.h"
 #include "parts/rows.h"
 #include "rig/joining.h"

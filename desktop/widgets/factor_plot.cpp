@@ -72,16 +72,16 @@ double FactorPlot::x_of(double value, QRectF a) const {
 
 bool FactorPlot::has_to_move() const {
     return std::any_of(curve_.points.begin(), curve_.points.end(),
-                       [](const families::CurvePoint& p) { return !std::isnan(p.moves); });
+                       [](const study::CurvePoint& p) { return !std::isnan(p.moves); });
 }
 
 std::optional<std::pair<double, double>> FactorPlot::window() const {
     if (!has_to_move()) return std::nullopt;
     // Above 0 where it both holds and moves; where that begins and ends lies between two points. NaN: not built.
-    const auto height = [this](const families::CurvePoint& p) {
+    const auto height = [this](const study::CurvePoint& p) {
         return std::isnan(p.factor) ? p.factor : std::log(std::min(p.factor / curve_.required, p.moves));
     };
-    const auto crossing = [&](const families::CurvePoint& in, const families::CurvePoint& out) {
+    const auto crossing = [&](const study::CurvePoint& in, const study::CurvePoint& out) {
         const double a = height(in), b = height(out);
         return std::isfinite(a) && std::isfinite(b) ? in.value + (out.value - in.value) * a / (a - b) : in.value;
     };
@@ -126,7 +126,7 @@ void FactorPlot::paint_window(QPainter& p, QRectF a, const Look& look) const {
 std::vector<FactorPlot::WayOff> FactorPlot::ways_off() const {
     std::vector<WayOff> all;
     for (const bool above : {true, false}) {
-        const auto is_off = [&](const families::CurvePoint& p) {
+        const auto is_off = [&](const study::CurvePoint& p) {
             return above ? p.factor > most_shown * 1.001 : p.factor < least_shown * 0.999;
         };
         const auto first = std::find_if(curve_.points.begin(), curve_.points.end(), is_off);
@@ -180,8 +180,8 @@ void FactorPlot::paint(QPainter& p, QRectF whole, const Look& look) const {
     }
     p.setPen(QPen(t.text, 1.2, Qt::DashLine));
     p.drawLine(QPointF(a.left(), y_of(curve_.required, a)), QPointF(a.right(), y_of(curve_.required, a)));
-    const auto draw = [&](const std::vector<families::CurvePoint>& points, const QPen& pen,
-                          double families::CurvePoint::*height = &families::CurvePoint::factor) {
+    const auto draw = [&](const std::vector<study::CurvePoint>& points, const QPen& pen,
+                          double study::CurvePoint::*height = &study::CurvePoint::factor) {
         QPainterPath path;
         bool pen_down = false;
         for (const auto& point : points) {
@@ -200,7 +200,7 @@ void FactorPlot::paint(QPainter& p, QRectF whole, const Look& look) const {
     p.save();
     p.setClipRect(a.adjusted(-1, -2, 1, 2));
     draw(curve_.pinned, QPen(t.quiet, 1.6, Qt::DashLine));
-    draw(curve_.points, QPen(t.accent, 2, Qt::DotLine), &families::CurvePoint::moves);
+    draw(curve_.points, QPen(t.accent, 2, Qt::DotLine), &study::CurvePoint::moves);
     draw(curve_.points, QPen(t.text, 2.2));
     p.restore();
     paint_ways_off(p, a, look);

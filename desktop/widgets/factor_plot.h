@@ -2,13 +2,13 @@
 #include <optional>
 
 #include "desktop/widgets/drag_plot.h"
-#include "families/solve.h"
+#include "study/solve.h"
 
 namespace clampet::desktop {
 
 /// What a plot of factor against an input shows.
 struct FactorCurve {
-    std::vector<families::CurvePoint> points, pinned;
+    std::vector<study::CurvePoint> points, pinned;
     quantity::Dimension dimension = quantity::Dimension::number;
     QString input;  ///< its label
     double present = 0, factor = 0, required = 2;

@@ -25,13 +25,13 @@ QPointF towards(QPointF centre, double radius, double angle) {
 struct Axes {
     const char *right, *up, *left, *down;
 };
-Axes axes_of(families::Plane plane) {
+Axes axes_of(study::Plane plane) {
     switch (plane) {
-        case families::Plane::xz:
+        case study::Plane::xz:
             return {QT_TR_NOOP("along x"), QT_TR_NOOP("pull off"), QT_TR_NOOP("back"), QT_TR_NOOP("press on")};
-        case families::Plane::yz:
+        case study::Plane::yz:
             return {QT_TR_NOOP("along y"), QT_TR_NOOP("pull off"), QT_TR_NOOP("back"), QT_TR_NOOP("press on")};
-        case families::Plane::xy:
+        case study::Plane::xy:
             break;
     }
     return {QT_TR_NOOP("along x"), QT_TR_NOOP("along y"), QT_TR_NOOP("back"), QT_TR_NOOP("back")};
@@ -75,7 +75,7 @@ void PolarPlot::paint(QPainter& p, QRectF whole, const Look& look) const {
         p.setPen(QPen(t.line, 1));
         p.drawEllipse(c, R * radius_of(factor), R * radius_of(factor));
     }
-    const auto shape = [&](const std::vector<families::DirectionalCapacity>& all) {
+    const auto shape = [&](const std::vector<study::DirectionalCapacity>& all) {
         QPolygonF polygon;
         for (const auto& d : all) polygon << towards(c, R * radius_of(d.force / push), d.angle);
         return polygon;

@@ -1,14 +1,14 @@
 #pragma once
 
 #include "desktop/widgets/drag_plot.h"
-#include "families/capacity.h"
+#include "study/capacity.h"
 
 namespace clampet::desktop {
 
 /// What an interface can take in every direction of a plane, and what it is asked for.
 struct PolarCurve {
-    std::vector<families::DirectionalCapacity> own, pinned;
-    families::Plane plane = families::Plane::xz;
+    std::vector<study::DirectionalCapacity> own, pinned;
+    study::Plane plane = study::Plane::xz;
     double push = 15, direction = 0;  ///< of the push: size [N] and where it points [rad]
     double required = 2;
     bool chosen_here = true;  ///< a click may turn the push; false while the load comes from the rig

@@ -157,9 +157,9 @@ TEST_CASE("a click in the round plot turns the push", "[desktop][bench]") {
     QTest::mouseClick(plot, Qt::LeftButton, {}, plot->rect().center() - QPoint(0, 60));
     CHECK(d.window.bench_model().bench().payload.direction == Approx(std::numbers::pi / 2).margin(0.03));
     emit d.bench().plane()->activated(2);
-    CHECK(d.window.bench_model().bench().payload.plane == families::Plane::xy);
+    CHECK(d.window.bench_model().bench().payload.plane == study::Plane::xy);
     d.bench().update_plots();
-    CHECK(plot->shown().plane == families::Plane::xy);
+    CHECK(plot->shown().plane == study::Plane::xy);
 }
 
 TEST_CASE("a pinned variant is seen beside the one in work", "[desktop][bench]") {

@@ -1,7 +1,7 @@
 // A joint made beside one like it computes what one made alone computes, to the last digit, and shares the face.
 #include "families/bench.h"
 #include "families/flat_face/face_joint.h"
-#include "families/formula_joint.h"
+#include "families/shared/formula_joint.h"
 
 using namespace clampet;
 using families::Dimension;

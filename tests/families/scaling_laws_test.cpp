@@ -2,7 +2,7 @@
 #include <random>
 
 #include "families/bench.h"
-#include "families/solve.h"
+#include "study/solve.h"
 
 using namespace clampet;
 using namespace bench;

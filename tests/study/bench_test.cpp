@@ -52,7 +52,7 @@ TEST_CASE("a push comes and goes, in its plane and direction", "[bench]") {
     p.mass = 0;
     p.at = {0, 0, 0.1};
     p.push = 20;
-    p.plane = families::Plane::yz;
+    p.plane = study::Plane::yz;
     p.direction = std::numbers::pi / 6;
     const auto load = study::load_of(p);
     CHECK(load.permanent == study::gravity_of(study::Stands::upright));  // only what the interface weighs itself

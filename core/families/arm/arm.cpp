@@ -4,8 +4,8 @@
 #include <numbers>
 
 #include "families/arm/arm_model.h"
-#include "families/formula_joint.h"
-#include "families/parameter_rows.h"
+#include "families/shared/formula_joint.h"
+#include "families/shared/parameter_rows.h"
 #include "quantity/dimension.h"
 
 namespace clampet::families {

@@ -8,8 +8,8 @@
 #include <numbers>
 #include <tuple>
 
-#include "families/along_load.h"
 #include "families/ball/ball_joint.h"
+#include "families/shared/along_load.h"
 #include "mechanics/first_exit.h"
 
 namespace clampet::families {

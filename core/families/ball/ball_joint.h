@@ -1,6 +1,6 @@
 #pragma once
 #include "families/ball/ball.h"
-#include "families/squeeze.h"
+#include "families/shared/squeeze.h"
 #include "mechanics/friction_limit.h"
 
 namespace clampet::families {

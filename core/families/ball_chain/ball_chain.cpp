@@ -8,8 +8,8 @@
 #include <memory>
 #include <numbers>
 
-#include "families/formula_joint.h"
-#include "families/parameter_rows.h"
+#include "families/shared/formula_joint.h"
+#include "families/shared/parameter_rows.h"
 #include "mechanics/friction_limit.h"
 #include "quantity/dimension.h"
 #include "quantity/format.h"

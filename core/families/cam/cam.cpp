@@ -7,8 +7,8 @@
 #include <numbers>
 
 #include "catalogue/material.h"
-#include "families/formula_joint.h"
-#include "families/parameter_rows.h"
+#include "families/shared/formula_joint.h"
+#include "families/shared/parameter_rows.h"
 #include "mechanics/jamming.h"
 #include "quantity/format.h"
 

@@ -5,8 +5,8 @@
 #include <algorithm>
 #include <cmath>
 
-#include "families/formula_joint.h"
-#include "families/parameter_rows.h"
+#include "families/shared/formula_joint.h"
+#include "families/shared/parameter_rows.h"
 #include "quantity/dimension.h"
 #include "quantity/format.h"
 #include "quantity/parse.h"

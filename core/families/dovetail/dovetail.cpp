@@ -6,9 +6,9 @@
 #include <cmath>
 #include <numbers>
 
-#include "families/formula_joint.h"
-#include "families/parameter_rows.h"
-#include "families/squeeze.h"
+#include "families/shared/formula_joint.h"
+#include "families/shared/parameter_rows.h"
+#include "families/shared/squeeze.h"
 #include "quantity/format.h"
 
 namespace clampet::families {

@@ -9,11 +9,11 @@
 #include <numbers>
 
 #include "catalogue/material.h"
-#include "families/formula_joint.h"
-#include "families/parameter_rows.h"
-#include "families/search_memory.h"
-#include "families/slip_shares.h"
-#include "families/squeeze.h"
+#include "families/shared/formula_joint.h"
+#include "families/shared/parameter_rows.h"
+#include "families/shared/search_memory.h"
+#include "families/shared/slip_shares.h"
+#include "families/shared/squeeze.h"
 #include "mechanics/contact_pressure.h"
 #include "mechanics/curved_beam.h"
 #include "mechanics/friction_limit.h"

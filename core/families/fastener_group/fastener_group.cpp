@@ -8,10 +8,10 @@
 #include <memory>
 #include <numbers>
 
-#include "families/formula_joint.h"
-#include "families/parameter_rows.h"
-#include "families/points_text.h"
-#include "families/slip_shares.h"
+#include "families/shared/formula_joint.h"
+#include "families/shared/parameter_rows.h"
+#include "families/shared/points_text.h"
+#include "families/shared/slip_shares.h"
 #include "mechanics/friction_limit.h"
 #include "quantity/format.h"
 

@@ -2,7 +2,7 @@
 #include <optional>
 
 #include "families/flat_face/flat_face.h"
-#include "families/squeeze.h"
+#include "families/shared/squeeze.h"
 #include "mechanics/cut_face.h"
 
 namespace clampet::families {

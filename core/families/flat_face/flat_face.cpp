@@ -8,8 +8,8 @@
 #include <numbers>
 
 #include "families/flat_face/face_joint.h"
-#include "families/points_text.h"
-#include "families/slip_shares.h"
+#include "families/shared/points_text.h"
+#include "families/shared/slip_shares.h"
 #include "mechanics/first_exit.h"
 
 namespace clampet::families {

@@ -1,7 +1,7 @@
 #include <numbers>
 
 #include "families/flat_face/face_joint.h"
-#include "families/parameter_rows.h"
+#include "families/shared/parameter_rows.h"
 
 namespace clampet::families {
 

@@ -8,10 +8,10 @@
 #include <memory>
 #include <numbers>
 
-#include "families/formula_joint.h"
-#include "families/parameter_rows.h"
-#include "families/slip_shares.h"
-#include "families/squeeze.h"
+#include "families/shared/formula_joint.h"
+#include "families/shared/parameter_rows.h"
+#include "families/shared/slip_shares.h"
+#include "families/shared/squeeze.h"
 #include "mechanics/contact_pressure.h"
 #include "mechanics/friction_limit.h"
 #include "quantity/format.h"

@@ -8,8 +8,8 @@
 
 #include "catalogue/material.h"
 #include "catalogue/thread.h"
-#include "families/formula_joint.h"
-#include "families/parameter_rows.h"
+#include "families/shared/formula_joint.h"
+#include "families/shared/parameter_rows.h"
 #include "mechanics/thread_strength.h"
 #include "mechanics/wood.h"
 #include "quantity/format.h"

@@ -7,8 +7,8 @@
 #include <cmath>
 #include <numbers>
 
-#include "families/points_text.h"
-#include "families/slip_shares.h"
+#include "families/shared/points_text.h"
+#include "families/shared/slip_shares.h"
 #include "families/stance/stance_joint.h"
 #include "mechanics/first_exit.h"
 

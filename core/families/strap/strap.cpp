@@ -7,11 +7,11 @@
 #include <cmath>
 #include <memory>
 
-#include "families/formula_joint.h"
-#include "families/parameter_rows.h"
-#include "families/search_memory.h"
-#include "families/slip_shares.h"
-#include "families/squeeze.h"
+#include "families/shared/formula_joint.h"
+#include "families/shared/parameter_rows.h"
+#include "families/shared/search_memory.h"
+#include "families/shared/slip_shares.h"
+#include "families/shared/squeeze.h"
 #include "mechanics/contact_pressure.h"
 #include "mechanics/friction_limit.h"
 #include "quantity/format.h"

@@ -1,4 +1,4 @@
-#include "families/parameter_rows.h"
+#include "families/shared/parameter_rows.h"
 #include "families/thread/thread_joint.h"
 
 namespace clampet::families {

@@ -4,8 +4,8 @@
 #include <cmath>
 #include <numbers>
 
-#include "families/formula_joint.h"
-#include "families/squeeze.h"
+#include "families/shared/formula_joint.h"
+#include "families/shared/squeeze.h"
 #include "families/tube_grip/other_grips.h"
 #include "quantity/format.h"
 

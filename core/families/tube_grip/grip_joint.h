@@ -1,7 +1,7 @@
 #pragma once
 #include <array>
 
-#include "families/squeeze.h"
+#include "families/shared/squeeze.h"
 #include "families/tube_grip/tube_grip.h"
 #include "mechanics/friction_limit.h"
 #include "mechanics/line_contact.h"

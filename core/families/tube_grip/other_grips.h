@@ -1,6 +1,6 @@
 #pragma once
 #include "families/family.h"
-#include "families/squeeze.h"
+#include "families/shared/squeeze.h"
 #include "mechanics/cut_face.h"
 
 namespace clampet::families {

@@ -4,9 +4,9 @@
 #include <array>
 #include <cmath>
 
-#include "families/formula_joint.h"
-#include "families/slip_shares.h"
-#include "families/squeeze.h"
+#include "families/shared/formula_joint.h"
+#include "families/shared/slip_shares.h"
+#include "families/shared/squeeze.h"
 #include "families/tube_grip/other_grips.h"
 #include "mechanics/contact_pressure.h"
 #include "mechanics/first_exit.h"

@@ -1,6 +1,6 @@
 #include <numbers>
 
-#include "families/parameter_rows.h"
+#include "families/shared/parameter_rows.h"
 #include "families/tube_grip/grip_joint.h"
 
 namespace clampet::families {

@@ -7,8 +7,8 @@
 #include <cmath>
 #include <numbers>
 
-#include "families/along_load.h"
-#include "families/formula_joint.h"
+#include "families/shared/along_load.h"
+#include "families/shared/formula_joint.h"
 #include "families/tube_grip/grip_joint.h"
 #include "families/tube_grip/other_grips.h"
 #include "mechanics/first_exit.h"

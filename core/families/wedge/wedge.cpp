@@ -7,8 +7,8 @@
 #include <limits>
 #include <numbers>
 
-#include "families/formula_joint.h"
-#include "families/parameter_rows.h"
+#include "families/shared/formula_joint.h"
+#include "families/shared/parameter_rows.h"
 #include "quantity/format.h"
 
 namespace clampet::families {

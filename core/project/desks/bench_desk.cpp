@@ -46,7 +46,7 @@ void BenchDesk::open_family(const families::Family& family, double required) {
         if (families::find_parameter(family, "squeezed_by")) bench.element.inputs["squeezed_by"] = std::string("screw");
         bench.payload.stands = study::Stands::level_along_y;
         bench.payload.at = {bench.payload.at[2], 0, 0};
-        bench.payload.plane = families::Plane::xy;
+        bench.payload.plane = study::Plane::xy;
         bench.payload.direction = -std::numbers::pi / 2;
     }
     bench.required = required;
@@ -180,20 +180,20 @@ double BenchDesk::value_of(const std::string& key) const {
     return std::get<double>(found->second);
 }
 
-Result<families::Solution> BenchDesk::solve(const std::string& key) const {
-    return families::solve(family(), result_->values, key, bench_.load(), bench_.required);
+Result<study::Solution> BenchDesk::solve(const std::string& key) const {
+    return study::solve(family(), result_->values, key, bench_.load(), bench_.required);
 }
 
-std::vector<families::DirectionalCapacity> BenchDesk::capacity(const study::Bench& bench,
-                                                               const families::Joint& joint) const {
-    return families::capacity_by_direction(joint, bench.payload.plane, bench.payload.at, bench.load().permanent,
-                                           plot_directions, families::Accuracy::picture);
+std::vector<study::DirectionalCapacity> BenchDesk::capacity(const study::Bench& bench,
+                                                            const families::Joint& joint) const {
+    return study::capacity_by_direction(joint, bench.payload.plane, bench.payload.at, bench.load().permanent,
+                                        plot_directions, families::Accuracy::picture);
 }
 
-std::vector<families::CurvePoint> BenchDesk::curve(const study::Bench& bench, const std::string& key, double from,
-                                                   double to) const {
-    return families::factor_curve(*families::family_named(bench.element.family), typical_values(bench.element), key,
-                                  bench.load(), from, to, plot_points, families::Accuracy::picture);
+std::vector<study::CurvePoint> BenchDesk::curve(const study::Bench& bench, const std::string& key, double from,
+                                                double to) const {
+    return study::factor_curve(*families::family_named(bench.element.family), typical_values(bench.element), key,
+                               bench.load(), from, to, plot_points, families::Accuracy::picture);
 }
 
 }  // namespace clampet::project

@@ -3,10 +3,10 @@
 #include <optional>
 #include <vector>
 
-#include "families/capacity.h"
-#include "families/solve.h"
 #include "project/document.h"
 #include "study/bench.h"
+#include "study/capacity.h"
+#include "study/solve.h"
 
 namespace clampet::project {
 
@@ -56,10 +56,10 @@ class BenchDesk {
 
     /// SI value in force; NaN where the input is not a quantity.
     double value_of(const std::string& key) const;
-    Result<families::Solution> solve(const std::string& key) const;
-    std::vector<families::DirectionalCapacity> capacity(const study::Bench& bench, const families::Joint& joint) const;
-    std::vector<families::CurvePoint> curve(const study::Bench& bench, const std::string& key, double from,
-                                            double to) const;
+    Result<study::Solution> solve(const std::string& key) const;
+    std::vector<study::DirectionalCapacity> capacity(const study::Bench& bench, const families::Joint& joint) const;
+    std::vector<study::CurvePoint> curve(const study::Bench& bench, const std::string& key, double from,
+                                         double to) const;
 
  private:
     void tell() const {

@@ -2,10 +2,10 @@
 #include <numbers>
 
 #include "families/bench.h"
-#include "families/solve.h"
 #include "mechanics/jamming.h"
 #include "mechanics/wood.h"
 #include "study/bench.h"
+#include "study/solve.h"
 
 using namespace clampet;
 using namespace bench;
@@ -70,7 +70,7 @@ TEST_CASE("friction under a cam may help or harm: both ends of its band are trie
         for (const double share : {0.9, 1.1}) {
             const auto joint = *families::family_named("cam")->join(*rig::values_of(weak, end, {}));
             least = std::min(
-                least, families::least_factor(*joint, {share * bench.load().permanent, bench.load().variable}).factor);
+                least, study::least_factor(*joint, {share * bench.load().permanent, bench.load().variable}).factor);
         }
     CHECK(judged.low == relative(least, 1e-9));
 }

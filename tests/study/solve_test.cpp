@@ -1,21 +1,21 @@
-#include "families/solve.h"
+#include "study/solve.h"
 
 #include <cmath>
 #include <numbers>
 
-#include "families/advice.h"
 #include "families/bench.h"
-#include "families/capacity.h"
+#include "study/advice.h"
+#include "study/capacity.h"
 
 using namespace clampet;
 using namespace bench;
 
 namespace {
-Result<families::Solution> solved(const char* family, const Values& values, const char* key, const Wrench& w,
-                                  double required) {
-    return families::solve(*families::family_named(family), values, key, {{}, w}, required);
+Result<study::Solution> solved(const char* family, const Values& values, const char* key, const Wrench& w,
+                               double required) {
+    return study::solve(*families::family_named(family), values, key, {{}, w}, required);
 }
-double value(const families::Solution& s) {
+double value(const study::Solution& s) {
     return std::get<double>(s.value);
 }
 }  // namespace
@@ -55,7 +55,7 @@ TEST_CASE("counts and choices are solved as what they are", "[solve]") {
     CHECK(value(*faces) == std::round(value(*faces)));
     CHECK(faces->least.factor >= 2);
     const double one_less =
-        least_factor(*joint("friction_pivot", {{"faces", value(*faces) - 1}}), {{}, {0, 0, 0, 0, 0, 3}}).factor;
+        study::least_factor(*joint("friction_pivot", {{"faces", value(*faces) - 1}}), {{}, {0, 0, 0, 0, 0, 3}}).factor;
     CHECK(one_less < 2);
     const auto kept = solved("insert", {{"kind", std::string("wood_screw")}, {"diameter", 0.004}, {"length", 0.02}},
                              "duration", {0, 0, 1800, 0, 0, 0}, 1);
@@ -67,24 +67,24 @@ TEST_CASE("solve agrees with the factor for every input of every family", "[solv
     for (const auto* family : families::registry()) {
         for (const auto& p : family->parameters()) {
             if (p.kind == families::Kind::text) continue;
-            const auto s = families::solve(*family, {}, p.key, {{0, 0, -10, 0, 0.3, 0}, {4, 3, 2, 0.1, 0.2, 0.3}}, 1.7);
+            const auto s = study::solve(*family, {}, p.key, {{0, 0, -10, 0, 0.3, 0}, {4, 3, 2, 0.1, 0.2, 0.3}}, 1.7);
             if (!s) continue;
             CAPTURE(family->key(), p.key);
             Values v{{p.key, s->value}};
             const auto made = families::join(*family, v);
             REQUIRE(made);
-            CHECK(least_factor(**made, {{0, 0, -10, 0, 0.3, 0}, {4, 3, 2, 0.1, 0.2, 0.3}}).factor >= 1.7 * (1 - 1e-6));
+            CHECK(study::least_factor(**made, {{0, 0, -10, 0, 0.3, 0}, {4, 3, 2, 0.1, 0.2, 0.3}}).factor >= 1.7 * (1 - 1e-6));
         }
     }
 }
 
 TEST_CASE("capacity by direction is the load factor of a unit force", "[capacity]") {
     const auto face = joint("flat_face", {});
-    const auto all = families::capacity_by_direction(*face, families::Plane::xz, {0, 0, 0.05}, {}, 24);
+    const auto all = study::capacity_by_direction(*face, study::Plane::xz, {0, 0, 0.05}, {}, 24);
     REQUIRE(all.size() == 24);
     for (const auto& d : all) {
-        const Wrench w = families::force_at({0, 0, 0.05}, std::cos(d.angle), 0, std::sin(d.angle));
-        const double least = families::least_factor(*face, {{}, w}).factor;
+        const Wrench w = study::force_at({0, 0, 0.05}, std::cos(d.angle), 0, std::sin(d.angle));
+        const double least = study::least_factor(*face, {{}, w}).factor;
         if (std::isinf(least))
             CHECK(std::isinf(d.force));
         else
@@ -95,16 +95,16 @@ TEST_CASE("capacity by direction is the load factor of a unit force", "[capacity
 }
 
 TEST_CASE("a force and its moment", "[capacity]") {
-    const auto w = families::force_at({1, 2, 3}, 4, 5, 6);
+    const auto w = study::force_at({1, 2, 3}, 4, 5, 6);
     CHECK((w.mx == 2 * 6 - 3 * 5 && w.my == 3 * 4 - 1 * 6 && w.mz == 1 * 5 - 2 * 4));
-    const auto up = families::force_in_plane({0, 0, 0}, families::Plane::yz, std::numbers::pi / 2, 7);
+    const auto up = study::force_in_plane({0, 0, 0}, study::Plane::yz, std::numbers::pi / 2, 7);
     CHECK((up.fz == relative(7, 1e-12) && up.fy == absolute(0, 1e-12)));
 }
 
 TEST_CASE("the curve passes through the present factor and skips what cannot be built", "[solve]") {
     const auto* family = families::family_named("friction_pivot");
     const Load load{{}, {0, 0, 0, 0, 0, 1}};
-    const auto curve = families::factor_curve(*family, {}, "inner_diameter", load, 0, 0.08, 41);
+    const auto curve = study::factor_curve(*family, {}, "inner_diameter", load, 0, 0.08, 41);
     REQUIRE(curve.size() == 41);
     CHECK(std::isfinite(curve[0].factor));
     CHECK(std::isnan(curve[40].factor));  // a hole of 80 mm in a face of 40 mm
@@ -116,8 +116,8 @@ TEST_CASE("advice: every change reaches what is asked, the least effort first", 
     std::size_t families_that_lack = 0;
     for (const auto* family : families::registry()) {
         const auto joint = families::join(*family, {});
-        const double present = families::least_factor(**joint, load).factor;
-        const auto found = families::advice(*family, {}, load, 4);
+        const double present = study::least_factor(**joint, load).factor;
+        const auto found = study::advice(*family, {}, load, 4);
         REQUIRE(found);
         CAPTURE(family->key(), present);
         if (present >= 4) {
@@ -125,25 +125,25 @@ TEST_CASE("advice: every change reaches what is asked, the least effort first", 
             continue;
         }
         ++families_that_lack;
-        auto last = families::Effort::tighten;
+        auto last = study::Effort::tighten;
         for (const auto& a : *found) {
             CAPTURE(a.key);
             const auto changed = families::join(*family, {{a.key, a.value}});
             REQUIRE(changed);
-            CHECK(families::least_factor(**changed, load).factor >= 4 * (1 - 1e-6));
+            CHECK(study::least_factor(**changed, load).factor >= 4 * (1 - 1e-6));
             CHECK(a.least.factor >= 4 * (1 - 1e-6));
             CHECK(a.value != a.present);
             CHECK(a.effort >= last);
             last = a.effort;
             const auto* p = families::find_parameter(*family, a.key);
-            CHECK(families::can_be_changed(*p));
-            CHECK_THAT(families::sentence_of(*family, a), Catch::StartsWith(p->label + ": "));
+            CHECK(study::can_be_changed(*p));
+            CHECK_THAT(study::sentence_of(*family, a), Catch::StartsWith(p->label + ": "));
         }
     }
     CHECK(families_that_lack > 8);
-    CHECK_FALSE(families::advice(*families::family_named("ball"), {{"diameter", -1.0}}, load, 2));
+    CHECK_FALSE(study::advice(*families::family_named("ball"), {{"diameter", -1.0}}, load, 2));
     // What the ball wants first is to be tightened.
-    const auto ball = families::advice(*families::family_named("ball"), {{"force", 100.0}}, load, 2);
+    const auto ball = study::advice(*families::family_named("ball"), {{"force", 100.0}}, load, 2);
     REQUIRE(ball);
     REQUIRE_FALSE(ball->empty());
     CHECK(ball->front().key == "force");
@@ -152,7 +152,7 @@ TEST_CASE("advice: every change reaches what is asked, the least effort first", 
 TEST_CASE("loads, limits and strengths are not advised to change", "[advice]") {
     for (const auto* family : families::registry())
         for (const auto& p : family->parameters())
-            if (families::can_be_changed(p)) {
+            if (study::can_be_changed(p)) {
                 CAPTURE(family->key(), p.key);
                 CHECK(p.kind != families::Kind::text);
                 CHECK(p.key.find("required") == std::string::npos);
@@ -163,7 +163,7 @@ TEST_CASE("loads, limits and strengths are not advised to change", "[advice]") {
             }
     // How a force is known is no change; another pair of surfaces is one, below as above.
     const auto changes = [](const char* family, const char* key) {
-        return families::can_be_changed(*families::find_parameter(*families::family_named(family), key));
+        return study::can_be_changed(*families::find_parameter(*families::family_named(family), key));
     };
     CHECK_FALSE(changes("ball", "squeezed_by"));
     CHECK_FALSE(changes("ball", "thread_friction"));
@@ -195,8 +195,7 @@ TEST_CASE("a window narrower than the samples is found: a balance point a few mi
         CHECK(*s->high - *s->low < 0.006);
         // And the plot shows it.
         double highest = 0;
-        for (const auto& p :
-             families::factor_curve(*family, from, "counter_arm", {{}, {0, 0, -1, 0, 0, 0}}, 0.01, 1, 27))
+        for (const auto& p : study::factor_curve(*family, from, "counter_arm", {{}, {0, 0, -1, 0, 0, 0}}, 0.01, 1, 27))
             highest = std::max(highest, p.factor);
         CHECK(highest > 1.5);
     }
@@ -213,8 +212,7 @@ TEST_CASE("more required asks for more, along every solved input that grows", "[
           Row{"arm", "root_height", {0, 0, -80, 0, 0, 0}}}) {
         double before = 0;
         for (const double required : {1.2, 1.8, 2.6}) {
-            const auto found =
-                families::solve(*families::family_named(row.family), {}, row.key, {{}, row.load}, required);
+            const auto found = study::solve(*families::family_named(row.family), {}, row.key, {{}, row.load}, required);
             CAPTURE(row.family, row.key, required);
             REQUIRE(found);
             REQUIRE(found->low);
@@ -232,8 +230,8 @@ TEST_CASE("a choice that gives what is required is kept, though another would to
     REQUIRE(choice->choices.size() == 2);
     for (const auto& present : choice->choices) {
         const auto kept =
-            families::solve(*family, {{"socket_end", present.key}, {"screw_length", 0.0127}, {"items", 0.0085}},
-                            "socket_end", {{}, {0, 0, 5, 0, 0, 0}}, 1.5);
+            study::solve(*family, {{"socket_end", present.key}, {"screw_length", 0.0127}, {"items", 0.0085}},
+                         "socket_end", {{}, {0, 0, 5, 0, 0, 0}}, 1.5);
         REQUIRE(kept);
         CHECK(std::get<std::string>(kept->value) == present.key);
     }

@@ -1,8 +1,8 @@
-#include "families/squeeze.h"
+#include "families/shared/squeeze.h"
 
 #include <fmt/format.h>
 
-#include "families/parameter_rows.h"
+#include "families/shared/parameter_rows.h"
 #include "quantity/dimension.h"
 
 namespace clampet::families {

@@ -1,4 +1,4 @@
-#include "families/points_text.h"
+#include "families/shared/points_text.h"
 
 #include <fmt/format.h>
 

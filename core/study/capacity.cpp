@@ -1,9 +1,11 @@
-#include "families/capacity.h"
+#include "study/capacity.h"
 
 #include <cmath>
 #include <numbers>
 
-namespace clampet::families {
+namespace clampet::study {
+
+using namespace families;
 
 Wrench force_at(const ActsAt& at, double fx, double fy, double fz) {
     return {fx, fy, fz, at[1] * fz - at[2] * fy, at[2] * fx - at[0] * fz, at[0] * fy - at[1] * fx};
@@ -49,4 +51,4 @@ std::vector<DirectionalCapacity> capacity_by_direction(const Joint& given, Plane
     return all;
 }
 
-}  // namespace clampet::families
+}  // namespace clampet::study

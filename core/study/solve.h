@@ -3,18 +3,18 @@
 
 #include "families/family.h"
 
-namespace clampet::families {
+namespace clampet::study {
 
 /// The least of the ultimate modes under a load, and which it is.
 struct Least {
-    double factor = ModeReport::mechanics_infinity;
+    double factor = families::ModeReport::mechanics_infinity;
     std::string mode;  ///< key; empty when nothing is driven
 };
-Least least_factor(const Joint& joint, const Load& load) noexcept;
+Least least_factor(const families::Joint& joint, const families::Load& load) noexcept;
 
 /// A value of one input with which the required factor is reached.
 struct Solution {
-    Value value;
+    families::Value value;
     Least least;                      ///< with that value
     std::optional<double> low, high;  ///< quantities: the values round it that also do; absent where the input's own
                                       ///< bound, not the factor, ends them
@@ -28,8 +28,8 @@ struct Solution {
 /// Range    required > 0.
 /// Errors   A Problem that names the best that the input can do and what lets go then, or that `key` is unknown or a
 ///          text. Source: TOMS 748 bracketing (Boost.Math).
-Result<Solution> solve(const Family& family, const Values& given, std::string_view key, const Load& load,
-                       double required);
+Result<Solution> solve(const families::Family& family, const families::Values& given, std::string_view key,
+                       const families::Load& load, double required);
 
 /// One point of a plot of factor against an input; NaN where it cannot be built.
 struct CurvePoint {
@@ -39,8 +39,9 @@ struct CurvePoint {
     double moves = std::numeric_limits<double>::quiet_NaN();
 };
 /// Of a mode with the key "moves", under a load.
-double ease_of_moving(const Joint& joint, const Load& load) noexcept;
-std::vector<CurvePoint> factor_curve(const Family& family, const Values& given, std::string_view key, const Load& load,
-                                     double from, double to, unsigned points, Accuracy accuracy = Accuracy::exact);
+double ease_of_moving(const families::Joint& joint, const families::Load& load) noexcept;
+std::vector<CurvePoint> factor_curve(const families::Family& family, const families::Values& given,
+                                     std::string_view key, const families::Load& load, double from, double to,
+                                     unsigned points, families::Accuracy accuracy = families::Accuracy::exact);
 
-}  // namespace clampet::families
+}  // namespace clampet::study

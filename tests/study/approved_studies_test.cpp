@@ -7,9 +7,9 @@
 #include <cmath>
 
 #include "approved.h"
-#include "families/advice.h"
-#include "families/capacity.h"
-#include "families/solve.h"
+#include "study/advice.h"
+#include "study/capacity.h"
+#include "study/solve.h"
 
 using namespace clampet;
 using families::Kind;
@@ -26,7 +26,7 @@ std::string told(const families::Value& value) {
 }
 
 std::string solved(const families::Family& family, const families::Parameter& p) {
-    const auto s = families::solve(family, {}, p.key, load, required);
+    const auto s = study::solve(family, {}, p.key, load, required);
     if (!s) return p.key + " : " + s.problem().what + " | " + s.problem().remedy + "\n";
     std::string all = fmt::format("{} = {} : {:.4g} by {}{}", p.key, told(s->value), s->least.factor, s->least.mode,
                                   s->already ? " already" : "");
@@ -38,7 +38,7 @@ std::string solved(const families::Family& family, const families::Parameter& p)
 std::string curve(const families::Family& family, const families::Parameter& p) {
     std::string all = "curve of " + p.key + " :";
     const double from = p.standard > 0 ? p.standard * 0.4 : p.least, to = std::min(p.most, p.standard * 2.5 + 1e-3);
-    for (const auto& point : families::factor_curve(family, {}, p.key, load, from, to, 6))
+    for (const auto& point : study::factor_curve(family, {}, p.key, load, from, to, 6))
         all += fmt::format(" {:.5g} {:.4g} {}", point.value, point.factor, point.mode.empty() ? "-" : point.mode) +
                (std::isnan(point.moves) ? "" : fmt::format(" moves {:.4g}", point.moves));
     return all + "\n";
@@ -51,14 +51,14 @@ std::string studies_of(const families::Family& family) {
     for (const auto& p : family.parameters())
         if (p.kind == Kind::quantity && p.is_relevant(standard)) all += curve(family, p);
     all += "# advised\n";
-    const auto advised = *families::advice(family, {}, load, 4);
+    const auto advised = *study::advice(family, {}, load, 4);
     for (const auto& a : advised)
-        all += fmt::format("{} : {:.4g} {}\n", families::sentence_of(family, a), a.least.factor,
-                           families::name_of(a.effort));
+        all +=
+            fmt::format("{} : {:.4g} {}\n", study::sentence_of(family, a), a.least.factor, study::name_of(a.effort));
     const auto joint = *families::join(family, {});
-    for (const auto plane : {families::Plane::xz, families::Plane::yz, families::Plane::xy}) {
+    for (const auto plane : {study::Plane::xz, study::Plane::yz, study::Plane::xy}) {
         all += fmt::format("# pulled in plane {}\n", static_cast<int>(plane));
-        for (const auto& d : families::capacity_by_direction(*joint, plane, {0.01, 0.02, 0.05}, load.permanent, 8))
+        for (const auto& d : study::capacity_by_direction(*joint, plane, {0.01, 0.02, 0.05}, load.permanent, 8))
             all += fmt::format("{:.4f} {:.4g} {}\n", d.angle, d.force, d.mode.empty() ? "-" : d.mode);
     }
     return all;

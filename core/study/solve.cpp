@@ -1,4 +1,4 @@
-#include "families/solve.h"
+#include "study/solve.h"
 
 #include <fmt/format.h>
 
@@ -8,7 +8,9 @@
 
 #include "quantity/format.h"
 
-namespace clampet::families {
+namespace clampet::study {
+
+using namespace families;
 namespace {
 
 /// What one value of the input gives.
@@ -294,4 +296,4 @@ std::vector<CurvePoint> factor_curve(const Family& family, const Values& given, 
     return curve;
 }
 
-}  // namespace clampet::families
+}  // namespace clampet::study

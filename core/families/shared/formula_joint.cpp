@@ -1,10 +1,10 @@
-#include "families/formula_joint.h"
+#include "families/shared/formula_joint.h"
 
 #include <fmt/format.h>
 
 #include <cmath>
 
-#include "families/search_memory.h"
+#include "families/shared/search_memory.h"
 #include "mechanics/first_exit.h"
 
 namespace clampet::families {

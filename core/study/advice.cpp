@@ -1,4 +1,4 @@
-#include "families/advice.h"
+#include "study/advice.h"
 
 #include <fmt/format.h>
 
@@ -7,7 +7,9 @@
 
 #include "quantity/format.h"
 
-namespace clampet::families {
+namespace clampet::study {
+
+using namespace families;
 namespace {
 
 using quantity::Dimension;
@@ -96,4 +98,4 @@ std::string sentence_of(const Family& family, const Advice& a) {
                        quantity::format(std::get<double>(a.present), p->dimension));
 }
 
-}  // namespace clampet::families
+}  // namespace clampet::study
