@@ -77,9 +77,10 @@ struct Prepared {
 Result<Prepared> prepare(const rig::Rig& rig, const CheckOptions& options = {});
 
 /// Every interface under every load case, at typical, weak and strong inputs.
-/// Meaning  Judged by verdict.h's rule. Of what comes from any side the worst direction is searched for each mode: 162
-///          directions at typical inputs (42 and the typical worst ones at the ends of the band), then refined to 0.5
-///          degrees. Of two that are independent, each is searched with the other held, in turn.
+/// Meaning  Judged by verdict.h's rule. Of what comes from any side the worst direction is searched for each mode, among
+///          162 at typical inputs, among 42 and the typical worst ones at the weak end of the band, along the slope
+///          from those at the strong end; then refined to 0.5 degrees. Of two that are independent, each is searched
+///          with the other held, in turn.
 /// Errors   A Problem when the rig is not valid, or a case is unknown.
 Result<RigCheck> check(const rig::Rig& rig, const CheckOptions& options = {}, const Job& job = {});
 
