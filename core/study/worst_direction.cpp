@@ -178,8 +178,7 @@ class Search {
         }
     }
     /// Along the slope of the utilisation, as long as that leads to worse directions: at once to the worst one where
-    /// the mode is linear in the load. Returns how far
-    /// around that to look on, at most `angle`.
+    /// the mode is linear in the load. Returns how far around that to look on, at most `angle`.
     double lead(double angle = coarse_angle) {
         for (int step = 0; step < 4 && best_.factor > 0; ++step) {
             const Vector3d from = best_.direction, to = steepest();
