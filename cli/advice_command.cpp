@@ -17,23 +17,23 @@ int bench_advice_command(const std::string& name, const std::vector<std::string>
     if (!family) return fail(no_family(name), wrong_usage);
     const auto given = read_assignments(*family, assignments);
     if (!given) return fail(given.problem(), wrong_usage);
-    const auto load = read_load(load_text);
-    if (!load) return fail(load.problem(), wrong_usage);
-    if (has_no_load(load_text))
+    const auto told = read_load(load_text);
+    if (!told) return fail(told.problem(), wrong_usage);
+    if (told->is_nothing)
         return fail({"advice.no_load", "--wrench", "Without a load it holds as it is.",
                      "Give one, for example --wrench 0,0,-13.1,0,1.2,0."},
                     wrong_usage);
-    const auto joint = families::join(*family, *given);
+    const auto joint = families::join(*family, given->values);
     if (!joint) return fail(joint.problem(), wrong_usage);
-    const auto least = study::least_factor(**joint, *load);
-    const auto found = study::advice(*family, *given, *load, required);
+    const auto load = told->on(**joint);
+    const auto least = study::least_factor(**joint, load);
+    const auto found = study::advice(*family, given->values, load, required);
     if (!found) return fail(found.problem(), wrong_usage);
     const bool holds = least.factor >= required;
     if (json) {
         ordered_json rows = ordered_json::array();
         for (const auto& a : *found) {
-            ordered_json row{
-                {"key", a.key}, {"effort", study::name_of(a.effort)}, {"factor", number(a.least.factor)}};
+            ordered_json row{{"key", a.key}, {"effort", study::name_of(a.effort)}, {"factor", number(a.least.factor)}};
             if (const auto* si = std::get_if<double>(&a.value))
                 row["value"] = number(*si);
             else

@@ -9,6 +9,7 @@
 #include "catalogue/material.h"
 #include "families/in_force.h"
 #include "families/stock_use.h"
+#include "quantity/format.h"
 #include "quantity/parse.h"
 #include "study/bench.h"
 
@@ -47,45 +48,128 @@ Result<families::Values> in_force(std::span<const families::Parameter> rows, std
 
 }  // namespace
 
-Result<families::Values> read_assignments(const Family& family, const std::vector<std::string>& assignments) {
-    return read_assignments(family.parameters(), family.name(), assignments, [&](const std::string& name) {
-        const auto offer = families::stock_named(family, name);
-        return offer ? Result<families::Values>(families::values_from(*offer)) : offer.problem();
-    });
+namespace {
+
+/// One key=value, apart.
+struct Assignment {
+    std::string key, typed;
+};
+
+Result<Assignment> apart(const std::string& text) {
+    const auto equals = text.find('=');
+    if (equals == text.npos || equals == 0)
+        return Problem{"argument.not_key_value", "", fmt::format("“{}” is not key=value.", text),
+                       "Write for example friction=0.3 or diameter=33.7mm."};
+    return Assignment{text.substr(0, equals), text.substr(equals + 1)};
 }
 
-Result<families::Values> read_assignments(std::span<const families::Parameter> rows, std::string_view name,
-                                          const std::vector<std::string>& assignments, const StockNamed& stock) {
-    families::Values values;
-    for (const auto& text : assignments) {
-        const auto equals = text.find('=');
-        if (equals == text.npos || equals == 0)
-            return Problem{"argument.not_key_value", "", fmt::format("“{}” is not key=value.", text),
-                           "Write for example friction=0.3 or diameter=33.7mm."};
-        const std::string key = text.substr(0, equals), typed = text.substr(equals + 1);
-        const auto* parameter = row_named(rows, key);
-        if (!parameter && key == "stock") {
-            const auto sold = stock(typed);
-            if (!sold) return sold.problem();
-            for (const auto& [input, value] : *sold) values.insert_or_assign(input, value);
-            continue;
-        }
-        if (!parameter) return families::complete(rows, name, {{key, 0.0}}).problem();
-        if (parameter->kind != Kind::quantity) {
-            values[key] = typed;
-            continue;
-        }
-        if (!parameter->friction_pair.empty() && typed.find(" on ") != typed.npos) {
-            const auto pair = catalogue::friction_named(typed);
-            if (!pair) return pair.problem().at(key);
-            values[key] = pair->typical;
-            continue;
-        }
-        const auto value = quantity::parse(typed, parameter->dimension);
-        if (!value) return value.problem().at(key);
-        values[key] = *value;
+quantity::Dimension dimension_of(std::span<const families::Parameter> rows, std::string_view key) {
+    const auto* row = row_named(rows, key);
+    return row ? row->dimension : Dimension::number;
+}
+
+/// All that a name fills.
+void take(Given& given, std::span<const families::Parameter> rows, const families::StockOffer& offer,
+          const std::string& typed) {
+    for (const auto& [input, value] : families::values_from(offer)) {
+        given.values.insert_or_assign(input, value);
+        const auto told = families::stock_value(offer, input);
+        if (!told) continue;
+        std::erase_if(given.assumed, [&](const Assumed& before) { return before.input == input; });
+        const std::string from = offer.share == 1 ? offer.row->name : typed + " (" + offer.row->name + ")";
+        given.assumed.push_back(
+            {input, from, dimension_of(rows, input), value, told->low, told->high, offer.row->source});
     }
-    return in_force(rows, name, std::move(values), assignments);
+}
+
+/// What is typed for one input; a pair of surfaces is looked up.
+Status take(Given& given, const families::Parameter& parameter, const std::string& typed) {
+    for (auto& assumed : given.assumed) assumed.corrected = assumed.corrected || assumed.input == parameter.key;
+    if (parameter.kind != Kind::quantity) {
+        given.values[parameter.key] = typed;
+        return Done{};
+    }
+    if (!parameter.friction_pair.empty() && typed.find(" on ") != typed.npos) {
+        const auto pair = catalogue::friction_named(typed);
+        if (!pair) return pair.problem().at(parameter.key);
+        given.values[parameter.key] = pair->typical;
+        given.assumed.push_back({parameter.key, pair->name(), Dimension::number, families::Value{pair->typical},
+                                 pair->low, pair->high, pair->source});
+        return Done{};
+    }
+    const auto value = quantity::parse(typed, parameter.dimension);
+    if (!value) return value.problem().at(parameter.key);
+    given.values[parameter.key] = *value;
+    return Done{};
+}
+
+std::string value_text(const Assumed& assumed) {
+    if (const auto* text = std::get_if<std::string>(&assumed.value)) return *text;
+    std::string text = quantity::format(std::get<double>(assumed.value), assumed.dimension);
+    if (assumed.high > assumed.low)
+        text += fmt::format(" ({} to {})", quantity::format(assumed.low, assumed.dimension),
+                            quantity::format(assumed.high, assumed.dimension));
+    return text;
+}
+
+}  // namespace
+
+Result<Given> read_assignments(const Family& family, const std::vector<std::string>& assignments) {
+    return read_assignments(family.parameters(), family.name(), families::stock_uses(family), assignments);
+}
+
+Result<Given> read_assignments(std::span<const families::Parameter> rows, std::string_view name,
+                               std::span<const families::StockUse> uses, const std::vector<std::string>& assignments) {
+    Given given;
+    std::vector<Assignment> inputs;
+    for (const auto& text : assignments) {
+        const auto one = apart(text);
+        if (!one) return one.problem();
+        if (row_named(rows, one->key)) {
+            inputs.push_back(*one);
+        } else if (families::is_stock_key(uses, one->key)) {
+            const auto offer = families::stock_named(uses, name, one->typed, one->key);
+            if (!offer) return offer.problem().at(one->key);
+            take(given, rows, *offer, one->typed);
+        } else {
+            return families::complete(rows, name, {{one->key, 0.0}}).problem();
+        }
+    }
+    for (const auto& one : inputs)
+        if (const auto done = take(given, *row_named(rows, one.key), one.typed); !done) return done.problem();
+    auto values = in_force(rows, name, std::move(given.values), assignments);
+    if (!values) return values.problem();
+    given.values = std::move(*values);
+    // What a name fills beside what counts is not worth telling.
+    if (const auto whole = families::complete(rows, name, given.values))
+        std::erase_if(given.assumed, [&](const Assumed& a) { return !row_named(rows, a.input)->is_relevant(*whole); });
+    return given;
+}
+
+void print_assumed(const std::vector<Assumed>& assumed) {
+    if (assumed.empty()) return;
+    fmt::print("\nAssumed\n");
+    for (const auto& a : assumed)
+        fmt::print("  {} = {}, from {}: {}{}\n", a.input, value_text(a), a.from, a.source,
+                   a.corrected ? " — yours counts instead" : "");
+}
+
+nlohmann::ordered_json assumed_json(const std::vector<Assumed>& assumed) {
+    auto all = nlohmann::ordered_json::array();
+    for (const auto& a : assumed) {
+        nlohmann::ordered_json one{{"input", a.input}, {"from", a.from}};
+        const bool banded = a.high > a.low;
+        if (banded) one["low"] = a.low;
+        if (const auto* text = std::get_if<std::string>(&a.value))
+            one["typical"] = *text;
+        else
+            one["typical"] = std::get<double>(a.value);
+        if (banded) one["high"] = a.high;
+        one["source"] = a.source;
+        one["corrected"] = a.corrected;
+        all.push_back(one);
+    }
+    return all;
 }
 
 namespace {
@@ -109,14 +193,7 @@ Result<mechanics::Wrench> read_wrench(const std::string& text, const char* where
     return mechanics::Wrench{v[0], v[1], v[2], v[3], v[4], v[5]};
 }
 
-}  // namespace
-
-bool has_no_load(const LoadText& text) {
-    const auto whole = read_wrench(text.wrench, "--wrench");
-    return whole && whole->is_zero();
-}
-
-Result<mechanics::Load> read_load(const LoadText& text) {
+Result<study::Stands> read_stands(const std::string& text) {
     static const std::map<std::string, study::Stands, std::less<>> known{
         {"", study::Stands::upright},
         {"upright", study::Stands::upright},
@@ -124,17 +201,100 @@ Result<mechanics::Load> read_load(const LoadText& text) {
         {"level", study::Stands::level_along_x},
         {"level_along_x", study::Stands::level_along_x},
         {"level_along_y", study::Stands::level_along_y}};
+    const auto stands = known.find(text);
+    if (stands == known.end())
+        return Problem{"bench.unknown_attitude", "--stands", fmt::format("“{}” is not a way to stand.", text),
+                       "Use upright, hung, level_along_x or level_along_y."};
+    return stands->second;
+}
+
+Result<study::ActsAt> read_place(const std::string& text) {
+    const Problem problem{"argument.not_a_place", "--at", fmt::format("“{}” is not a place.", text),
+                          "Write x,y,z from the interface to the centre of gravity, for example 20mm,0,60mm."};
+    study::ActsAt place{};
+    std::size_t at = 0;
+    for (std::size_t i = 0; i < place.size(); ++i) {
+        if (at > text.size()) return problem;
+        const std::size_t end = std::min(text.find(',', at), text.size());
+        const auto value = quantity::parse(text.substr(at, end - at), Dimension::length);
+        if (!value || !(std::abs(*value) <= 50)) return problem;
+        place[i] = *value;
+        at = end + 1;
+    }
+    return at == text.size() + 1 ? Result<study::ActsAt>(place) : problem;
+}
+
+Result<study::BenchLoad> read_payload(const LoadText& text) {
+    study::BenchLoad load;
+    load.push = 0;
+    if (!text.device.empty()) {
+        const auto device = study::load_of_device(text.device);
+        if (!device) return device.problem().at("--device");
+        load = *device;
+        load.push = 0;
+    }
+    if (!text.payload.empty()) {
+        const auto mass = quantity::parse(text.payload, Dimension::mass);
+        if (!mass) return mass.problem().at("--payload");
+        if (!(*mass >= 0 && *mass <= 1000))
+            return Problem{"bench.impossible_payload", "--payload", "The payload cannot have that mass.",
+                           "Give 0 to 1000 kg."};
+        load.mass = *mass;
+    }
+    if (!text.at.empty()) {
+        const auto place = read_place(text.at);
+        if (!place) return place.problem();
+        load.at = *place;
+    }
+    if (!text.push.empty()) {
+        const auto push = quantity::parse(text.push, Dimension::force);
+        if (!push) return push.problem().at("--push");
+        if (!(*push >= 0 && *push <= 1e5))
+            return Problem{"bench.impossible_push", "--push", "The push cannot be that hard.", "Give 0 to 100 kN."};
+        load.push = *push;
+    }
+    const auto stands = read_stands(text.stands);
+    if (!stands) return stands.problem();
+    load.stands = *stands;
+    return load;
+}
+
+Result<LoadGiven> read_wrenches(const LoadText& text) {
     const auto whole = read_wrench(text.wrench, "--wrench"), permanent = read_wrench(text.permanent, "--permanent");
     if (!whole) return whole.problem();
     if (!permanent) return permanent.problem();
-    const auto stands = known.find(text.stands);
-    if (stands == known.end())
-        return Problem{"bench.unknown_attitude", "--stands", fmt::format("“{}” is not a way to stand.", text.stands),
-                       "Use upright, hung, level_along_x or level_along_y."};
-    const auto own = study::gravity_of(stands->second);
+    const auto stands = read_stands(text.stands);
+    if (!stands) return stands.problem();
+    const auto own = study::gravity_of(*stands);
+    LoadGiven given;
+    given.is_nothing = whole->is_zero();
     // Without a permanent part the whole load grows, and what the interface weighs with it.
-    if (text.permanent.empty()) return mechanics::Load{{}, *whole + own};
-    return mechanics::Load{*permanent + own, *whole - *permanent};
+    given.load = text.permanent.empty() ? mechanics::Load{{}, *whole + own}
+                                        : mechanics::Load{*permanent + own, *whole - *permanent};
+    return given;
+}
+
+}  // namespace
+
+mechanics::Load LoadGiven::on(const families::Joint& joint, std::array<double, 3>* towards) const {
+    return payload ? study::with_worst_push(joint, *payload, towards) : load;
+}
+
+Result<LoadGiven> read_load(const LoadText& text) {
+    const bool carried = !(text.payload.empty() && text.device.empty() && text.push.empty());
+    if (!carried && !text.at.empty())
+        return Problem{"argument.place_of_nothing", "--at", "It is not said what is there.",
+                       "Add --payload, --device or --push."};
+    if (!carried) return read_wrenches(text);
+    if (!text.wrench.empty() || !text.permanent.empty())
+        return Problem{"argument.two_loads", "--wrench", "A payload and a wrench are both given.",
+                       "Give one of them: --payload with --at and --push, or --wrench."};
+    const auto payload = read_payload(text);
+    if (!payload) return payload.problem();
+    LoadGiven given;
+    given.is_nothing = payload->mass == 0 && payload->push == 0;
+    given.payload = *payload;
+    return given;
 }
 
 }  // namespace clampet::cli

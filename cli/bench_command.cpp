@@ -1,6 +1,7 @@
 #include <fmt/format.h>
 
 #include "bench_arguments.h"
+#include "catalogue/device.h"
 #include "commands.h"
 #include "families/stock_use.h"
 #include "parameters.h"
@@ -24,6 +25,39 @@ ordered_json mode_json(const families::ModeReport& m) {
     j["demand"] = named(m.demand);
     j["capacity"] = named(m.capacity);
     return j;
+}
+
+ordered_json payload_json(const LoadGiven& given, const std::array<double, 3>& towards) {
+    if (!given.payload) return nullptr;
+    const auto& p = *given.payload;
+    ordered_json j{{"mass", p.mass}, {"at", p.at}, {"push", p.push}};
+    if (p.push > 0) j["push_towards"] = towards;
+    if (!p.device.empty()) {
+        const auto device = catalogue::device_named(p.device);
+        j["device"] = {{"name", device->name},
+                       {"low", device->mass[0]},
+                       {"typical", device->mass[1]},
+                       {"high", device->mass[2]},
+                       {"source", device->source}};
+    }
+    return j;
+}
+
+void print_payload(const study::BenchLoad& p, const std::array<double, 3>& towards) {
+    using quantity::Dimension;
+    const auto length = [](double si) { return quantity::format(si, Dimension::length); };
+    fmt::print("Carries {}{} at {}, {}, {}\n", quantity::format(p.mass, Dimension::mass),
+               p.device.empty() ? "" : fmt::format(" ({})", p.device), length(p.at[0]), length(p.at[1]),
+               length(p.at[2]));
+    if (!p.device.empty()) {
+        const auto device = catalogue::device_named(p.device);
+        fmt::print("  {}: {} to {}, {}\n", device->what, quantity::format(device->mass[0], Dimension::mass),
+                   quantity::format(device->mass[2], Dimension::mass), device->source);
+    }
+    if (p.push > 0)
+        fmt::print("Pushed with {}, worst towards {:.2f}, {:.2f}, {:.2f}\n", quantity::format(p.push, Dimension::force),
+                   towards[0], towards[1], towards[2]);
+    fmt::print("\n");
 }
 
 }  // namespace
@@ -55,10 +89,10 @@ int parameters_command(const std::string& name, bool json) {
     }
     print_parameters(family->parameters());
     for (const auto& use : families::stock_uses(*family)) {
-        fmt::print("\nstock=… ({})", use.label);
+        fmt::print("\n{}=… ({})", use.key, use.label);
         for (const auto& [input, size] : use.fills) fmt::print(" fills {}", input);
         fmt::print(":\n");
-        for (const auto* row : catalogue::stock_group(use.group)) fmt::print("  {}\n", row->name);
+        for (const auto& offer : families::stock_offers(use)) fmt::print("  {}\n", offer.row->name);
     }
     return done;
 }
@@ -69,13 +103,15 @@ int bench_command(const std::string& name, const std::vector<std::string>& assig
     if (!family) return fail(no_family(name), wrong_usage);
     const auto given = read_assignments(*family, assignments);
     if (!given) return fail(given.problem(), wrong_usage);
-    const auto values = families::complete(*family, *given);
+    const auto values = families::complete(*family, given->values);
     if (!values) return fail(values.problem(), wrong_usage);
-    const auto load = read_load(load_text);
-    if (!load) return fail(load.problem(), wrong_usage);
+    const auto told = read_load(load_text);
+    if (!told) return fail(told.problem(), wrong_usage);
     const auto joint = family->join(*values);
     if (!joint) return fail(joint.problem(), wrong_usage);
-    const auto report = families::report(**joint, *load);
+    std::array<double, 3> towards{};
+    const auto load = told->on(**joint, &towards);
+    const auto report = families::report(**joint, load);
     const bool holds = report.factor >= 1;
     if (json) {
         ordered_json modes = ordered_json::array(), notes = ordered_json::array();
@@ -83,8 +119,10 @@ int bench_command(const std::string& name, const std::vector<std::string>& assig
         for (const auto& a : report.advisories) notes.push_back(a.text);
         print({{"family", family->key()},
                {"parameters", values_json(*values)},
-               {"wrench", numbers(load->whole())},
-               {"permanent", numbers(load->permanent)},
+               {"assumed", assumed_json(given->assumed)},
+               {"payload", payload_json(*told, towards)},
+               {"wrench", numbers(load.whole())},
+               {"permanent", numbers(load.permanent)},
                {"factor", number(report.factor)},
                {"governs", report.governs.empty() ? ordered_json(nullptr) : ordered_json(report.governs)},
                {"modes", modes},
@@ -95,7 +133,9 @@ int bench_command(const std::string& name, const std::vector<std::string>& assig
     }
     fmt::print("{}: {}", family->name(), quantity::format_factor(report.factor));
     fmt::print("{}\n\n", report.governs.empty() ? ", nothing drives it" : ", " + report.governs + " first");
+    if (told->payload) print_payload(*told->payload, towards);
     print_modes(report.modes);
+    print_assumed(given->assumed);
     fmt::print("\nWorking\n");
     print_working(report.working);
     fmt::print("\nResults\n");

@@ -39,6 +39,8 @@ struct CheckRequest {
     unsigned threads = 0;  ///< 0: as many as there are cores
 };
 int check_command(const CheckRequest& request, bool json);
+/// What answers these words.
+int search_command(const std::vector<std::string>& words, bool json);
 int cases_command(bool json);
 int validate_command(const std::string& file, bool json);
 /// Writes a file anew in the present schema; to standard output where `out` is empty.

@@ -57,6 +57,10 @@ void add_commands(CLI::App& app, Arguments& a, int& exit_code) {
     bench->add_option("--wrench", a.load.wrench, "Whole load Fx,Fy,Fz,Mx,My,Mz [N, N·m]");
     bench->add_option("--permanent", a.load.permanent, "The part of it that stays");
     bench->add_option("--stands", a.load.stands, "upright, hung, level_along_x or level_along_y, for its own weight");
+    bench->add_option("--payload", a.load.payload, "What it carries, for example 1.3kg, instead of a wrench");
+    bench->add_option("--device", a.load.device, "What it carries, by its class, for example \"7-inch monitor\"");
+    bench->add_option("--at", a.load.at, "Its centre of gravity x,y,z from the interface, for example 20mm,0,60mm");
+    bench->add_option("--push", a.load.push, "A push at the centre of gravity from where it is worst, for example 15N");
     auto* advice =
         bench->add_flag("--advice", a.advice, "What would make it hold: changes of one input, least effort first")
             ->excludes(params);
@@ -74,13 +78,24 @@ void add_commands(CLI::App& app, Arguments& a, int& exit_code) {
     solve->add_option("FAMILY", a.solve.family, "The family's key")->required();
     solve->add_option("KEY", a.solve.key, "The input to solve for")->required();
     solve->add_option("key=value", a.solve.assignments, "The other inputs, with units; a bare number is SI");
-    solve->add_option("--wrench", a.solve.load.wrench, "Whole load Fx,Fy,Fz,Mx,My,Mz [N, N·m]")->required();
+    solve->add_option("--wrench", a.solve.load.wrench, "Whole load Fx,Fy,Fz,Mx,My,Mz [N, N·m]");
     solve->add_option("--permanent", a.solve.load.permanent, "The part of it that stays");
     solve->add_option("--stands", a.solve.load.stands,
                       "upright, hung, level_along_x or level_along_y, for its own weight");
+    solve->add_option("--payload", a.solve.load.payload, "What it carries, for example 1.3kg, instead of a wrench");
+    solve->add_option("--device", a.solve.load.device, "What it carries, by its class, for example \"7-inch monitor\"");
+    solve->add_option("--at", a.solve.load.at,
+                      "Its centre of gravity x,y,z from the interface, for example 20mm,0,60mm");
+    solve->add_option("--push", a.solve.load.push,
+                      "A push at the centre of gravity from where it is worst, for example 15N");
     solve->add_option("--required", a.solve.required, "The factor to reach")->check(CLI::Range(0.01, 100.0));
     json_flag(solve);
     solve->callback([&] { exit_code = solve_command(a.solve, a.json); });
+
+    auto* search = app.add_subcommand("search", "What answers these words: benches, threads, parts, help");
+    search->add_option("WORDS", a.assignments, "What it is called, or what goes wrong")->required();
+    json_flag(search);
+    search->callback([&] { exit_code = search_command(a.assignments, a.json); });
 
     auto* thread = app.add_subcommand("thread", "Threads: sizes, fit, stack-up");
     thread->require_subcommand(1);

@@ -64,12 +64,9 @@ int parts_command(const std::string& name, const std::vector<std::string>& assig
             print_parameters(kind->parameters());
         return done;
     }
-    const auto given = read_assignments(kind->parameters(), kind->name(), assignments, [&](const std::string& sold) {
-        const auto offer = families::stock_named(kind->stock(), kind->key(), sold);
-        return offer ? Result<families::Values>(families::values_from(*offer)) : offer.problem();
-    });
+    const auto given = read_assignments(kind->parameters(), kind->name(), kind->stock(), assignments);
     if (!given) return fail(given.problem(), wrong_usage);
-    const auto values = families::complete(kind->parameters(), kind->name(), *given);
+    const auto values = families::complete(kind->parameters(), kind->name(), given->values);
     if (!values) return fail(values.problem(), wrong_usage);
     const auto body = parts::built(*kind, *values);
     if (!body) return fail(body.problem(), wrong_usage);

@@ -46,17 +46,23 @@ int solve_command(const SolveRequest& request, bool json) {
     if (!family) return fail(no_family(request.family), wrong_usage);
     const auto given = read_assignments(*family, request.assignments);
     if (!given) return fail(given.problem(), wrong_usage);
-    const auto load = read_load(request.load);
-    if (!load) return fail(load.problem(), wrong_usage);
-    if (has_no_load(request.load))
+    const auto told = read_load(request.load);
+    if (!told) return fail(told.problem(), wrong_usage);
+    if (told->is_nothing)
         return fail({"solve.no_load", "--wrench", "Without a load every value holds.",
                      "Give one, for example --wrench 0,0,-13.1,0,1.2,0."},
                     wrong_usage);
     const auto* p = families::find_parameter(*family, request.key);
     if (!p) return fail(families::complete(*family, {{request.key, 0.0}}).problem(), wrong_usage);
-    const auto s = study::solve(*family, *given, request.key, *load, request.required);
+    mechanics::Load load = told->load;
+    if (told->payload) {
+        const auto joint = families::join(*family, given->values);
+        if (!joint) return fail(joint.problem(), wrong_usage);
+        load = told->on(**joint);
+    }
+    const auto s = study::solve(*family, given->values, request.key, load, request.required);
     if (!s) {
-        const bool usage = p->kind == families::Kind::text || !families::complete(*family, *given);
+        const bool usage = p->kind == families::Kind::text || !families::complete(*family, given->values);
         if (usage) return fail(s.problem(), wrong_usage);
         if (!json) return fail(s.problem(), not_all_hold);
         print({{"family", family->key()},

@@ -2,9 +2,12 @@
 
 #include <fmt/format.h>
 
+#include <algorithm>
 #include <nlohmann/json.hpp>
 #include <set>
 #include <vector>
+
+#include "catalogue/words/names.h"
 
 namespace clampet::embedded {
 std::string_view materials();
@@ -14,15 +17,43 @@ std::string_view friction();
 namespace clampet::catalogue {
 namespace {
 
+Material read_material(const nlohmann::json& row) {
+    constexpr double MPa = 1e6, GPa = 1e9;
+    const auto read = [&](const char* key, double unit = 1) {
+        const auto at = row.find(key);
+        return at == row.end() ? 0 : at->get<double>() * unit;
+    };
+    Material m;
+    m.name = row.at("name");
+    m.group = row.at("group");
+    m.drawn_as = row.at("drawn_as");
+    m.friction_class = row.at("friction_class");
+    m.source = row.at("source");
+    m.soft_thread = row.at("soft_thread");
+    m.density = read("density_kg_m3");
+    m.youngs_modulus = read("youngs_modulus_GPa", GPa);
+    m.shear_modulus = read("shear_modulus_GPa", GPa);
+    m.poisson = read("poisson");
+    m.ultimate = read("ultimate_MPa", MPa);
+    m.yield = read("yield_MPa", MPa);
+    m.design_stress = read("design_stress_MPa", MPa);
+    m.thread_shear = read("thread_shear_MPa", MPa);
+    m.thread_shear_lasting = read("thread_shear_lasting_MPa", MPa);
+    m.bearing = read("bearing_MPa", MPa);
+    m.bearing_end = read("bearing_end_MPa", MPa);
+    m.gravity_for_screws = read("gravity_for_screws");
+    m.strain_limit = read("strain_limit");
+    m.pad_modulus = read("pad_modulus_MPa", MPa);
+    m.retention = read("retention_day");
+    m.creep = read("creep_adds");
+    m.damping = read("damping");
+    return m;
+}
+
 std::vector<Material> read_materials() {
     std::vector<Material> all;
     const auto document = nlohmann::json::parse(embedded::materials());
-    for (const auto& row : document.at("materials")) {
-        all.push_back({row.at("name"), row.at("density_kg_m3"), row.at("youngs_modulus_GPa").get<double>() * 1e9,
-                       row.at("poisson"), row.at("ultimate_MPa").get<double>() * 1e6,
-                       row.at("yield_MPa").get<double>() * 1e6, row.at("bearing_MPa").get<double>() * 1e6,
-                       row.at("soft_thread"), row.at("source"), row.at("drawn_as")});
-    }
+    for (const auto& row : document.at("materials")) all.push_back(read_material(row));
     return all;
 }
 
@@ -42,13 +73,19 @@ std::span<const Material> materials() {
 }
 
 Result<Material> material_named(std::string_view name) {
-    std::string known;
-    for (const auto& material : materials()) {
-        if (material.name == name) return material;
-        known += (known.empty() ? "" : ", ") + material.name;
-    }
-    return Problem{"material.unknown", "material", fmt::format("The material “{}” is not in the catalogue.", name),
-                   fmt::format("Use one of: {}.", known)};
+    static const std::vector<std::string> names = [] {
+        std::vector<std::string> all;
+        for (const auto& material : materials()) all.push_back(material.name);
+        return all;
+    }();
+    const auto called = [](std::string_view exactly) {
+        return std::find_if(materials().begin(), materials().end(),
+                            [&](const Material& m) { return m.name == exactly; });
+    };
+    if (const auto it = called(name); it != materials().end()) return *it;
+    if (const auto found = meant(names, name); found.size() == 1) return *called(found.front());
+    return Problem{"material.unknown", "material", fmt::format("“{}” is not one material of the catalogue.", name),
+                   names_offered(names, name)};
 }
 
 const std::vector<std::string>& surfaces() {

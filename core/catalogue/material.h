@@ -11,18 +11,36 @@ namespace clampet::catalogue {
 /// Young's modulus of a steel screw [Pa]. Shigley, table A-5 gives 207 GPa for carbon steel, 205 from memory.
 inline constexpr double steel_modulus = 205e9;
 
-/// A material as the strength checks use it, all SI.
+/// Shear under which nothing can be threaded into a material: pads, glass, composites across their fibres; our
+/// judgement [Pa].
+inline constexpr double least_thread_shear = 0.3e6;
+
+/// A material as the checks use it, all SI. What a material does not have is 0: a pad has no yield, a metal no gravity.
 struct Material {
     std::string name;
-    double density = 0, youngs_modulus = 0, poisson = 0;
-    double ultimate = 0;       ///< tensile strength [Pa]
-    double yield = 0;          ///< R_p of a metal, what a plastic or timber screw may be stretched to [Pa]
-    double bearing = 0;        ///< allowable pressure where something is pressed on it [Pa]
-    bool soft_thread = false;  ///< wood and plastic: three turns instead of two, longer engagement
+    std::string group;  ///< timber, board, print, plastic, composite, metal or pad
+    double density = 0, youngs_modulus = 0, shear_modulus = 0, poisson = 0;
+    double ultimate = 0;              ///< tensile, of timber bending strength along the grain [Pa]
+    double yield = 0;                 ///< R_p of a metal, what a plastic or timber screw may be stretched to [Pa]
+    double design_stress = 0;         ///< what it may be bent to for good; timber with knots, its 5 % value [Pa]
+    double thread_shear = 0;          ///< of threads cut into it: timber 34.5 G^2 MPa [Pa]
+    double thread_shear_lasting = 0;  ///< low and for good: timber x 0.7 x 0.6, plastic 0.4 of its strength [Pa]
+    double bearing = 0;               ///< allowable pressure where something is pressed on its face [Pa]
+    double bearing_end = 0;           ///< the same on its end grain or its edge [Pa]
+    double gravity_for_screws = 0;    ///< specific gravity, oven-dry, of timber and boards [1]
+    double strain_limit = 0;          ///< what it may be strained once [1]
+    double pad_modulus = 0;           ///< of a pad that is squeezed, Young's modulus [Pa]
+    double retention = 0;             ///< share of a preload that is left after a day [1]
+    double creep = 0;                 ///< what a lasting load adds to the elastic drop, as a share of it [1]
+    double damping = 0;               ///< share of critical [1]
+    bool soft_thread = false;         ///< wood and plastic: three turns instead of two, longer engagement
+    std::string friction_class;       ///< its surface in the friction table, where that knows it
     std::string source;
     std::string drawn_as = "metal";  ///< metal, wood, plastic or rubber
 };
 std::span<const Material> materials();
+/// The material of that name; as people write it, in any case and order, where only one is meant.
+/// Errors  A Problem that offers those it may mean.
 Result<Material> material_named(std::string_view name);
 
 /// Dry static friction of a pair, 5 %, 50 % and 95 % values [1].

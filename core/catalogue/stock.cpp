@@ -2,11 +2,41 @@
 
 #include <nlohmann/json.hpp>
 
+#include "catalogue/material.h"
+
 namespace clampet::embedded {
 std::string_view stock();
 }  // namespace clampet::embedded
 
 namespace clampet::catalogue {
+namespace {
+
+/// A material as what one takes: its numbers are sizes, what it has none of is left out.
+StockRow row_of(const Material& m) {
+    StockRow row{"material", m.name, {}, m.source, {{"name", m.name}}};
+    const auto add = [&](const char* key, double value, bool none = false) {
+        if (value > 0 || none) row.sizes[key] = value;
+    };
+    const bool is_pad = m.pad_modulus > 0;
+    add("density", m.density);
+    if (!is_pad) add("youngs_modulus", m.youngs_modulus);
+    if (m.shear_modulus > 0 && !is_pad) add("modulus_ratio", m.youngs_modulus / m.shear_modulus);
+    add("yield", m.yield);
+    add("design_stress", m.design_stress);
+    add("bearing", m.bearing);
+    add("gravity_for_screws", m.gravity_for_screws);
+    add("strain_limit", m.strain_limit);
+    add("pad_modulus", m.pad_modulus);
+    add("retention", m.retention);
+    add("creep", m.creep, true);
+    add("damping", m.damping);
+    // Rubber does not give way but at its edges; cork, felt and foam bulge inwards.
+    if (is_pad) row.texts["bears"] = m.poisson > 0.45 ? "rubber" : "pad";
+    if (m.thread_shear_lasting >= least_thread_shear) row.texts["thread_that_holds"] = m.name;
+    return row;
+}
+
+}  // namespace
 
 std::span<const StockRow> stock() {
     static const std::vector<StockRow> all = [] {
@@ -19,6 +49,7 @@ std::span<const StockRow> stock() {
             for (const auto& [key, value] : row.at("sizes").items()) r.sizes[key] = value.get<double>();
             rows.push_back(std::move(r));
         }
+        for (const auto& material : materials()) rows.push_back(row_of(material));
         return rows;
     }();
     return all;

@@ -21,7 +21,7 @@ struct StockRow {
 };
 
 /// All rows: washers, metric and inch screw lengths, hand torques of knobs, inserts, tubes, timber and plywood (nominal
-/// and real).
+/// and real), adhesives, and the materials with their numbers.
 std::span<const StockRow> stock();
 /// Rows of one group, in the table's order; empty for an unknown group.
 std::vector<const StockRow*> stock_group(std::string_view group);

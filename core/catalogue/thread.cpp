@@ -67,7 +67,8 @@ void set_whitworth_limits(Thread& t) {
     t.external_major = {t.major - tolerance - 0.01 * std::sqrt(P) * inch, t.major};
     t.external_pitch = {t.pitch_diameter - tolerance, t.pitch_diameter};
     t.internal_pitch = {t.pitch_diameter, t.pitch_diameter + tolerance};
-    t.internal_minor = {t.minor_internal, t.minor_internal + (0.2 * P + 0.004) * inch};
+    const double nut = P >= 1.0 / 20 ? 0.007 : 0.005;  // coarser than 20 threads to the inch, or finer
+    t.internal_minor = {t.minor_internal, t.minor_internal + (0.2 * P + nut) * inch};
     t.external_class = t.internal_class = "medium";
 }
 

@@ -133,6 +133,7 @@ struct StockUse {
     std::vector<std::pair<std::string, std::string>> fills;       ///< input and the row's size that fills it
     std::vector<std::pair<std::string, std::string>> sets;        ///< choices that go with it
     std::vector<std::pair<std::string, std::string>> names = {};  ///< input and the row's text that fills it
+    std::string key = "stock";  ///< how it is asked for by name: material=oak, pad=cork
 };
 
 class Family {

@@ -2,16 +2,108 @@
 
 #include <fmt/format.h>
 
+#include <algorithm>
 #include <map>
+
+#include "catalogue/words/names.h"
 
 namespace clampet::families {
 namespace {
 
+bool fills(const StockUse& use, std::string_view input) {
+    const auto is_it = [&](const auto& pair) { return pair.first == input; };
+    return std::any_of(use.fills.begin(), use.fills.end(), is_it) ||
+           std::any_of(use.names.begin(), use.names.end(), is_it);
+}
+
 std::vector<StockUse> all_uses(const Family& family) {
     std::vector<StockUse> uses(family.own_stock().begin(), family.own_stock().end());
     if (find_parameter(family, "torque") && find_parameter(family, "squeezed_by"))
-        uses.push_back({"hand torque", "Knob or hand", {{"torque", "torque"}}, {{"squeezed_by", "screw"}}});
+        uses.push_back(
+            {"hand torque", "Knob or hand", {{"torque", "torque"}}, {{"squeezed_by", "screw"}}, {}, "tight"});
+    const bool told = std::any_of(uses.begin(), uses.end(), [](const StockUse& use) { return fills(use, "kept"); });
+    if (find_parameter(family, "kept") && !told)
+        uses.push_back({"material",
+                        "What is squeezed",
+                        {{"kept", "retention"}},
+                        {},
+                        {},
+                        is_stock_key(uses, "material") ? "squeezed" : "material"});
     return uses;
+}
+
+/// What a row would have to have for this use, and has not; empty where it can be taken.
+std::string lacking(const StockUse& use, const catalogue::StockRow& row) {
+    for (const auto& [input, size] : use.fills)
+        if (!row.sizes.contains(size)) return size;
+    for (const auto& [input, key] : use.names)
+        if (!row.texts.contains(key)) return key;
+    return {};
+}
+
+/// "snug, Ø40 knob": a word of feel, before or behind the tool, and its share of the torque that the tool has.
+struct Tightness {
+    std::string tool;
+    double share = 1;
+};
+Tightness tightness_of(std::string_view typed) {
+    const auto words = catalogue::words_of(typed);
+    const auto joined = [](auto begin, auto end) {
+        std::string text;
+        for (auto at = begin; at != end; ++at) text += (text.empty() ? "" : " ") + *at;
+        return text;
+    };
+    for (const auto* feel : catalogue::stock_group("feel")) {
+        const auto said = catalogue::words_of(feel->name);
+        if (said.size() > words.size()) continue;
+        if (std::equal(said.begin(), said.end(), words.begin()))
+            return {joined(words.begin() + static_cast<std::ptrdiff_t>(said.size()), words.end()), feel->size("share")};
+        if (std::equal(said.rbegin(), said.rend(), words.rbegin()))
+            return {joined(words.begin(), words.end() - static_cast<std::ptrdiff_t>(said.size())), feel->size("share")};
+    }
+    return {std::string(typed), 1};
+}
+
+/// "youngs_modulus" as it is said.
+std::string in_words(std::string key) {
+    std::replace(key.begin(), key.end(), '_', ' ');
+    return key == "youngs modulus" ? "Young’s modulus" : key == "yield" ? "yield stress" : key;
+}
+
+std::vector<std::string> names_of(const std::vector<StockOffer>& offers) {
+    std::vector<std::string> names;
+    for (const auto& offer : offers)
+        if (std::find(names.begin(), names.end(), offer.row->name) == names.end()) names.push_back(offer.row->name);
+    return names;
+}
+
+std::vector<StockOffer> offers_for(std::span<const StockUse> uses, std::string_view key) {
+    std::vector<StockOffer> offers;
+    for (const auto& use : uses) {
+        if (key != "stock" && use.key != key) continue;
+        const auto some = stock_offers(use);
+        offers.insert(offers.end(), some.begin(), some.end());
+    }
+    return offers;
+}
+
+/// A row that there is, but which cannot fill the use: the Problem says what it has not.
+std::optional<Problem> not_for_this(std::span<const StockUse> uses, std::string_view for_what, std::string_view name,
+                                    std::string_view key, const std::vector<std::string>& offered) {
+    for (const auto& use : uses) {
+        if (key != "stock" && use.key != key) continue;
+        std::vector<std::string> names;
+        for (const auto* row : catalogue::stock_group(use.group)) names.push_back(row->name);
+        const auto found = catalogue::meant(names, name);
+        if (found.size() != 1) continue;
+        for (const auto* row : catalogue::stock_group(use.group))
+            if (row->name == found.front())
+                return Problem{"stock.lacks_a_number", std::string(key),
+                               fmt::format("“{}” has no {}, which {} asks for.", row->name,
+                                           in_words(lacking(use, *row)), for_what),
+                               catalogue::names_offered(offered, {})};
+    }
+    return std::nullopt;
 }
 
 }  // namespace
@@ -27,42 +119,91 @@ const std::vector<StockUse>& stock_uses(const Family& family) {
     return found == known.end() ? none : found->second;
 }
 
+std::vector<StockOffer> stock_offers(const StockUse& use) {
+    std::vector<StockOffer> offers;
+    for (const auto* row : catalogue::stock_group(use.group))
+        if (lacking(use, *row).empty()) offers.push_back({&use, row});
+    return offers;
+}
+
 std::vector<StockOffer> stock_offers(const Family& family) {
     return stock_offers(stock_uses(family));
 }
 
 std::vector<StockOffer> stock_offers(std::span<const StockUse> uses) {
-    std::vector<StockOffer> offers;
-    for (const auto& use : uses)
-        for (const auto* row : catalogue::stock_group(use.group)) offers.push_back({&use, row});
-    return offers;
+    return offers_for(uses, "stock");
 }
 
-Result<StockOffer> stock_named(const Family& family, std::string_view name) {
-    return stock_named(stock_uses(family), family.key(), name);
+bool is_stock_key(std::span<const StockUse> uses, std::string_view key) {
+    return key == "stock" || std::any_of(uses.begin(), uses.end(), [&](const StockUse& use) { return use.key == key; });
 }
 
-Result<StockOffer> stock_named(std::span<const StockUse> uses, std::string_view for_what, std::string_view name) {
-    const auto offers = stock_offers(uses);
-    for (const auto& offer : offers)
-        if (offer.row->name == name) return offer;
+Result<StockOffer> stock_named(const Family& family, std::string_view name, std::string_view key) {
+    return stock_named(stock_uses(family), family.key(), name, key);
+}
+
+Result<StockOffer> stock_named(std::span<const StockUse> uses, std::string_view for_what, std::string_view name,
+                               std::string_view key) {
+    const auto offers = offers_for(uses, key);
+    const auto called = [&](std::string_view exactly) {
+        return std::find_if(offers.begin(), offers.end(),
+                            [&](const auto& offer) { return offer.row->name == exactly; });
+    };
+    if (const auto at = called(name); at != offers.end()) return *at;
+    if (const auto told = tightness_of(name); told.share != 1 && key == "tight") {
+        if (told.tool.empty())
+            return Problem{"stock.no_tool", std::string(key), fmt::format("“{}” does not say what is turned.", name),
+                           "Write for example snug, Ø40 knob; or firm, wing nut."};
+        auto offer = stock_named(uses, for_what, told.tool, key);
+        if (offer) offer->share = told.share;
+        return offer;
+    }
     if (offers.empty())
-        return Problem{"stock.fills_nothing_here", "stock", fmt::format("No stock fills inputs of {}.", for_what),
-                       "Give its sizes instead."};
-    std::string names;
-    for (const auto& offer : offers) names += (names.empty() ? "" : ", ") + offer.row->name;
-    return Problem{"stock.unknown", "stock", fmt::format("“{}” is not in stock for {}.", name, for_what),
-                   fmt::format("There is: {}.", names)};
+        return Problem{"stock.fills_nothing_here", std::string(key),
+                       fmt::format("No stock fills inputs of {}.", for_what), "Give its sizes instead."};
+    const auto names = names_of(offers);
+    if (const auto found = catalogue::meant(names, name); found.size() == 1) return *called(found.front());
+    if (auto problem = not_for_this(uses, for_what, name, key, names)) return *problem;
+    return Problem{"stock.unknown", std::string(key),
+                   fmt::format("“{}” is not one thing known for {}.", name, for_what),
+                   catalogue::names_offered(names, name)};
 }
 
 Values values_from(const StockOffer& offer) {
     Values values;
-    for (const auto& [input, size] : offer.use->fills) values.insert_or_assign(input, Value{offer.row->size(size)});
+    for (const auto& [input, size] : offer.use->fills)
+        values.insert_or_assign(input, Value{offer.row->size(size) * offer.share});
     for (const auto& [input, key] : offer.use->names)
         if (const auto found = offer.row->texts.find(key); found != offer.row->texts.end())
             values.insert_or_assign(input, Value{found->second});
     for (const auto& [input, choice] : offer.use->sets) values.insert_or_assign(input, Value{choice});
     return values;
+}
+
+std::optional<StockValue> stock_value(const StockOffer& offer, std::string_view input) {
+    for (const auto& [key, size] : offer.use->fills)
+        if (key == input) {
+            StockValue told{Value{offer.row->size(size) * offer.share}, 0, 0, offer.row};
+            // A row has one band: that of what it is there for.
+            if (offer.use->fills.size() == 1) {
+                told.low = offer.row->size("low") * offer.share;
+                told.high = offer.row->size("high") * offer.share;
+            }
+            return told;
+        }
+    for (const auto& [key, text] : offer.use->names)
+        if (key == input) return StockValue{Value{offer.row->texts.at(text)}, 0, 0, offer.row};
+    return std::nullopt;
+}
+
+Result<StockValue> stock_value(const Family& family, std::string_view input, std::string_view name) {
+    std::vector<StockUse> filling;
+    for (const auto& use : stock_uses(family))
+        if (fills(use, input)) filling.push_back(use);
+    const bool by_hand = filling.size() == 1 && filling.front().key == "tight";
+    const auto offer = stock_named(filling, family.key(), name, by_hand ? "tight" : "stock");
+    if (!offer) return offer.problem().at(std::string(input));
+    return *stock_value(*offer, input);
 }
 
 }  // namespace clampet::families

@@ -1,4 +1,6 @@
 #pragma once
+#include <optional>
+
 #include "catalogue/stock.h"
 #include "families/family.h"
 
@@ -8,18 +10,38 @@ namespace clampet::families {
 struct StockOffer {
     const StockUse* use = nullptr;
     const catalogue::StockRow* row = nullptr;
+    double share = 1;  ///< of what the row says of a torque: "snug" is less, "as hard as I can" is more
 };
 
-/// What stock fills of a family's inputs: its own uses, and hand torques where a torque squeezes.
+/// What stock fills of a family's inputs: its own uses, hand torques where a torque squeezes, and what is squeezed
+/// where a force fades.
 const std::vector<StockUse>& stock_uses(const Family& family);
+/// The rows that can fill a use: those that have all that it fills.
+std::vector<StockOffer> stock_offers(const StockUse& use);
 /// All rows that a family can take, group by group.
 std::vector<StockOffer> stock_offers(const Family& family);
 std::vector<StockOffer> stock_offers(std::span<const StockUse> uses);
-/// The row of that name among a family's offers. Errors: a Problem that names what there is.
-Result<StockOffer> stock_named(const Family& family, std::string_view name);
+/// The row of that name, as people write it, among what a family asks for by this key; "stock" asks for any.
+/// Errors  A Problem that offers what it may mean, or says which of its numbers the row does not have.
+Result<StockOffer> stock_named(const Family& family, std::string_view name, std::string_view key = "stock");
 /// The same of what is called `for_what`, a family or a kind of part.
-Result<StockOffer> stock_named(std::span<const StockUse> uses, std::string_view for_what, std::string_view name);
+Result<StockOffer> stock_named(std::span<const StockUse> uses, std::string_view for_what, std::string_view name,
+                               std::string_view key = "stock");
+/// Whether any of them is asked for by that key.
+bool is_stock_key(std::span<const StockUse> uses, std::string_view key);
 /// The inputs that a row fills, with the choices that go with it.
 Values values_from(const StockOffer& offer);
+
+/// What a row says of one input: its value, and its 5 % and 95 % values where the row has them.
+struct StockValue {
+    Value value;
+    double low = 0, high = 0;  ///< 0 where the row has none
+    const catalogue::StockRow* row = nullptr;
+};
+/// What a name says of one input of a family.
+/// Errors  A Problem: nothing of that name fills it.
+Result<StockValue> stock_value(const Family& family, std::string_view input, std::string_view name);
+/// The same of an offer that is known; nothing where it does not fill the input.
+std::optional<StockValue> stock_value(const StockOffer& offer, std::string_view input);
 
 }  // namespace clampet::families

@@ -27,7 +27,7 @@ double internal_shear_area_per_length(const MatingSizes& s) noexcept {
 }
 
 double thread_shear(const catalogue::Material& material) noexcept {
-    return material.ultimate * (material.soft_thread ? sustained_share : shear_share);
+    return material.thread_shear_lasting;
 }
 
 }  // namespace clampet::mechanics

@@ -22,13 +22,9 @@ double external_shear_area_per_length(const MatingSizes& sizes) noexcept;
 /// Shear area of the socket's thread per engaged length: pi n d_min [1/(2n) + (d_min - D_2max)/sqrt 3] [m^2/m].
 double internal_shear_area_per_length(const MatingSizes& sizes) noexcept;
 
-/// Ultimate shear from ultimate tension where nothing better is known (von Mises): 0.577 sigma_u.
-inline constexpr double shear_share = 0.577;
-/// What a plastic or wooden socket keeps for ever; from memory.
-inline constexpr double sustained_share = 0.4;
-
-/// Shear strength of a thread in a material: 0.577 of the tensile strength, in wood and plastic 0.4 for a load that
-/// stays [Pa]. In every family, socket or screw.
+/// Shear strength of a thread in a material, low and for good [Pa]: of metal 0.577 of its tensile strength (von Mises),
+/// of plastic 0.4 of it, of wood 34.5 G^2 MPa (screw withdrawal, Wood Handbook) x 0.7 x 0.6. In every family, socket or
+/// screw. 0 where nothing can be threaded.
 double thread_shear(const catalogue::Material& material) noexcept;
 
 }  // namespace clampet::mechanics

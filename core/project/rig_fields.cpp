@@ -38,7 +38,7 @@ const Fields<rig::PortName>& end_fields() {
     return fields;
 }
 
-/// A number, a text, a band, a pair of surfaces or a result of another element.
+/// A number, a text, a band, a pair of surfaces, a thing known by its name or a result of another element.
 rig::Input read_input(const Node& n, const families::Parameter* parameter) {
     const bool is_quantity = !parameter || parameter->kind == families::Kind::quantity;
     const auto dimension = parameter ? parameter->dimension : Dimension::number;
@@ -50,6 +50,10 @@ rig::Input read_input(const Node& n, const families::Parameter* parameter) {
     if (n.has("pair")) {
         n.only({"pair"});
         return rig::FrictionOf{n.at("pair").string()};
+    }
+    if (n.has("stock")) {
+        n.only({"stock"});
+        return rig::NamedStock{n.at("stock").string()};
     }
     if (n.has("from")) {
         n.only({"from"});
@@ -72,6 +76,7 @@ struct WriteInput {
         return {{"low", b.low}, {"typical", b.typical}, {"high", b.high}};
     }
     ordered_json operator()(const rig::FrictionOf& f) const { return {{"pair", f.pair}}; }
+    ordered_json operator()(const rig::NamedStock& s) const { return {{"stock", s.name}}; }
     ordered_json operator()(const rig::Link& l) const { return {{"from", l.element + "." + l.result}}; }
 };
 
@@ -203,6 +208,7 @@ ordered_json input_schema() {
               {{"type", "string"}},
               object({{"pair", {{"type", "string"}}}}),
               object({{"from", {{"type", "string"}}}}),
+              object({{"stock", {{"type", "string"}}}}),
               object({{"low", any_quantity()}, {"typical", any_quantity()}, {"high", any_quantity()}})}}};
 }
 

@@ -3,6 +3,7 @@
 #include <algorithm>
 
 #include "catalogue/material.h"
+#include "families/stock_use.h"
 #include "rig/rig.h"
 
 namespace clampet::rig {
@@ -26,6 +27,7 @@ double spread(double typical, const Parameter& p, End end) {
 }
 
 struct Resolve {
+    const families::Family& family;
     const Parameter& parameter;
     End end;
     const std::map<std::string, double>& linked;
@@ -55,6 +57,13 @@ struct Resolve {
         const auto pair = catalogue::friction_named(friction.pair);
         if (!pair) return pair.problem().at(parameter.key);
         return families::Value{at_end({pair->low, pair->typical, pair->high}, end, parameter.spread)};
+    }
+    Result<families::Value> operator()(const NamedStock& stock) const {
+        const auto told = families::stock_value(family, parameter.key, stock.name);
+        if (!told) return told.problem();
+        const auto* number = std::get_if<double>(&told->value);
+        if (!number) return (*this)(std::get<std::string>(told->value));
+        return told->high > told->low ? (*this)(Band{told->low, *number, told->high}) : (*this)(*number);
     }
     Result<families::Value> operator()(const Link& link) const {
         const auto at = linked.find(link.element + "." + link.result);
@@ -86,7 +95,7 @@ Result<Values> values_of(const Element& element, End end, const std::map<std::st
         const auto given = element.inputs.find(parameter.key);
         if (given != element.inputs.end()) {
             ++known;
-            auto value = std::visit(Resolve{parameter, end, linked}, given->second);
+            auto value = std::visit(Resolve{*family, parameter, end, linked}, given->second);
             if (!value) return value.problem().at("inputs/" + parameter.key);
             values[parameter.key] = *value;
         } else if (parameter.kind == Kind::quantity) {
@@ -115,6 +124,8 @@ Values shape_values(const Element& element) {
             if (const auto* number = std::get_if<double>(&given->second)) value = *number;
             if (const auto* text = std::get_if<std::string>(&given->second)) value = *text;
             if (const auto* band = std::get_if<Band>(&given->second)) value = band->typical;
+            if (const auto* stock = std::get_if<NamedStock>(&given->second))
+                if (const auto told = families::stock_value(*family, p.key, stock->name)) value = told->value;
         }
         if (families::check_value(p, value))
             values[p.key] = std::move(value);

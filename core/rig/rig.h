@@ -60,7 +60,12 @@ struct Link {
     std::string element, result;  ///< another element of the same interface, and one of its results
     friend bool operator==(const Link&, const Link&) = default;
 };
-using Input = std::variant<double, std::string, Band, FrictionOf, Link>;
+/// What a thing known by its name says of the input: "birch plywood" its modulus, "snug, Ø40 knob" its torque.
+struct NamedStock {
+    std::string name;
+    friend bool operator==(const NamedStock&, const NamedStock&) = default;
+};
+using Input = std::variant<double, std::string, Band, FrictionOf, Link, NamedStock>;
 
 /// One family at work in an interface; an interface may have several (a face and the screw that presses it).
 struct Element {

@@ -3,7 +3,9 @@
 #include <algorithm>
 #include <limits>
 
+#include "catalogue/device.h"
 #include "quantity/dimension.h"
+#include "study/directions.h"
 #include "study/solve.h"
 
 namespace clampet::study {
@@ -34,6 +36,42 @@ mechanics::Load load_of(const BenchLoad& p) {
     return {weight + field, study::force_in_plane(p.at, p.plane, p.direction, p.push)};
 }
 
+Result<BenchLoad> load_of_device(std::string_view name) {
+    const auto device = catalogue::device_named(name);
+    if (!device) return device.problem();
+    BenchLoad load;
+    load.device = device->name;
+    load.mass = device->typical_mass();
+    load.at = {device->ahead, device->aside, device->above};
+    return load;
+}
+
+mechanics::Load with_worst_push(const families::Joint& joint, const BenchLoad& p, std::array<double, 3>* direction) {
+    BenchLoad still = p;
+    still.push = 0;
+    const auto weight = load_of(still).permanent;
+    const auto under = [&](const Eigen::Vector3d& to) {
+        return mechanics::Load{weight, force_at(p.at, p.push * to.x(), p.push * to.y(), p.push * to.z())};
+    };
+    Eigen::Vector3d worst = Eigen::Vector3d::UnitX();
+    double least = std::numeric_limits<double>::infinity();
+    const auto look = [&](const Eigen::Vector3d& to) {
+        const double factor = least_factor(joint, under(to)).factor;
+        if (factor < least) {
+            least = factor;
+            worst = to;
+        }
+    };
+    if (p.push > 0) {
+        for (const auto& to : sphere_directions().points) look(to);
+        constexpr double coarse = 8 * quantity::degree, fine = 1 * quantity::degree;
+        for (double step = coarse; step >= fine; step /= 2)
+            for (const auto& to : neighbours(worst, step)) look(to);
+    }
+    if (direction) *direction = {worst.x(), worst.y(), worst.z()};
+    return under(worst);
+}
+
 namespace {
 
 Result<std::shared_ptr<const families::Joint>> joint_at(const rig::Element& element, rig::End end,
@@ -48,15 +86,9 @@ Result<std::shared_ptr<const families::Joint>> joint_at(const rig::Element& elem
 
 std::map<std::string, rig::Input> inputs_from(const families::StockOffer& offer) {
     std::map<std::string, rig::Input> inputs;
-    for (const auto& [key, value] : families::values_from(offer)) {
-        if (const auto* choice = std::get_if<std::string>(&value))
-            inputs[key] = *choice;
-        else
-            inputs[key] = std::get<double>(value);
-    }
-    if (const double low = offer.row->size("low"), high = offer.row->size("high"); low > 0 && high > low)
-        for (const auto& [key, size] : offer.use->fills)
-            if (size == "torque") inputs[key] = rig::Band{low, offer.row->size(size), high};
+    for (const auto& fills : {offer.use->fills, offer.use->names})
+        for (const auto& [input, _] : fills) inputs[input] = rig::NamedStock{offer.row->name};
+    for (const auto& [input, choice] : offer.use->sets) inputs[input] = choice;
     return inputs;
 }
 

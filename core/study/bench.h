@@ -1,4 +1,5 @@
 #pragma once
+#include <array>
 #include <map>
 #include <optional>
 #include <string>
@@ -15,6 +16,7 @@ enum class Stands { upright, hung, level_along_x, level_along_y };
 
 /// A payload on one interface: what a person knows of it.
 struct BenchLoad {
+    std::string device;            ///< class of catalogue::devices() that mass and place came from; empty: typed
     double mass = 1.3;             ///< beyond the interface [kg]
     study::ActsAt at{0, 0, 0.06};  ///< its centre of gravity in the interface's frame [m]
     Stands stands = Stands::upright;
@@ -27,8 +29,14 @@ struct BenchLoad {
 mechanics::Wrench gravity_of(Stands stands);
 /// The weight stays, the interface's own too; the push comes and goes.
 mechanics::Load load_of(const BenchLoad& load);
+/// A device by its class on an interface: ahead is x, aside y, above z. Errors: a Problem that offers what is known.
+Result<BenchLoad> load_of_device(std::string_view name);
+/// The same load with its push in the direction in which the interface lets go first.
+/// Meaning  Least of the ultimate modes over 162 directions, refined to a degree; `direction` gets where it points.
+mechanics::Load with_worst_push(const families::Joint& joint, const BenchLoad& load,
+                                std::array<double, 3>* direction = nullptr);
 
-/// What a row of stock fills; a torque comes with its low and high.
+/// What a row of stock fills, by its name: its numbers are looked up when they are wanted.
 std::map<std::string, rig::Input> inputs_from(const families::StockOffer& offer);
 
 /// One interface on its own: what it is, what it carries, what is asked of it.

@@ -121,7 +121,8 @@ void BenchInputsPanel::rebuild_stock() {
     const auto& uses = families::stock_uses(model_.family());
     for (const auto& use : uses) {
         auto* kind = uses.size() > 1 ? menu->addMenu(QString::fromStdString(use.label)) : menu;
-        for (const auto* row : catalogue::stock_group(use.group)) {
+        for (const auto& offer : families::stock_offers(use)) {
+            const auto* row = offer.row;
             auto* take = kind->addAction(QString::fromStdString(row->name));
             take->setToolTip(QString::fromStdString(row->source));
             connect(take, &QAction::triggered, this, [this, &use, row] {
@@ -139,7 +140,8 @@ void BenchInputsPanel::refresh_rows() {
     for (const auto& p : model_.family().parameters()) {
         const auto& [row, ask_button] = rows_.at(p.key);
         const auto at = given.find(p.key);
-        row->show_input(at == given.end() ? std::nullopt : std::optional(at->second), values.at(p.key));
+        row->show_input(at == given.end() ? std::nullopt : std::optional(at->second), values.at(p.key),
+                        &model_.family());
         row->parentWidget()->setVisible(p.is_relevant(values));
     }
 }

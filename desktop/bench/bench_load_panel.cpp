@@ -6,10 +6,12 @@
 #include <QPushButton>
 #include <QVBoxLayout>
 
+#include "catalogue/device.h"
 #include "desktop/theme/theme.h"
 #include "desktop/theme/words.h"
 #include "desktop/widgets/panel.h"
 #include "desktop/widgets/quantity_field.h"
+#include "desktop/widgets/quiet_combo_box.h"
 #include "quantity/format.h"
 
 namespace clampet::desktop {
@@ -22,7 +24,9 @@ BenchLoadPanel::BenchLoadPanel(BenchModel& model, QWidget* parent)
       words_(wrapped(this)),
       own_(new QPushButton(tr("use a payload of its own"), this)),
       payload_(new QWidget(this)),
-      stands_(new QComboBox(this)) {
+      stands_(new QComboBox(this)),
+      device_(new QuietComboBox(this)),
+      device_note_(wrapped(this, 0.85)) {
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 0, 0, 0);
     column->setSpacing(6);
@@ -72,7 +76,55 @@ void BenchLoadPanel::take(const QString& name, double value, quint64 gesture) {
     if (!done) field(name)->show_problem(done.problem());
 }
 
+void BenchLoadPanel::add_device(QVBoxLayout* column) {
+    auto* line = new QHBoxLayout;
+    auto* words = new QLabel(tr("Carries"), this);
+    words->setMinimumWidth(qRound(120 * text_scale()));
+    words->setBuddy(device_);
+    device_->setAccessibleName(tr("What it carries, by its class"));
+    device_->addItem(tr("my own: weigh it"));
+    for (const auto& device : catalogue::devices()) device_->addItem(QString::fromStdString(device.name));
+    device_->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
+    device_->setMinimumContentsLength(9);
+    line->addWidget(words);
+    line->addWidget(device_, 1);
+    column->addLayout(line);
+    set_text_colour(device_note_, theme().quiet);
+    column->addWidget(device_note_);
+    connect(device_, &QComboBox::activated, this, [this](int index) {
+        const auto typical = study::load_of_device(device_->itemText(index).toStdString());
+        (void)model_.change_payload([&](study::BenchLoad& load) {
+            load.device.clear();
+            if (index == 0 || !typical) return;
+            load.device = typical->device;
+            load.mass = typical->mass;
+            load.at = typical->at;
+        });
+    });
+}
+
+void BenchLoadPanel::refresh_device() {
+    const auto& payload = model_.bench().payload;
+    const auto typical = study::load_of_device(payload.device);
+    device_->setCurrentIndex(typical ? device_->findText(QString::fromStdString(typical->device)) : 0);
+    device_note_->setVisible(bool(typical));
+    if (!typical) return;
+    const auto device = catalogue::device_named(payload.device);
+    const bool corrected = payload.mass != typical->mass || payload.at != typical->at;
+    device_note_->setText(
+        corrected
+            ? tr("your numbers instead of what is typical, %1").arg(shown(device->typical_mass(), Dimension::mass))
+            : tr("typical, %1 to %2: weigh yours. %3.")
+                  .arg(shown(device->mass[0], Dimension::mass), shown(device->mass[2], Dimension::mass),
+                       QString::fromStdString(device->what)));
+}
+
+QString BenchLoadPanel::device_note() const {
+    return device_note_->isHidden() ? QString() : device_note_->text();
+}
+
 void BenchLoadPanel::add_payload(QVBoxLayout* column) {
+    add_device(column);
     add_row(column, "mass", tr("Payload"), tr("Mass of all that it carries."), Dimension::mass);
     add_row(column, "x", tr("ahead, x"), tr("Its centre of gravity, along x from the interface."), Dimension::length);
     add_row(column, "y", tr("aside, y"), tr("Its centre of gravity, along y."), Dimension::length);
@@ -106,6 +158,7 @@ void BenchLoadPanel::refresh() {
     fields_.at("z")->show_value(p.at[2]);
     fields_.at("push")->show_value(p.push);
     fields_.at("required")->show_value(bench.required);
+    refresh_device();
     stands_->setCurrentIndex(static_cast<int>(p.stands));
 }
 

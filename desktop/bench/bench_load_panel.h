@@ -22,10 +22,15 @@ class BenchLoadPanel : public QWidget {
     /// "mass", "x", "y", "z", "push", "required".
     QuantityField* field(const QString& name) const;
     QComboBox* stands() const { return stands_; }
+    /// What it carries, by its class; the first entry is a payload of one's own.
+    QComboBox* device() const { return device_; }
+    QString device_note() const;
 
  private:
     void add_row(QVBoxLayout* column, const QString& name, const QString& label, const QString& help,
                  quantity::Dimension dimension);
+    void add_device(QVBoxLayout* column);
+    void refresh_device();
     void add_payload(QVBoxLayout* column);
     void take(const QString& name, double value, quint64 gesture);
 
@@ -33,7 +38,8 @@ class BenchLoadPanel : public QWidget {
     QLabel* words_;
     QPushButton* own_;
     QWidget* payload_;
-    QComboBox* stands_;
+    QComboBox *stands_, *device_;
+    QLabel* device_note_;
     std::map<QString, QuantityField*> fields_;
 };
 

@@ -22,6 +22,7 @@ class BenchPage : public QWidget {
     explicit BenchPage(BenchModel& model, QWidget* parent = nullptr);
     InputRow* input(const std::string& key) const { return inputs_->input(key); }
     QPushButton* solve_button(const std::string& key) const { return inputs_->solve_button(key); }
+    BenchLoadPanel* load_panel() const { return inputs_->load(); }
     QuantityField* payload_field(const QString& name) const { return inputs_->load()->field(name); }
     QComboBox* stands() const { return inputs_->load()->stands(); }
     DrawingView* section() const { return section_; }

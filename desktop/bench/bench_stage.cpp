@@ -1,5 +1,6 @@
 #include "desktop/bench/bench_stage.h"
 
+#include <QComboBox>
 #include <QLineEdit>
 #include <QStackedLayout>
 
@@ -15,7 +16,7 @@ BenchStage::BenchStage(Session& session, QWidget* parent)
     pages_->setContentsMargins(0, 0, 0, 0);
     pages_->addWidget(all_);
     connect(all_, &BenchesPage::thread_desk_wanted, this, &BenchStage::show_thread_desk);
-    connect(all_, &BenchesPage::bench_wanted, this, &BenchStage::open_bench);
+    connect(all_, &BenchesPage::wanted, this, &BenchStage::go_to);
     connect(&session, &Session::seam_bench_wanted, this, &BenchStage::open_bench_of);
     connect(&session.bench, &BenchModel::changed, this, &Stage::undo_changed);
 }
@@ -33,7 +34,9 @@ void BenchStage::show(QWidget* page) {
 void BenchStage::show_all() {
     all_->prepare();
     show(all_);
-    all_->search()->setFocus();
+    // What was made just now is shown by a queued call: before that it takes no focus.
+    auto* search = all_->search();
+    QMetaObject::invokeMethod(search, [search] { search->setFocus(); }, Qt::QueuedConnection);
 }
 
 ThreadDesk& BenchStage::make_thread_desk() {
@@ -80,6 +83,20 @@ void BenchStage::open_bench(const QString& family) {
     const auto& document = session().document;
     session().bench.open_family(*found, document.is_empty() ? 2 : document.rig().required);
     show_bench();
+}
+
+void BenchStage::go_to(const project::Found& found) {
+    using catalogue::LeadsTo;
+    if (found.leads_to == LeadsTo::start) emit session().starting_point_wanted(QString::fromStdString(found.key));
+    if (found.leads_to == LeadsTo::thread_desk) {
+        show_thread_desk();
+        if (!found.key.empty()) desk_->thread(0)->setCurrentText(QString::fromStdString(found.key));
+    }
+    if (found.leads_to != LeadsTo::bench) return;
+    open_bench(QString::fromStdString(found.key));
+    if (found.inputs.empty()) return;
+    if (const auto done = session().bench.start_with(found.inputs); !done)
+        emit session().problem(QString::fromStdString(done.problem().sentence()));
 }
 
 void BenchStage::open_bench_of(const QString& interface, const QString& element) {

@@ -1,5 +1,6 @@
 #pragma once
 #include "desktop/shell/stage.h"
+#include "project/search.h"
 
 class QStackedLayout;
 
@@ -29,6 +30,8 @@ class BenchStage : public Stage {
     void show_all();
     void show_thread_desk();
     void open_bench(const QString& family);
+    /// Goes where words led, with what they preset.
+    void go_to(const project::Found& found);
     void open_bench_of(const QString& interface, const QString& element);
     BenchesPage* all() const { return all_; }
     BenchPage* bench() const { return bench_; }

@@ -12,28 +12,42 @@
 #include "desktop/theme/words.h"
 #include "desktop/widgets/drawing_view.h"
 #include "desktop/widgets/panel.h"
+#include "rig/rig.h"
 
 namespace clampet::desktop {
-BenchCard::BenchCard(const families::Family& family, QWidget* parent) : QAbstractButton(parent), family_(family) {
-    setObjectName("bench-" + text_of(family.key()));
-    setText(text_of(family.name()));
-    setAccessibleDescription(text_of(family.purpose()));
+namespace {
+
+using catalogue::LeadsTo;
+
+/// The bench's own section with what is preset on it, under a light load, so that springs, gaps and pressures show.
+drawing::Drawing picture_of(const project::Found& found) {
+    const auto* family = families::family_named(found.leads_to == LeadsTo::bench ? found.key : "thread");
+    rig::Element element{"hold", std::string(family->key()), {}};
+    if (found.leads_to == LeadsTo::bench) element.inputs = {found.inputs.begin(), found.inputs.end()};
+    const auto values = rig::values_of(element, rig::End::typical, {});
+    const auto joint = values ? families::join(*family, *values) : families::join(*family, {});
+    return joint ? (*joint)->section({{0, 0, -13, 0, 0.4, 0}, {}}) : drawing::Drawing{};
+}
+
+project::Found bench_of(const families::Family& family) {
+    return {
+        LeadsTo::bench, std::string(family.key()), {}, std::string(family.name()), std::string(family.purpose()), 0};
+}
+
+bool is_told(const project::Found& found) {
+    return found.leads_to == LeadsTo::help || found.leads_to == LeadsTo::beyond || found.leads_to == LeadsTo::part;
+}
+
+}  // namespace
+
+BenchCard::BenchCard(const project::Found& found, QWidget* parent) : QAbstractButton(parent), found_(found) {
+    setObjectName("bench-" + text_of(found.key));
+    setText(text_of(found.title));
+    setAccessibleDescription(text_of(found.says));
     setFocusPolicy(Qt::StrongFocus);
     setCursor(Qt::PointingHandCursor);
     setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);
-    // A light load, so that springs, gaps and pressures show something.
-    if (const auto joint = families::join(family, {})) picture_ = (*joint)->section({{0, 0, -13, 0, 0.4, 0}, {}});
-    words_ = (text_of(family.name()) + " " + text_of(family.purpose())).toLower();
-    for (const auto& p : family.parameters()) {
-        words_ += " " + QString::fromStdString(p.label).toLower();
-        for (const auto& choice : p.choices) words_ += " " + QString::fromStdString(choice.label).toLower();
-    }
-}
-
-bool BenchCard::matches(const QString& search) const {
-    for (const auto& word : search.toLower().split(' ', Qt::SkipEmptyParts))
-        if (!words_.contains(word)) return false;
-    return true;
+    if (found.leads_to != LeadsTo::start) picture_ = picture_of(found);
 }
 
 QSize BenchCard::sizeHint() const {
@@ -51,7 +65,13 @@ void BenchCard::paintEvent(QPaintEvent*) {
     p.drawRoundedRect(whole, 6, 6);
     const double em = QFontMetricsF(body_font()).height();
     const QRectF picture = whole.adjusted(1.2 * em, 0.8 * em, -1.2 * em, -4.6 * em);
-    paint_shapes(p, picture_, fit_drawing(picture_, picture), screen_look());
+    if (found_.leads_to == LeadsTo::start) {
+        p.setPen(t.quiet);
+        p.setFont(body_font(1));
+        p.drawText(picture, Qt::AlignCenter | Qt::TextWordWrap, tr("a whole rig to begin with"));
+    } else {
+        paint_shapes(p, picture_, fit_drawing(picture_, picture), screen_look());
+    }
     p.setPen(t.text);
     p.setFont(body_font(1, true));
     p.drawText(QRectF(whole.left() + 0.7 * em, whole.bottom() - 4.3 * em, whole.width() - 1.4 * em, 1.3 * em),
@@ -84,7 +104,7 @@ void BenchesPage::build() {
     auto* title = new QLabel(tr("Benches: one interface on its own"), this);
     title->setFont(body_font(1.35, true));
     search_ = new QLineEdit(this);
-    search_->setPlaceholderText(tr("what it is for: tube, desk, quick release, strap …"));
+    search_->setPlaceholderText(tr("what it is, or what goes wrong: pole, zip tie, it droops …"));
     search_->setAccessibleName(tr("Search the benches"));
     search_->setClearButtonEnabled(true);
     search_->setMaximumWidth(qRound(420 * text_scale()));
@@ -96,22 +116,22 @@ void BenchesPage::build() {
     row->addWidget(thread_desk_);
     row->addStretch(1);
     column->addLayout(row);
-    nothing_ = new QLabel(tr("No bench is for that. Try another word, such as clamp, screw, ball or slide."), this);
+    nothing_ = new QLabel(
+        tr("Nothing answers that. Try another word, such as clamp, screw, ball, tape or “it droops”."), this);
     set_text_colour(nothing_, theme().quiet);
     nothing_->hide();
     column->addWidget(nothing_);
+    told_ = wrapped(this);
+    told_->hide();
+    column->addWidget(told_);
     inside_ = new QWidget;
     auto* scroll = scrolled(inside_, this);
     grid_ = new QGridLayout(inside_);
     grid_->setContentsMargins(0, 0, 8, 8);
     grid_->setSpacing(12);
     column->addWidget(scroll, 1);
-    for (const auto* family : families::registry()) {
-        auto* card = new BenchCard(*family, inside_);
-        cards_.push_back(card);
-        connect(card, &BenchCard::clicked, this, [this, family] { emit bench_wanted(text_of(family->key())); });
-    }
-    connect(search_, &QLineEdit::textChanged, this, [this] { lay_out(); });
+    for (const auto* family : families::registry()) add_card(all_, bench_of(*family));
+    connect(search_, &QLineEdit::textChanged, this, &BenchesPage::look);
     connect(search_, &QLineEdit::returnPressed, this, [this] {
         const auto cards = shown_cards();
         if (!cards.empty()) cards.front()->click();
@@ -119,20 +139,44 @@ void BenchesPage::build() {
     lay_out();
 }
 
+void BenchesPage::add_card(std::vector<BenchCard*>& cards, const project::Found& found) {
+    auto* card = new BenchCard(found, inside_);
+    cards.push_back(card);
+    // The card may be gone with its words by the time that its bench stands: the signal has its own copy.
+    connect(card, &BenchCard::clicked, this, [this, found] { emit wanted(found); });
+}
+
+void BenchesPage::look() {
+    for (auto* card : found_) card->deleteLater();
+    found_.clear();
+    QString told;
+    for (const auto& found : project::search(search_->text().toStdString())) {
+        if (is_told(found))
+            told += QString("%1<b>%2:</b> %3")
+                        .arg(told.isEmpty() ? "" : "<br>", text_of(found.title).toHtmlEscaped(),
+                             text_of(found.says).toHtmlEscaped());
+        else
+            add_card(found_, found);
+    }
+    told_->setText(told);
+    told_->setVisible(!told.isEmpty());
+    lay_out();
+}
+
+QString BenchesPage::told() const {
+    return told_->isHidden() ? QString() : told_->text();
+}
+
 std::vector<BenchCard*> BenchesPage::shown_cards() const {
-    std::vector<BenchCard*> all;
-    for (auto* card : cards_)
-        if (search_ && card->matches(search_->text())) all.push_back(card);
-    return all;
+    if (!search_) return {};
+    return search_->text().trimmed().isEmpty() ? all_ : found_;
 }
 
 void BenchesPage::lay_out() {
-    const int wide = cards_.empty() ? 200 : cards_.front()->sizeHint().width();
+    const int wide = all_.empty() ? 200 : all_.front()->sizeHint().width();
     const int columns = std::max(1, (width() - 56) / (wide + grid_->spacing()));
-    for (auto* card : cards_) {
-        grid_->removeWidget(card);
-        card->hide();
-    }
+    while (QLayoutItem* item = grid_->takeAt(0)) delete item;
+    for (auto* card : all_) card->hide();
     int at = 0;
     for (auto* card : shown_cards()) {
         grid_->addWidget(card, at / columns, at % columns);
@@ -144,7 +188,7 @@ void BenchesPage::lay_out() {
         grid_->setColumnStretch(i, i < columns ? 1 : 0);
     }
     grid_->setRowStretch(at / columns + 1, 1);
-    nothing_->setVisible(at == 0);
+    nothing_->setVisible(at == 0 && told_->isHidden());
 }
 
 }  // namespace clampet::desktop

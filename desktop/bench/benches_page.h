@@ -4,7 +4,7 @@
 #include <vector>
 
 #include "drawing/drawing.h"
-#include "families/family.h"
+#include "project/search.h"
 
 class QGridLayout;
 class QLabel;
@@ -13,26 +13,23 @@ class QPushButton;
 
 namespace clampet::desktop {
 
-/// One family, chosen by its picture.
+/// One place that words lead to, chosen by its picture: a bench, the thread desk, a rig to begin with.
 class BenchCard : public QAbstractButton {
     Q_OBJECT
  public:
-    explicit BenchCard(const families::Family& family, QWidget* parent = nullptr);
-    const families::Family& family() const { return family_; }
-    /// All words of the search occur in its name, its purpose or its inputs.
-    bool matches(const QString& search) const;
+    explicit BenchCard(const project::Found& found, QWidget* parent = nullptr);
+    const project::Found& found() const { return found_; }
     QSize sizeHint() const override;
 
  protected:
     void paintEvent(QPaintEvent*) override;
 
  private:
-    const families::Family& family_;
+    project::Found found_;
     drawing::Drawing picture_;
-    QString words_;
 };
 
-/// All benches, to choose from by picture or by what they are for.
+/// All benches, to choose from by picture, or what answers the words that are typed.
 class BenchesPage : public QWidget {
     Q_OBJECT
  public:
@@ -42,9 +39,11 @@ class BenchesPage : public QWidget {
     QLineEdit* search() const { return search_; }
     QPushButton* thread_desk_button() const { return thread_desk_; }
     std::vector<BenchCard*> shown_cards() const;
+    /// What is told beside the cards: help, parts, what is beyond this tool.
+    QString told() const;
 
  signals:
-    void bench_wanted(const QString& family);
+    void wanted(const clampet::project::Found& found);
     void thread_desk_wanted();
 
  protected:
@@ -54,12 +53,14 @@ class BenchesPage : public QWidget {
  private:
     void build();
     void lay_out();
+    void look();
+    void add_card(std::vector<BenchCard*>& cards, const project::Found& found);
     QLineEdit* search_ = nullptr;
     QPushButton* thread_desk_ = nullptr;
-    QLabel* nothing_ = nullptr;
+    QLabel *nothing_ = nullptr, *told_ = nullptr;
     QWidget* inside_ = nullptr;
     QGridLayout* grid_ = nullptr;
-    std::vector<BenchCard*> cards_;
+    std::vector<BenchCard*> all_, found_;
 };
 
 }  // namespace clampet::desktop

@@ -311,7 +311,7 @@ void SeamSheet::refresh_inputs(const rig::Element& e, const families::Values& ty
         row->show_input(from   ? std::optional(from->value)
                         : main ? std::optional(given->second)
                                : std::nullopt,
-                        typical.at(key));
+                        typical.at(key), families::family_named(e.family));
         if (from)
             row->show_origin(from->from.empty() ? tr("from what it carries") : tr("from %1").arg(text_of(from->from)));
         else if (const auto* other = said(offered, key))

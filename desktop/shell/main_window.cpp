@@ -67,6 +67,7 @@ void MainWindow::build_shell() {
     setCentralWidget(central);
     connect(start_, &StartPage::demo_wanted, files_, &Files::open_demo);
     connect(start_, &StartPage::starting_point_wanted, files_, &Files::start_from);
+    connect(&session_, &Session::starting_point_wanted, files_, &Files::start_from);
     connect(start_, &StartPage::file_wanted, files_, [this](const QString& path) { files_->open(path_of(path)); });
     connect(start_, &StartPage::open_wanted, files_, &Files::choose_file_to_open);
     listen();  // after the stages: the window asks them

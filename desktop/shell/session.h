@@ -19,6 +19,7 @@ class Session : public QObject {
     void notice(const QString& text);
     void settled();  ///< an edit was taken: an earlier problem is over
     void seam_bench_wanted(const QString& interface, const QString& element);
+    void starting_point_wanted(const QString& key);
     void seam_wanted(const QString& interface);  ///< in the rig
 };
 

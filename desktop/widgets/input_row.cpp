@@ -12,6 +12,7 @@
 #include "desktop/theme/theme.h"
 #include "desktop/widgets/quantity_field.h"
 #include "desktop/widgets/quiet_combo_box.h"
+#include "families/stock_use.h"
 #include "quantity/format.h"
 #include "quantity/parse.h"
 
@@ -189,7 +190,21 @@ void InputRow::show_nothing() {
     if (text_editor() && !text_editor()->hasFocus()) choices_->setEditText({});
 }
 
-void InputRow::show_input(const std::optional<rig::Input>& given, const families::Value& typical) {
+QString InputRow::words_of_band(double low, double high) const {
+    return tr("%1 to %2")
+        .arg(QString::fromStdString(quantity::format(low, parameter_.dimension)),
+             QString::fromStdString(quantity::format(high, parameter_.dimension)));
+}
+
+QString InputRow::words_of_stock(const std::string& name, const families::Family* family) const {
+    const QString from = tr("from “%1”; type a number to correct it").arg(QString::fromStdString(name));
+    if (!family) return from;
+    const auto told = families::stock_value(*family, parameter_.key, name);
+    return told && told->high > told->low ? words_of_band(told->low, told->high) + ", " + from : from;
+}
+
+void InputRow::show_input(const std::optional<rig::Input>& given, const families::Value& typical,
+                          const families::Family* family) {
     given_ = given;
     const bool linked = given && std::holds_alternative<rig::Link>(*given);
     // What the rig reckoned has more digits than anybody types or reads.
@@ -216,18 +231,15 @@ void InputRow::show_input(const std::optional<rig::Input>& given, const families
         return;
     }
     QString note;
-    const auto band = [&](double low, double high) {
-        return tr("%1 to %2")
-            .arg(QString::fromStdString(quantity::format(low, parameter_.dimension)),
-                 QString::fromStdString(quantity::format(high, parameter_.dimension)));
-    };
     std::string pair;
     if (given && std::holds_alternative<rig::FrictionOf>(*given)) pair = std::get<rig::FrictionOf>(*given).pair;
     if (!given) pair = parameter_.friction_pair;
     if (const auto found = catalogue::friction_named(pair); !pair.empty() && found)
-        note = band(found->low, found->high) + ", " + QString::fromStdString(found->source);
+        note = words_of_band(found->low, found->high) + ", " + QString::fromStdString(found->source);
     if (given && std::holds_alternative<rig::Band>(*given))
-        note = band(std::get<rig::Band>(*given).low, std::get<rig::Band>(*given).high);
+        note = words_of_band(std::get<rig::Band>(*given).low, std::get<rig::Band>(*given).high);
+    if (given && std::holds_alternative<rig::NamedStock>(*given))
+        note = words_of_stock(std::get<rig::NamedStock>(*given).name, family);
     if (given && std::holds_alternative<rig::Link>(*given))
         note = tr("from the %1; type a number to set it by hand")
                    .arg(QString::fromStdString(std::get<rig::Link>(*given).element));

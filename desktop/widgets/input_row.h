@@ -20,8 +20,10 @@ class InputRow : public QWidget {
  public:
     InputRow(const families::Parameter& parameter, QWidget* parent = nullptr);
     const families::Parameter& parameter() const { return parameter_; }
-    /// From the document: what is given (if anything) and the typical value in force.
-    void show_input(const std::optional<rig::Input>& given, const families::Value& typical);
+    /// From the document: what is given (if anything) and the typical value in force; the family looks up what is known
+    /// by its name.
+    void show_input(const std::optional<rig::Input>& given, const families::Value& typical,
+                    const families::Family* family = nullptr);
     /// Nothing is given, and nothing stands in for it.
     void show_nothing();
     /// Who says it, where nobody typed it: "from Stair handrail". Empty for nobody.
@@ -48,6 +50,9 @@ class InputRow : public QWidget {
     void chosen(int index);
     void typed_text(const QString& text);
     void show_note(const QString& text, bool problem);
+    QString words_of_band(double low, double high) const;
+    /// What a name says: its band where it has one, the name, where it is from.
+    QString words_of_stock(const std::string& name, const families::Family* family) const;
 
     const families::Parameter& parameter_;
     QuantityField* field_ = nullptr;

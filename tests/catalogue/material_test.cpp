@@ -14,7 +14,63 @@ TEST_CASE("every row has a source and values in order", "[catalogue]") {
         CAPTURE(material.name);
         CHECK_FALSE(material.source.empty());
         CHECK((material.density > 0 && material.youngs_modulus > 0 && material.ultimate > 0 && material.bearing > 0));
+        CHECK((material.retention > 0 && material.retention <= 1 && material.damping > 0 && material.creep >= 0));
+        CHECK((material.group == "pad") == (material.pad_modulus > 0));
+        CHECK((material.drawn_as == "wood") == (material.gravity_for_screws > 0));
     }
+}
+
+TEST_CASE("threads hold in a material as its kind says", "[catalogue][material]") {
+    for (const auto& m : catalogue::materials()) {
+        CAPTURE(m.name);
+        CHECK(m.thread_shear_lasting <= m.thread_shear * 1.0001);
+        // Von Mises: the shear of a metal is 0.577 of its tension.
+        if (m.group == "metal" && m.name != "glass")
+            CHECK(m.thread_shear_lasting == Approx(0.577 * m.ultimate).epsilon(0.01));
+        // Wood: 34.5 G^2 MPa from the withdrawal of screws, 15 700 G^2 D lbf/in (Wood Handbook, from memory):
+        // 15 700 / (pi in) of a shank whose threads shear, times 0.7 for the low end and 0.6 for good.
+        if (m.group == "timber") {
+            const double G = m.gravity_for_screws, mean = 15700 * 4.4482216 / (0.0254 * 0.0254) / 3.14159265 * G * G;
+            if (m.name != "bamboo") CHECK(m.thread_shear == Approx(mean).epsilon(0.03));
+            CHECK(m.thread_shear_lasting <= 0.43 * m.thread_shear + 0.05e6);
+        }
+        // What is stretched for good in a plastic is 0.4 of its strength.
+        if (m.group == "print" || m.group == "plastic") CHECK(m.thread_shear_lasting <= 0.4 * m.ultimate * 1.01);
+    }
+}
+
+TEST_CASE("clear wood agrees with the Wood Handbook", "[catalogue][material][from memory]") {
+    // USDA Wood Handbook (FPL-GTR-282), chapter 5, 12 % moisture: gravity, modulus of rupture and of elasticity,
+    // compression across the grain; from memory.
+    struct Row {
+        const char* name;
+        double gravity, rupture, elasticity, across;
+    };
+    const auto row = GENERATE(values<Row>({{"Douglas fir", 0.48, 85e6, 13.4e9, 5.5e6},
+                                           {"maple", 0.63, 109e6, 12.6e9, 10.1e6},
+                                           {"cherry", 0.50, 85e6, 10.3e9, 4.8e6},
+                                           {"walnut", 0.55, 101e6, 11.6e9, 7.0e6},
+                                           {"ash", 0.60, 103e6, 12.0e9, 8.0e6},
+                                           {"poplar", 0.42, 70e6, 10.9e9, 3.4e6}}));
+    CAPTURE(row.name);
+    const auto m = catalogue::material_named(row.name);
+    REQUIRE(m);
+    CHECK(m->gravity_for_screws == Approx(row.gravity).margin(0.005));
+    CHECK(m->ultimate == Approx(row.rupture).epsilon(0.02));
+    CHECK(m->youngs_modulus == Approx(row.elasticity).epsilon(0.01));
+    CHECK(m->bearing == Approx(row.across).epsilon(0.02));
+}
+
+TEST_CASE("a material is found as people write it", "[catalogue][material]") {
+    CHECK(catalogue::material_named("PLA")->name == "PLA, printed");
+    CHECK(catalogue::material_named("Birch Ply")->name == "birch plywood");
+    CHECK(catalogue::material_named("a2-70")->name == "stainless A2-70");
+    const auto several = catalogue::material_named("aluminium");
+    REQUIRE_FALSE(several);
+    CHECK_THAT(several.problem().remedy, Catch::StartsWith("Several are called so: aluminium 6061-T6; "));
+    const auto slip = catalogue::material_named("beach");
+    REQUIRE_FALSE(slip);
+    CHECK_THAT(slip.problem().remedy, Catch::StartsWith("Nearest: beech"));
 }
 
 TEST_CASE("a friction pair is found in either order", "[catalogue]") {

@@ -520,3 +520,97 @@ TEST_CASE("kinds of parts are listed, and what one of them weighs and has", "[cl
         CHECK(std::count(refused.err.begin(), refused.err.end(), '\n') == 1);
     }
 }
+
+TEST_CASE("a name fills what it knows, says so, and a number beside it counts instead", "[cli][stock]") {
+    const auto answer =
+        json::parse(run("bench flat_face material=beech pad=cork 'tight=snug, Ø40 knob' squeezed_by=screw "
+                        "'friction=cork on plywood' pad_modulus=20MPa --json")
+                        .out);
+    const auto& values = answer.at("parameters");
+    CHECK(values.at("torque").get<double>() == relative(2.1, 1e-9));
+    CHECK(values.at("plate_modulus").get<double>() == relative(12.5e9, 1e-9));
+    CHECK(values.at("pad_modulus").get<double>() == relative(20e6, 1e-9));
+    CHECK(values.at("bears") == "pad");
+    std::map<std::string, json> assumed;
+    for (const auto& a : answer.at("assumed")) {
+        CHECK(assumed.emplace(a.at("input"), a).second);  // each input once
+        CHECK_FALSE(a.at("source").get<std::string>().empty());
+    }
+    CHECK(assumed.at("pad_modulus").at("corrected") == true);
+    CHECK(assumed.at("pad_modulus").at("typical").get<double>() == relative(15e6, 1e-9));
+    CHECK(assumed.at("plate_modulus").at("from") == "beech");
+    CHECK(assumed.at("plate_modulus").at("corrected") == false);
+    CHECK(assumed.at("torque").at("low").get<double>() == relative(1.4, 1e-6));
+    CHECK(assumed.at("torque").at("high").get<double>() == relative(3.15, 1e-6));
+    CHECK(assumed.at("friction").at("from") == "cork on plywood");
+    const auto text = run("bench arm material=PLA modulus=3GPa").out;
+    CHECK_THAT(text, Catch::Contains("density = 1240 kg/m³, from PLA, printed"));
+    CHECK_THAT(text, Catch::Contains("modulus = 2.3 GPa, from PLA, printed: from memory — yours counts instead"));
+    for (const char* wrong : {"bench arm material=aluminium", "bench arm material=cork", "bench stance material=oak",
+                              "bench flat_face tight=snug", "bench arm material=", "parts tube material=cheese"}) {
+        const auto refused = run(wrong);
+        CAPTURE(wrong, refused.err);
+        CHECK(refused.exit_code == 2);
+        CHECK(std::count(refused.err.begin(), refused.err.end(), '\n') == 1);
+    }
+}
+
+TEST_CASE("a payload is a load as a person knows it", "[cli]") {
+    // The same load twice: by hand as a wrench, and as a mass at a place. Statics.
+    const double weight = 1.3 * 9.80665;
+    const auto carried = json::parse(run("bench flat_face --payload 1.3kg --at 20mm,0,60mm --json").out);
+    CHECK(carried.at("wrench").at(2).get<double>() == relative(-weight, 1e-9));
+    CHECK(carried.at("wrench").at(4).get<double>() == relative(0.02 * weight, 1e-9));
+    CHECK(carried.at("permanent") == carried.at("wrench"));
+    CHECK(carried.at("payload").at("mass").get<double>() == relative(1.3, 1e-9));
+    const auto hung = json::parse(run("bench flat_face --payload 1.3kg --stands hung --json").out);
+    CHECK(hung.at("wrench").at(2).get<double>() == relative(weight, 1e-9));
+    const auto pushed = json::parse(run("bench flat_face --payload 1.3kg --push 15N --json").out);
+    double push = 0, least = 0;
+    for (int i = 0; i < 3; ++i) {
+        const double extra = pushed.at("wrench").at(i).get<double>() - pushed.at("permanent").at(i).get<double>();
+        push += extra * extra;
+    }
+    CHECK(std::sqrt(push) == relative(15, 1e-6));
+    least = pushed.at("factor").get<double>();
+    for (const char* wrench : {"15,0,-12.75,0,0.9,0", "0,15,-12.75,-0.9,0,0", "-15,0,-12.75,0,-0.9,0"})
+        CHECK(
+            least <=
+            json::parse(run(std::string("bench flat_face --json --permanent 0,0,-12.75,0,0,0 --wrench ") + wrench).out)
+                    .at("factor")
+                    .get<double>() *
+                1.001);
+    const auto device = json::parse(run("bench flat_face --device '7 inch monitor' --payload 700g --json").out);
+    CHECK(device.at("payload").at("device").at("name") == "7-inch monitor");
+    CHECK(device.at("payload").at("mass").get<double>() == relative(0.7, 1e-9));
+    CHECK_THAT(run("bench flat_face --device '7-inch monitor'").out, Catch::Contains("weigh yours"));
+    CHECK(run("solve flat_face force --payload 1.3kg --at 0,0,60mm --push 15N --required 2").exit_code == 0);
+    CHECK(run("bench bond --advice --payload 1kg --at 30mm,0,0").exit_code == 1);
+    for (const char* wrong : {"--payload -1kg", "--payload 1kg --at 1,2", "--payload 1kg --at 1,2,3,4", "--at 0,0,0",
+                              "--payload 1kg --wrench 1,0,0,0,0,0", "--push x", "--push 1e9N", "--device monitor",
+                              "--device toaster", "--payload nan", "--payload 1kg --stands askew"}) {
+        const auto refused = run(std::string("bench flat_face ") + wrong);
+        CAPTURE(wrong, refused.err);
+        CHECK(refused.exit_code == 2);
+        CHECK(refused.out.empty());
+        CHECK(std::count(refused.err.begin(), refused.err.end(), '\n') == 1);
+    }
+}
+
+TEST_CASE("words are answered on the command line", "[cli][search]") {
+    CHECK_THAT(run("search zip tie").out, Catch::Contains("clampet-cli bench tube_grip jaws=band"));
+    const auto found = json::parse(run("search --json it droops").out);
+    CHECK(found.at("answers").at(0).at("key") == "arm");
+    CHECK(found.at("answers").at(0).at("leads_to") == "bench");
+    CHECK_THAT(run("search M6").out, Catch::Contains("clampet-cli thread show \"M6\""));
+    CHECK_THAT(run("search drone").out, Catch::StartsWith("beyond"));
+    CHECK_THAT(run("search qwertz").out, Catch::StartsWith("Nothing answers"));
+    CHECK(run("search").exit_code == 2);
+    // What it tells to type can be typed.
+    for (const auto& answer : json::parse(run("search --json clamp").out).at("answers")) {
+        const std::string command = answer.at("command");
+        if (command.empty()) continue;
+        CAPTURE(command);
+        CHECK(run(command.substr(command.find(' ') + 1)).exit_code <= 1);
+    }
+}

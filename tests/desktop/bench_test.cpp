@@ -5,6 +5,7 @@
 
 #include "desktop/bench/bench_page.h"
 #include "desktop/bench/benches_page.h"
+#include "desktop/threads/thread_desk.h"
 #include "desktop/widgets/factor_plot.h"
 #include "desktop/widgets/polar_plot.h"
 #include "window.h"
@@ -41,7 +42,7 @@ TEST_CASE("benches are chosen by picture and by what they are for", "[desktop][b
     CHECK(page->shown_cards().size() == families::registry().size());
     DemoWindow::type(page->search(), "hose clamp");
     REQUIRE(page->shown_cards().size() == 1);
-    CHECK(page->shown_cards()[0]->family().key() == "tube_grip");
+    CHECK(page->shown_cards()[0]->found().key == "tube_grip");
     DemoWindow::type(page->search(), "zzz");
     CHECK(page->shown_cards().empty());
     DemoWindow::type(page->search(), "webbing");
@@ -53,6 +54,81 @@ TEST_CASE("benches are chosen by picture and by what they are for", "[desktop][b
     CHECK_FALSE(d.window.bench()->to_rig_button()->isEnabled());
     QTest::mouseClick(d.window.bench()->back_button(), Qt::LeftButton);
     CHECK(page->isVisible());
+}
+
+TEST_CASE("words lead to a bench with its choice preset, to help, to a rig", "[desktop][bench]") {
+    DemoWindow d(false);
+    QTest::mouseClick(d.window.tab("benches"), Qt::LeftButton);
+    auto* page = d.window.benches();
+    QTest::qWait(1);
+    CHECK(d.window.focusWidget() == page->search());  // the keyboard starts there
+    DemoWindow::type(page->search(), "zip tie");
+    QTest::keyClick(page->search(), Qt::Key_Return);
+    REQUIRE(d.window.bench());
+    CHECK(d.window.bench_model().family().key() == "tube_grip");
+    CHECK(d.window.bench()->input("jaws")->choices()->currentData() == "band");
+    CHECK_FALSE(d.window.bench_model().can_undo());  // it began so
+    QTest::mouseClick(d.window.bench()->back_button(), Qt::LeftButton);
+    DemoWindow::type(page->search(), "drone");
+    CHECK(page->shown_cards().empty());
+    CHECK_THAT(page->told().toStdString(), Catch::Contains("Beyond this tool"));
+    DemoWindow::type(page->search(), "too long");
+    REQUIRE_FALSE(page->shown_cards().empty());
+    QTest::mouseClick(page->shown_cards().front(), Qt::LeftButton);
+    REQUIRE(d.window.bench_stage()->thread_desk());
+    CHECK(d.window.bench_stage()->thread_desk()->isVisible());
+    d.window.bench_stage()->show_all();
+    DemoWindow::type(page->search(), "M6");
+    QTest::mouseClick(page->shown_cards().front(), Qt::LeftButton);
+    CHECK(d.window.bench_stage()->thread_desk()->thread(0)->currentText() == "M6");
+    d.window.bench_stage()->show_all();
+    DemoWindow::type(page->search(), "railing");
+    REQUIRE_FALSE(page->shown_cards().empty());
+    QTest::mouseClick(page->shown_cards().front(), Qt::LeftButton);
+    CHECK(d.window.document().rig().name == project::starting_rig("pole-clamp")->name);
+    DemoWindow::type(page->search(), "");
+    CHECK(page->shown_cards().size() == families::registry().size());
+    CHECK(page->told().isEmpty());
+}
+
+TEST_CASE("what a bench carries is chosen by its class, and corrected by a scale", "[desktop][bench]") {
+    BenchWindow d("flat_face");
+    auto* load = d.bench().load_panel();
+    auto* device = load->device();
+    const int at = device->findText("7-inch monitor");
+    REQUIRE(at > 0);
+    device->setCurrentIndex(at);
+    emit device->activated(at);
+    CHECK(d.window.bench_model().bench().payload.mass == Approx(0.78));
+    CHECK(load->field("mass")->editor()->text().toStdString() == "0.78 kg");
+    CHECK_THAT(load->device_note().toStdString(), Catch::StartsWith("typical, 550 g to 1.1 kg: weigh yours."));
+    DemoWindow::type(load->field("mass")->editor(), "700 g");
+    CHECK(d.window.bench_model().bench().payload.mass == Approx(0.7));
+    CHECK_THAT(load->device_note().toStdString(), Catch::StartsWith("your numbers instead of what is typical, 780 g"));
+    device->setCurrentIndex(0);
+    emit device->activated(0);
+    CHECK(load->device_note().isEmpty());
+    CHECK(d.window.bench_model().bench().payload.mass == Approx(0.7));
+    d.shortcut("undo");
+    CHECK(d.window.bench_model().bench().payload.device == "7-inch monitor");
+}
+
+TEST_CASE("a material chosen by name fills its inputs, each says so and can be corrected", "[desktop][bench]") {
+    BenchWindow d("arm");
+    QAction* oak = nullptr;
+    for (auto* kind : d.bench().stock_button()->menu()->actions())
+        if (kind->text() == "Material of the arm")
+            for (auto* row : kind->menu()->actions())
+                if (row->text() == "oak") oak = row;
+    REQUIRE(oak);
+    oak->trigger();
+    CHECK(d.value("modulus") == Approx(12e9));
+    CHECK(d.value("density") == Approx(740));
+    CHECK(d.bench().input("modulus")->note() == "from “oak”; type a number to correct it");
+    DemoWindow::type(d.editor("modulus"), "9 GPa");
+    CHECK(d.value("modulus") == Approx(9e9));
+    CHECK(d.bench().input("modulus")->note().isEmpty());
+    CHECK(d.bench().input("density")->note() == "from “oak”; type a number to correct it");
 }
 
 TEST_CASE("every bench opens, draws and plots", "[desktop][bench]") {
@@ -295,8 +371,8 @@ TEST_CASE("sizes are taken from stock in one step", "[desktop][bench]") {
     take("star knob, Ø40");
     CHECK(d.value("torque") == Approx(3));
     const auto& inputs = d.window.bench_model().bench().element.inputs;
-    REQUIRE(std::holds_alternative<rig::Band>(inputs.at("torque")));  // a hand's strength scatters
-    CHECK(std::get<rig::Band>(inputs.at("torque")).low == Approx(2));
+    REQUIRE(std::holds_alternative<rig::NamedStock>(inputs.at("torque")));
+    CHECK(d.bench().input("torque")->note() == "2 N·m to 4.5 N·m, from “star knob, Ø40”; type a number to correct it");
     CHECK(std::get<std::string>(inputs.at("squeezed_by")) == "screw");
     d.shortcut("undo");
     d.shortcut("undo");

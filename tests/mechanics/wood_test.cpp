@@ -21,3 +21,19 @@ TEST_CASE("wood: denser holds more, and a long dowel yields before its wood", "[
               relative(2850.0 / 15700, 1e-9));
     }
 }
+
+TEST_CASE("screws bend at what the code says of their size", "[wood][from memory]") {
+    // NDS, footnotes of the wood screw and lag tables: F_yb by the fastener's diameter; from memory.
+    struct Row {
+        double diameter_in, psi;
+    };
+    const auto row = GENERATE(values<Row>({{0.138, 100000},
+                                           {0.164, 90000},
+                                           {0.190, 80000},
+                                           {0.242, 70000},
+                                           {0.25, 70000},
+                                           {0.3125, 60000},
+                                           {0.375, 45000}}));
+    CAPTURE(row.diameter_in);
+    CHECK(mechanics::dowel_bending(row.diameter_in * 0.0254) == relative(row.psi * 6894.757, 1e-6));
+}

@@ -2,10 +2,12 @@
 #include "study/bench.h"
 
 #include <numbers>
+#include <random>
 
 #include "approximately.h"
 #include "project/document.h"
 #include "project/starting_points.h"
+#include "study/solve.h"
 
 using namespace clampet;
 using study::Stands;
@@ -128,4 +130,61 @@ TEST_CASE("all inputs of a design come back as one edit, and undo as one", "[ben
     CHECK(d.rig() == before);
     CHECK_FALSE(d.perform(project::AddPart{d.rig().parts[0].id, "Pad", "bond", 0.1, {{"length", -3.0}}}));
     CHECK(d.rig() == before);
+}
+
+TEST_CASE("a push comes from where the interface lets go first", "[bench]") {
+    // Brute force over directions drawn at random: none is worse by more than a degree's worth, and none as bad is
+    // missed.
+    std::mt19937 random(20);
+    std::normal_distribution<double> normal;
+    for (const char* key : {"flat_face", "edge_clamp", "ball", "bond"}) {
+        const auto joint = *families::join(*families::family_named(key), {});
+        study::BenchLoad p;
+        p.at = {0.03, 0.01, 0.06};
+        p.mass = 0.8;
+        p.push = 25;
+        std::array<double, 3> towards{};
+        const auto worst = study::with_worst_push(*joint, p, &towards);
+        const double found = study::least_factor(*joint, worst).factor;
+        CHECK(std::hypot(towards[0], towards[1], towards[2]) == relative(1, 1e-9));
+        double least = std::numeric_limits<double>::infinity();
+        for (int i = 0; i < 2000; ++i) {
+            const Eigen::Vector3d to = Eigen::Vector3d(normal(random), normal(random), normal(random)).normalized();
+            const mechanics::Load load{worst.permanent, study::force_at(p.at, 25 * to.x(), 25 * to.y(), 25 * to.z())};
+            least = std::min(least, study::least_factor(*joint, load).factor);
+        }
+        CAPTURE(key, found, least);
+        CHECK(found <= 1.003 * least);
+        CHECK(found >= 0.98 * least);
+    }
+}
+
+TEST_CASE("what a name says of an input counts until a number is given", "[bench][stock]") {
+    study::Bench b;
+    b.element = {"hold", "arm", {}};
+    const auto oak = families::stock_named(*families::family_named("arm"), "oak", "material");
+    REQUIRE(oak);
+    for (const auto& [key, input] : study::inputs_from(*oak)) b.element.inputs[key] = input;
+    auto judged = study::judge(b);
+    REQUIRE(judged);
+    CHECK(families::number(judged->values, "modulus") == 12e9);
+    b.element.inputs["modulus"] = 9e9;
+    judged = study::judge(b);
+    REQUIRE(judged);
+    CHECK(families::number(judged->values, "modulus") == 9e9);
+    CHECK(families::number(judged->values, "density") == 740);
+    b.element.inputs["density"] = rig::NamedStock{"cheese"};
+    const auto wrong = study::judge(b);
+    REQUIRE_FALSE(wrong);
+    CHECK_THAT(wrong.problem().where, Catch::EndsWith("density"));
+}
+
+TEST_CASE("a hand's torque by name has the hand's scatter", "[bench][stock]") {
+    study::Bench b;
+    b.element = {"hold", "flat_face", {{"squeezed_by", std::string("screw")}}};
+    b.element.inputs["torque"] = rig::NamedStock{"snug, Ø40 knob"};
+    const auto at = [&](rig::End end) { return families::number(*rig::values_of(b.element, end, {}), "torque"); };
+    CHECK(at(rig::End::weak) == Approx(1.4));
+    CHECK(at(rig::End::typical) == Approx(2.1));
+    CHECK(at(rig::End::strong) == Approx(3.15));
 }

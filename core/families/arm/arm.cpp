@@ -194,7 +194,18 @@ const Family& arm() {
          {"timber",
           "Timber on edge",
           {{"root_height", "width"}, {"root_width", "thickness"}},
-          {{"section", "rectangle"}}}},
+          {{"section", "rectangle"}}},
+         {"material",
+          "Material of the arm",
+          {{"modulus", "youngs_modulus"},
+           {"modulus_ratio", "modulus_ratio"},
+           {"density", "density"},
+           {"strength", "design_stress"},
+           {"creep", "creep"},
+           {"damping", "damping"}},
+          {},
+          {},
+          "material"}},
         &motion);
     return family;
 }

@@ -341,7 +341,15 @@ const Family& ball_chain() {
                              "Its centre of gravity, from the end of the last segment, for the longest reach."),
                      RigFact::distance),
         },
-        &build, true, {}, &motion);
+        &build, true,
+        {{"material",
+          "Material of the links",
+          {{"modulus", "youngs_modulus"}, {"strain_limit", "strain_limit"}},
+          {},
+          {},
+          "material"},
+         {"material", "Core wire", {{"wire_yield", "yield"}}, {}, {}, "wire"}},
+        &motion);
     return family;
 }
 

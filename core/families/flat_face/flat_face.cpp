@@ -60,6 +60,22 @@ class FlatFace : public Family {
     std::string_view purpose() const override {
         return "Two flat faces pressed together: do they slide, twist, tip, open, crush or unscrew?";
     }
+    std::span<const StockUse> own_stock() const override {
+        static const std::vector<StockUse> uses{
+            {"material",
+             "Plate",
+             {{"plate_modulus", "youngs_modulus"}, {"allowable_pressure", "bearing"}, {"kept", "retention"}},
+             {},
+             {},
+             "material"},
+            {"material",
+             "Pad between them",
+             {{"pad_modulus", "pad_modulus"}, {"allowable_pressure", "bearing"}, {"kept", "retention"}},
+             {},
+             {{"bears", "bears"}},
+             "pad"}};
+        return uses;
+    }
     std::span<const Mating> matings() const override {
         static const std::vector<Mating> all{{PortKind::face, PortKind::face, {}, "friction", ""},
                                              {PortKind::face, PortKind::thread, {}, "friction", ""},

@@ -10,6 +10,7 @@
 #include "catalogue/thread.h"
 #include "families/shared/formula_joint.h"
 #include "families/shared/parameter_rows.h"
+#include "families/shared/threaded_material.h"
 #include "mechanics/thread_strength.h"
 #include "mechanics/wood.h"
 #include "quantity/format.h"
@@ -86,10 +87,9 @@ Result<Threaded> threaded(const Values& v, double length, double outside) {
                        fmt::format("{} of {:.3g} mm does not leave a wall in {:.3g} mm outside.", female->designation,
                                    female->major * 1e3, outside * 1e3),
                        "Give the insert's outside diameter, or the thread that is really inside."};
-    const auto screw = catalogue::material_named(text(v, "screw_material")),
-               own = catalogue::material_named(text(v, "insert_material"));
-    if (!screw) return screw.problem().at("screw_material");
-    if (!own) return own.problem().at("insert_material");
+    const auto screw = threaded_material(v, "screw_material"), own = threaded_material(v, "insert_material");
+    if (!screw) return screw.problem();
+    if (!own) return own.problem();
     const double given = number(v, "wall_over_thread"), wall = given > 0 ? given : outside / female->major;
     const double dilation = wall >= 1.9 ? 1 : std::max(0.0, -wall * wall + 3.8 * wall - 2.61);
     const auto sizes = mechanics::basic_sizes(*male, *female);
@@ -195,8 +195,10 @@ Result<FormulaParts> build(const Values& v) {
     g.spin = spin_out(v, g);
     const bool wooden_side = text(v, "side_of") == "wood";
     const double side_gravity = number(v, "side_gravity"), part = number(v, "side_thickness");
+    // Where its thread crosses the joint a screw bends on its root: 0.8 of a wood screw's shank, 0.7 of a lag's.
+    const double bends_on = g.diameter * (g.kind == "wood_screw" ? 0.8 : g.kind == "lag" ? 0.7 : 1);
     const auto yields = mechanics::yield_modes(
-        {g.diameter, mechanics::dowel_bending(g.diameter), g.in_wood, mechanics::dowel_bearing(g.gravity, g.diameter),
+        {bends_on, mechanics::dowel_bending(g.diameter), g.in_wood, mechanics::dowel_bearing(g.gravity, g.diameter),
          part, wooden_side ? mechanics::dowel_bearing(side_gravity, g.diameter) : mechanics::steel_plate_bearing});
     g.lateral = yields.least();
     for (const auto& [name, value] : {std::pair{"yields_I_m", yields.i_m},
@@ -205,7 +207,7 @@ Result<FormulaParts> build(const Values& v) {
                                       {"yields_III_m", yields.iii_m},
                                       {"yields_III_s", yields.iii_s},
                                       {"yields_IV", yields.iv}})
-        say(name, "Johansen", value, "NDS yield limit equations, R_d = 1, from memory");
+        say(name, "Johansen", value, "NDS yield limit equations, R_d = 1, on the root (NDS appendix L), from memory");
     if (screw && wooden_side) {
         if (!(number(v, "head_diameter") > g.diameter))
             return Problem{"insert.head_too_small", "head_diameter",
@@ -355,7 +357,9 @@ const Family& insert() {
           {{"diameter", "outer"}, {"length", "length"}},
           {{"kind", "insert"}},
           {{"thread_inside", "inside"}, {"insert_material", "material"}}},
-         {"plywood", "Plywood, real thickness", {{"wood_thickness", "thickness"}}, {}}});
+         {"plywood", "Plywood, real thickness", {{"wood_thickness", "thickness"}}, {}},
+         {"material", "Wood", {{"wood_gravity", "gravity_for_screws"}}, {}, {}, "material"},
+         {"material", "Part on it", {{"side_gravity", "gravity_for_screws"}}, {}, {}, "side"}});
     return family;
 }
 

@@ -104,7 +104,7 @@ const Family& rest() {
                                    "Softwood across the grain 2.5 MPa, hardwood and plywood 5 to 8, aluminium 100.",
                                    "Wood Handbook, from memory")),
         },
-        &build, true, {}, nullptr,
+        &build, true, {{"material", "What it lies on", {{"bearing_strength", "bearing"}}, {}, {}, "material"}}, nullptr,
         {{PortKind::face, PortKind::tube, {}, "friction", ""},
          {PortKind::face, PortKind::face, {}, "friction", ""},
          {PortKind::edge, PortKind::face, {}, "friction", ""},

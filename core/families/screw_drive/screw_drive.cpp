@@ -11,6 +11,7 @@
 #include "catalogue/thread.h"
 #include "families/shared/formula_joint.h"
 #include "families/shared/parameter_rows.h"
+#include "families/shared/threaded_material.h"
 #include "mechanics/thread_strength.h"
 #include "mechanics/tightening.h"
 #include "quantity/format.h"
@@ -101,10 +102,10 @@ void add_modes(const Drive& g, FormulaParts& parts) {
 Result<FormulaParts> build(const Values& v) {
     const auto thread = catalogue::thread_named(text(v, "screw"));
     if (!thread) return thread.problem().at("screw");
-    const auto screw_material = catalogue::material_named(text(v, "screw_material")),
-               nut_material = catalogue::material_named(text(v, "nut_material"));
-    if (!screw_material) return screw_material.problem().at("screw_material");
-    if (!nut_material) return nut_material.problem().at("nut_material");
+    const auto screw_material = threaded_material(v, "screw_material"),
+               nut_material = threaded_material(v, "nut_material");
+    if (!screw_material) return screw_material.problem();
+    if (!nut_material) return nut_material.problem();
     Drive g;
     g.thread = *thread;
     const auto& key = text(v, "knob");

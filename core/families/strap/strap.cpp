@@ -215,7 +215,8 @@ const Family& strap() {
                            "Locked ones keep the bolts while the wing nuts come off."),
             },
         }),
-        &build);
+        &build, true,
+        {{"material", "Plates", {{"plate_strength", "design_stress"}, {"kept", "retention"}}, {}, {}, "material"}});
     return family;
 }
 

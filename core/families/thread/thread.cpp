@@ -6,6 +6,7 @@
 #include <cmath>
 
 #include "catalogue/material.h"
+#include "families/shared/threaded_material.h"
 #include "families/thread/stack_design.h"
 #include "families/thread/thread_joint.h"
 #include "mechanics/first_exit.h"
@@ -77,7 +78,9 @@ class ThreadFamily : public Family {
     }
     std::span<const Parameter> parameters() const override { return thread_parameters(); }
     std::span<const StockUse> own_stock() const override {
-        static const std::vector<StockUse> uses{{"hand torque", "Knob or hand", {{"torque", "torque"}}, {}}};
+        static const std::vector<StockUse> uses{
+            {"hand torque", "Knob or hand", {{"torque", "torque"}}, {}, {}, "tight"},
+            {"material", "Socket of", {}, {}, {{"socket_material", "thread_that_holds"}}, "material"}};
         return uses;
     }
     Result<std::shared_ptr<const Joint>> join(const Values& v) const override;
@@ -107,10 +110,10 @@ Result<std::shared_ptr<const Joint>> ThreadFamily::join(const Values& v) const {
     if (!female) return female.problem();
     n.male = *male;
     n.female = *female;
-    const auto screw_material = catalogue::material_named(text(v, "screw_material"));
-    if (!screw_material) return screw_material.problem().at("screw_material");
-    const auto socket_material = catalogue::material_named(text(v, "socket_material"));
-    if (!socket_material) return socket_material.problem().at("socket_material");
+    const auto screw_material = threaded_material(v, "screw_material");
+    if (!screw_material) return screw_material.problem();
+    const auto socket_material = threaded_material(v, "socket_material");
+    if (!socket_material) return socket_material.problem();
     n.socket_material = socket_material->name;
     n.soft_socket = socket_material->soft_thread;
     n.screw_strength = screw_material->ultimate;
@@ -295,7 +298,7 @@ Working ThreadJoint::working(const Load& load) const {
     lines.push_back({"strip_force", "min(A τ) of screw and socket",
                      fmt::format("τ {} and {}", quantity::format(n_.screw_shear, Dimension::stress),
                                  quantity::format(n_.socket_shear, Dimension::stress)),
-                     strip_force(), Dimension::force, "0.577 σ_u; 0.4 σ_u in wood and plastic"});
+                     strip_force(), Dimension::force, "metal 0.577 σ_u; plastic 0.4 σ_u; wood 34.5 G² × 0.7 × 0.6"});
     lines.push_back({"tension_force", "A_t σ_u",
                      fmt::format("{:.2f} mm² · {}", n_.male.stress_area * 1e6,
                                  quantity::format(n_.screw_strength, Dimension::stress)),

@@ -126,7 +126,11 @@ class TubeGrip : public Family {
         return "Jaws or a collar on a tube: does it slide, turn, part, rock or crush?";
     }
     std::span<const StockUse> own_stock() const override {
-        static const std::vector<StockUse> uses{{"tube", "Tube or rod", {{"diameter", "outer"}, {"wall", "wall"}}, {}}};
+        static const std::vector<StockUse> uses{
+            {"tube", "Tube or rod", {{"diameter", "outer"}, {"wall", "wall"}}, {}, {}, "tube"},
+            {"material", "Jaws or pads", {{"pad_strength", "bearing"}, {"kept", "retention"}}, {}, {}, "material"},
+            {"material", "Slit tube", {{"slit_modulus", "youngs_modulus"}}, {}, {}, "slit"},
+            {"material", "Material of the tube", {{"tube_strength", "yield"}}, {}, {}, "tube_material"}};
         return uses;
     }
     std::span<const Mating> matings() const override {

@@ -114,6 +114,14 @@ Status BenchDesk::set_input(const std::string& key, const rig::Input& input, Ges
     return adopt(std::move(next), gesture);
 }
 
+Status BenchDesk::start_with(const std::map<std::string, rig::Input>& inputs) {
+    auto begun = bench_;
+    for (const auto& [key, input] : inputs) begun.element.inputs[key] = input;
+    if (const auto judged = study::judge(begun); !judged) return judged.problem();
+    reset(std::move(begun));
+    return Done{};
+}
+
 Status BenchDesk::set_inputs(const std::map<std::string, rig::Input>& inputs) {
     auto next = bench_;
     for (const auto& [key, input] : inputs) next.element.inputs[key] = input;

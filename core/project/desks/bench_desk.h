@@ -39,6 +39,8 @@ class BenchDesk {
     decltype(rig::Element::inputs) inputs_for(const rig::Rig& rig) const;
     const std::optional<PinnedVariant>& pinned() const { return pinned_; }
 
+    /// Inputs that the bench begins with: nothing to undo. On a Problem nothing changes.
+    Status start_with(const std::map<std::string, rig::Input>& inputs);
     /// Several inputs in one step; on a Problem nothing changes.
     Status set_inputs(const std::map<std::string, rig::Input>& inputs);
     /// Changes one thing; on a Problem nothing changes. Steps of one gesture undo together.
