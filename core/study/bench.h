@@ -37,7 +37,15 @@ mechanics::Load with_worst_push(const families::Joint& joint, const BenchLoad& l
                                 std::array<double, 3>* direction = nullptr);
 
 /// What a row of stock fills, by its name: its numbers are looked up when they are wanted.
-std::map<std::string, rig::Input> inputs_from(const families::StockOffer& offer);
+/// `said` is how it was asked for, where a word of feel came with the name.
+std::map<std::string, rig::Input> inputs_from(const families::StockOffer& offer, const std::string& said = {});
+/// What of a use was taken by its name.
+struct Taken {
+    std::string name;
+    bool corrected = false;  ///< some of what it fills is given otherwise
+};
+std::optional<Taken> taken_from(const families::StockUse& use,
+                                const std::map<std::string, rig::Input, std::less<>>& inputs);
 
 /// One interface on its own: what it is, what it carries, what is asked of it.
 struct Bench {

@@ -9,6 +9,7 @@
 #include "desktop/theme/words.h"
 #include "desktop/widgets/input_row.h"
 #include "desktop/widgets/quantity_field.h"
+#include "desktop/widgets/stock_row.h"
 
 namespace clampet::desktop {
 
@@ -36,10 +37,6 @@ QWidget* BenchInputsPanel::build(QWidget* inside) {
     auto* what = new QHBoxLayout;
     what->addWidget(heading(tr("What it is"), inside, 1.05));
     what->addStretch(1);
-    stock_ = new QPushButton(tr("From stock"), inside);
-    stock_->setMenu(new QMenu(stock_));
-    stock_->setToolTip(tr("Takes the sizes of what a shop or a drawer has."));
-    what->addWidget(stock_);
     column->addLayout(what);
     answer_ = wrapped(inside);
     use_ = new QPushButton(tr("Use that"), inside);
@@ -52,6 +49,9 @@ QWidget* BenchInputsPanel::build(QWidget* inside) {
     answer_row->addWidget(answer_, 1);
     answer_row->addWidget(use_, 0, Qt::AlignTop);
     column->addLayout(answer_row);
+    stock_ = new QVBoxLayout;
+    stock_->setSpacing(5);
+    column->addLayout(stock_);
     inputs_ = new QVBoxLayout;
     inputs_->setSpacing(5);
     column->addLayout(inputs_);
@@ -114,24 +114,28 @@ void BenchInputsPanel::refresh() {
     refresh_rows();
 }
 
-/// What can be taken from stock, a menu for each kind of thing.
+/// What can be chosen by its name comes first: it fills most of what follows.
 void BenchInputsPanel::rebuild_stock() {
-    auto* menu = stock_->menu();
-    menu->clear();
-    const auto& uses = families::stock_uses(model_.family());
-    for (const auto& use : uses) {
-        auto* kind = uses.size() > 1 ? menu->addMenu(QString::fromStdString(use.label)) : menu;
-        for (const auto& offer : families::stock_offers(use)) {
-            const auto* row = offer.row;
-            auto* take = kind->addAction(QString::fromStdString(row->name));
-            take->setToolTip(QString::fromStdString(row->source));
-            connect(take, &QAction::triggered, this, [this, &use, row] {
-                if (const auto done = model_.set_inputs(study::inputs_from({&use, row})); !done)
-                    emit problem(QString::fromStdString(done.problem().sentence()));
-            });
-        }
+    for (auto* row : stock_rows_) {
+        stock_->removeWidget(row);
+        row->deleteLater();
     }
-    stock_->setVisible(!uses.empty());
+    stock_rows_.clear();
+    for (const auto& use : families::stock_uses(model_.family())) {
+        auto* row = new StockRow(model_.family(), use, this);
+        stock_->addWidget(row);
+        stock_rows_.push_back(row);
+        connect(row, &StockRow::taken, this, [this](const std::map<std::string, rig::Input>& inputs) {
+            if (const auto done = model_.set_inputs(inputs); !done)
+                emit problem(QString::fromStdString(done.problem().sentence()));
+        });
+    }
+}
+
+StockRow* BenchInputsPanel::stock(const std::string& key) const {
+    for (auto* row : stock_rows_)
+        if (row->use().key == key) return row;
+    return nullptr;
 }
 
 void BenchInputsPanel::refresh_rows() {
@@ -144,6 +148,7 @@ void BenchInputsPanel::refresh_rows() {
                         &model_.family());
         row->parentWidget()->setVisible(p.is_relevant(values));
     }
+    for (auto* row : stock_rows_) row->refresh(given, values);
 }
 
 void BenchInputsPanel::ask(const std::string& key) {

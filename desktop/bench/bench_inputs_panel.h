@@ -12,6 +12,7 @@ namespace clampet::desktop {
 
 class BenchLoadPanel;
 class InputRow;
+class StockRow;
 
 /// What goes into the bench's interface, and the value that an input must have.
 class BenchInputsPanel : public Panel {
@@ -23,7 +24,8 @@ class BenchInputsPanel : public Panel {
     InputRow* input(const std::string& key) const;
     QPushButton* solve_button(const std::string& key) const;
     QPushButton* use_answer() const { return use_; }
-    QPushButton* stock_button() const { return stock_; }
+    /// The row of what is chosen by its name: "material", "tube", "tight".
+    StockRow* stock(const std::string& key) const;
     QString answer_text() const;
 
  signals:
@@ -42,8 +44,9 @@ class BenchInputsPanel : public Panel {
     std::string family_;  ///< whose rows are shown
     BenchLoadPanel* load_ = nullptr;
     QLabel *purpose_ = nullptr, *notes_ = nullptr, *answer_ = nullptr;
-    QVBoxLayout* inputs_ = nullptr;
-    QPushButton *use_ = nullptr, *stock_ = nullptr;
+    QVBoxLayout *stock_ = nullptr, *inputs_ = nullptr;
+    QPushButton* use_ = nullptr;
+    std::vector<StockRow*> stock_rows_;
     std::map<std::string, std::pair<InputRow*, QPushButton*>> rows_;
     std::optional<std::pair<std::string, rig::Input>> answer_value_;
 };

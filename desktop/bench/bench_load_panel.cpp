@@ -114,9 +114,9 @@ void BenchLoadPanel::refresh_device() {
     device_note_->setText(
         corrected
             ? tr("your numbers instead of what is typical, %1").arg(shown(device->typical_mass(), Dimension::mass))
-            : tr("typical, %1 to %2: weigh yours. %3.")
-                  .arg(shown(device->mass[0], Dimension::mass), shown(device->mass[2], Dimension::mass),
-                       QString::fromStdString(device->what)));
+            : tr("%1; typical, %2 to %3: weigh yours")
+                      .arg(QString::fromStdString(device->what), shown(device->mass[0], Dimension::mass),
+                           shown(device->mass[2], Dimension::mass)));
 }
 
 QString BenchLoadPanel::device_note() const {

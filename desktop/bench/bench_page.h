@@ -31,7 +31,7 @@ class BenchPage : public QWidget {
     QComboBox* against() const { return curve_->against(); }
     QComboBox* plane() const { return polar_->plane(); }
     QPushButton* use_answer() const { return inputs_->use_answer(); }
-    QPushButton* stock_button() const { return inputs_->stock_button(); }
+    StockRow* stock(const std::string& key) const { return inputs_->stock(key); }
     QPushButton* advice_button() const { return modes_->advice_button(); }
     std::vector<QPushButton*> advice() const { return modes_->advice(); }
     QPushButton* pin_button() const { return modes_->pin_button(); }

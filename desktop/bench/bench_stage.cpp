@@ -36,7 +36,8 @@ void BenchStage::show_all() {
     show(all_);
     // What was made just now is shown by a queued call: before that it takes no focus.
     auto* search = all_->search();
-    QMetaObject::invokeMethod(search, [search] { search->setFocus(); }, Qt::QueuedConnection);
+    QMetaObject::invokeMethod(
+        search, [search] { search->setFocus(); }, Qt::QueuedConnection);
 }
 
 ThreadDesk& BenchStage::make_thread_desk() {

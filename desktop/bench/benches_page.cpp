@@ -122,6 +122,7 @@ void BenchesPage::build() {
     nothing_->hide();
     column->addWidget(nothing_);
     told_ = wrapped(this);
+    told_->setTextFormat(Qt::RichText);
     told_->hide();
     column->addWidget(told_);
     inside_ = new QWidget;

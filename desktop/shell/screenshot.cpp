@@ -9,6 +9,7 @@
 
 #include "desktop/bench/bench_page.h"
 #include "desktop/bench/bench_stage.h"
+#include "desktop/bench/benches_page.h"
 #include "desktop/rig/elevation_view.h"
 #include "desktop/rig/rig_page.h"
 #include "desktop/rig/seam_sheet.h"
@@ -33,6 +34,14 @@ static void show_stack(clampet::desktop::MainWindow& window) {
     desk->stack_tab()->click();
 }
 
+/// Takes what is known by its name on the bench that is open.
+static void take(clampet::desktop::MainWindow& window, const std::string& text) {
+    const auto equals = text.find('=');
+    const auto offer = clampet::families::stock_named(window.bench_model().family(), text.substr(equals + 1),
+                                                      text.substr(0, equals));
+    if (offer) (void)window.bench_model().set_inputs(clampet::study::inputs_from(*offer));
+}
+
 int main(int argc, char** argv) {
     QApplication app(argc, argv);
     QCommandLineParser parser;
@@ -47,6 +56,9 @@ int main(int argc, char** argv) {
                        {"element", "Element of it.", "id"},
                        {"bench", "Family whose bench to open, or \"seam\" for the selected seam's.", "family"},
                        {"push", "On a bench: a hand's push in newtons.", "N"},
+                       {"search", "On the benches page: words to look for.", "words"},
+                       {"take", "On a bench: something known by its name to take, \"material=oak\".", "key=name"},
+                       {"device", "On a bench: what it carries, by its class.", "class"},
                        {"advice", "On a bench: what would make it hold."},
                        {"front", "Front view."},
                        {"top", "View from above."},
@@ -77,6 +89,7 @@ int main(int argc, char** argv) {
     if (parser.isSet("top")) window.elevation()->set_view(clampet::desktop::ViewSide::top);
     if (parser.isSet("working")) window.sheet()->working_button()->setChecked(true);
     if (parser.value("page") == "benches") window.show_stage("benches");
+    if (parser.isSet("search")) window.benches()->search()->setText(parser.value("search"));
     if (parser.value("page") == "threads") window.bench_stage()->show_thread_desk();
     if (parser.value("page") == "stack") show_stack(window);
     if (parser.value("bench") == "seam")
@@ -86,6 +99,9 @@ int main(int argc, char** argv) {
     if (auto* bench = window.bench()) {
         if (parser.isSet("push")) bench->payload_field("push")->editor()->setText(parser.value("push") + " N");
         if (parser.isSet("push")) emit bench->payload_field("push")->committed(parser.value("push").toDouble(), 1);
+        if (parser.isSet("take")) take(window, parser.value("take").toStdString());
+        if (const auto load = clampet::study::load_of_device(parser.value("device").toStdString()))
+            if (!window.bench_model().set_payload(*load)) return 1;
         if (parser.isSet("advice")) bench->advice_button()->setChecked(true);
     }
     const auto size = parser.value("size").split('x');

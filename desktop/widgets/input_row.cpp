@@ -197,7 +197,7 @@ QString InputRow::words_of_band(double low, double high) const {
 }
 
 QString InputRow::words_of_stock(const std::string& name, const families::Family* family) const {
-    const QString from = tr("from “%1”; type a number to correct it").arg(QString::fromStdString(name));
+    const QString from = tr("from “%1”").arg(QString::fromStdString(name));
     if (!family) return from;
     const auto told = families::stock_value(*family, parameter_.key, name);
     return told && told->high > told->low ? words_of_band(told->low, told->high) + ", " + from : from;
@@ -206,7 +206,8 @@ QString InputRow::words_of_stock(const std::string& name, const families::Family
 void InputRow::show_input(const std::optional<rig::Input>& given, const families::Value& typical,
                           const families::Family* family) {
     given_ = given;
-    const bool linked = given && std::holds_alternative<rig::Link>(*given);
+    const bool linked =
+        given && (std::holds_alternative<rig::Link>(*given) || std::holds_alternative<rig::NamedStock>(*given));
     // What the rig reckoned has more digits than anybody types or reads.
     const auto is_reckoned = [&](double si) {
         constexpr int typed = 6;

@@ -8,6 +8,7 @@
 #include "desktop/threads/thread_desk.h"
 #include "desktop/widgets/factor_plot.h"
 #include "desktop/widgets/polar_plot.h"
+#include "desktop/widgets/stock_row.h"
 #include "window.h"
 
 using namespace clampet;
@@ -101,7 +102,7 @@ TEST_CASE("what a bench carries is chosen by its class, and corrected by a scale
     emit device->activated(at);
     CHECK(d.window.bench_model().bench().payload.mass == Approx(0.78));
     CHECK(load->field("mass")->editor()->text().toStdString() == "0.78 kg");
-    CHECK_THAT(load->device_note().toStdString(), Catch::StartsWith("typical, 550 g to 1.1 kg: weigh yours."));
+    CHECK_THAT(load->device_note().toStdString(), Catch::Contains("; typical, 550 g to 1.1 kg: weigh yours"));
     DemoWindow::type(load->field("mass")->editor(), "700 g");
     CHECK(d.window.bench_model().bench().payload.mass == Approx(0.7));
     CHECK_THAT(load->device_note().toStdString(), Catch::StartsWith("your numbers instead of what is typical, 780 g"));
@@ -115,20 +116,34 @@ TEST_CASE("what a bench carries is chosen by its class, and corrected by a scale
 
 TEST_CASE("a material chosen by name fills its inputs, each says so and can be corrected", "[desktop][bench]") {
     BenchWindow d("arm");
-    QAction* oak = nullptr;
-    for (auto* kind : d.bench().stock_button()->menu()->actions())
-        if (kind->text() == "Material of the arm")
-            for (auto* row : kind->menu()->actions())
-                if (row->text() == "oak") oak = row;
-    REQUIRE(oak);
-    oak->trigger();
+    auto* material = d.bench().stock("material");
+    REQUIRE(material);
+    CHECK(material->names()->currentText() == "my own numbers");
+    const auto take = [&](const QString& name) {
+        DemoWindow::type(material->names()->lineEdit(), name);
+        QTest::keyClick(material->names()->lineEdit(), Qt::Key_Return);
+    };
+    take("oak");
     CHECK(d.value("modulus") == Approx(12e9));
     CHECK(d.value("density") == Approx(740));
-    CHECK(d.bench().input("modulus")->note() == "from “oak”; type a number to correct it");
+    CHECK(d.bench().input("modulus")->note() == "from “oak”");
     DemoWindow::type(d.editor("modulus"), "9 GPa");
     CHECK(d.value("modulus") == Approx(9e9));
     CHECK(d.bench().input("modulus")->note().isEmpty());
-    CHECK(d.bench().input("density")->note() == "from “oak”; type a number to correct it");
+    CHECK(d.bench().input("density")->note() == "from “oak”");
+    CHECK_THAT(material->note().toStdString(), Catch::StartsWith("with numbers of your own; USDA Wood Handbook"));
+    // What cannot be used is refused beside the row, and nothing changes.
+    take("cork");
+    CHECK_THAT(material->note().toStdString(), Catch::StartsWith("“cork” has no Young’s modulus"));
+    CHECK(d.value("density") == Approx(740));
+    take("aluminium");
+    CHECK_THAT(material->note().toStdString(), Catch::Contains("Several are called so"));
+    take("PETG");
+    CHECK(d.value("modulus") == Approx(1.9e9));
+    take("my own numbers");
+    CHECK(d.value("modulus") == Approx(1.9e9));
+    CHECK(d.bench().input("modulus")->note().isEmpty());
+    CHECK(material->note().isEmpty());
 }
 
 TEST_CASE("every bench opens, draws and plots", "[desktop][bench]") {
@@ -357,13 +372,12 @@ TEST_CASE("everything on a bench that takes the keyboard has a name", "[desktop]
 
 TEST_CASE("sizes are taken from stock in one step", "[desktop][bench]") {
     BenchWindow d("tube_grip");
-    auto* stock = d.bench().stock_button();
-    REQUIRE(stock->isVisible());
     const auto take = [&](const QString& name) {
-        for (auto* kind : stock->menu()->actions())
-            for (auto* row : kind->menu() ? kind->menu()->actions() : QList<QAction*>{kind})
-                if (row->text() == name) return row->trigger();
-        FAIL("not in the menu");
+        auto* names = d.bench().stock(name.contains("scaffold") ? "tube" : "tight")->names();
+        const int at = names->findText(name);
+        REQUIRE(at > 0);
+        names->setCurrentIndex(at);
+        emit names->activated(at);
     };
     take("48.3 x 4.0 scaffold");
     CHECK(d.value("diameter") == Approx(0.0483));
@@ -372,14 +386,20 @@ TEST_CASE("sizes are taken from stock in one step", "[desktop][bench]") {
     CHECK(d.value("torque") == Approx(3));
     const auto& inputs = d.window.bench_model().bench().element.inputs;
     REQUIRE(std::holds_alternative<rig::NamedStock>(inputs.at("torque")));
-    CHECK(d.bench().input("torque")->note() == "2 N·m to 4.5 N·m, from “star knob, Ø40”; type a number to correct it");
+    CHECK(d.bench().input("torque")->note() == "2 N·m to 4.5 N·m, from “star knob, Ø40”");
     CHECK(std::get<std::string>(inputs.at("squeezed_by")) == "screw");
     d.shortcut("undo");
     d.shortcut("undo");
     CHECK(d.value("diameter") == Approx(0.0337));
+    // How tight is typed as it is said.
+    auto* tight = d.bench().stock("tight")->names();
+    DemoWindow::type(tight->lineEdit(), "snug, wing nut");
+    QTest::keyClick(tight->lineEdit(), Qt::Key_Return);
+    CHECK(d.value("torque") == Approx(0.7 * 1.5));
+    CHECK(tight->currentText().toStdString() == "snug, wing nut");
     // Nothing of a stance comes from stock.
     d.window.open_bench("stance");
-    CHECK_FALSE(d.bench().stock_button()->isVisible());
+    CHECK_FALSE(d.bench().stock("tube"));
 }
 
 TEST_CASE("what a bench shows is what the core computes, for every family", "[desktop][bench]") {

@@ -1,0 +1,102 @@
+#include "desktop/widgets/stock_row.h"
+
+#include <QCompleter>
+#include <QGridLayout>
+#include <QLabel>
+#include <QLineEdit>
+
+#include "desktop/theme/theme.h"
+#include "desktop/theme/words.h"
+#include "desktop/widgets/panel.h"
+#include "desktop/widgets/quiet_combo_box.h"
+#include "study/bench.h"
+
+namespace clampet::desktop {
+namespace {
+
+constexpr int fewest_letters = 9;
+
+}  // namespace
+
+StockRow::StockRow(const families::Family& family, const families::StockUse& use, QWidget* parent)
+    : QWidget(parent), family_(family), use_(use), names_(new QuietComboBox(this)), note_(wrapped(this, 0.85)) {
+    setObjectName("stock-" + text_of(use.key));
+    auto* grid = new QGridLayout(this);
+    grid->setContentsMargins(0, 0, 0, 0);
+    grid->setHorizontalSpacing(8);
+    grid->setVerticalSpacing(2);
+    auto* label = new QLabel(text_of(use.label), this);
+    label->setWordWrap(true);
+    label->setBuddy(names_);
+    grid->addWidget(label, 0, 0, Qt::AlignLeft | Qt::AlignTop);
+    grid->addWidget(names_, 0, 1);
+    grid->addWidget(note_, 1, 0, 1, 2);
+    grid->setColumnStretch(0, 10);
+    grid->setColumnStretch(1, 12);
+    names_->setEditable(true);
+    names_->setInsertPolicy(QComboBox::NoInsert);
+    names_->addItem(tr("my own numbers"));
+    for (const auto& offer : families::stock_offers(use_)) {
+        names_->addItem(text_of(offer.row->name));
+        names_->setItemData(names_->count() - 1, text_of(offer.row->source), Qt::ToolTipRole);
+    }
+    names_->completer()->setFilterMode(Qt::MatchContains);
+    names_->completer()->setCompletionMode(QCompleter::PopupCompletion);
+    names_->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
+    names_->setMinimumContentsLength(fewest_letters);
+    names_->setAccessibleName(tr("%1, by name").arg(text_of(use.label)));
+    names_->lineEdit()->setAccessibleName(names_->accessibleName());
+    note_->hide();
+    connect(names_, &QComboBox::activated, this, [this] { take(names_->currentText()); });
+    connect(names_->lineEdit(), &QLineEdit::editingFinished, this, [this] { take(names_->currentText()); });
+}
+
+void StockRow::show_note(const QString& text, bool problem) {
+    note_->setText(text);
+    set_text_colour(note_, problem ? theme().slips : theme().quiet);
+    note_->setVisible(!text.isEmpty());
+}
+
+QString StockRow::note() const {
+    return note_->isHidden() ? QString() : note_->text();
+}
+
+void StockRow::take(const QString& typed) {
+    const std::string name = typed.trimmed().toStdString();
+    if (name == taken_) return;
+    if (typed == names_->itemText(0) || name.empty()) {
+        // What the name said stays as numbers.
+        std::map<std::string, rig::Input> numbers;
+        for (const auto& fills : {use_.fills, use_.names})
+            for (const auto& [input, _] : fills)
+                std::visit([&, key = input](const auto& value) { numbers[key] = value; }, values_.at(input));
+        if (!taken_.empty()) emit taken(numbers);
+        return;
+    }
+    const auto offer = families::stock_named({&use_, 1}, family_.key(), name, use_.key);
+    if (!offer) return show_note(text_of(offer.problem().what + " " + offer.problem().remedy), true);
+    emit taken(study::inputs_from(*offer, name));
+}
+
+void StockRow::refresh(const Inputs& given, const families::Values& values) {
+    values_ = values;
+    const auto known = study::taken_from(use_, given);
+    taken_ = known ? known->name : std::string();
+    const QString shown = known ? text_of(known->name) : names_->itemText(0);
+    if (!names_->lineEdit()->hasFocus() || names_->currentText() != shown) names_->setEditText(shown);
+    QString note;
+    if (known && known->corrected) note = tr("with numbers of your own");
+    if (known)
+        if (const auto offer = families::stock_named({&use_, 1}, family_.key(), known->name, use_.key))
+            note += (note.isEmpty() ? "" : "; ") + text_of(offer->row->source);
+    show_note(note, false);
+    const auto counts = [&](const auto& fills) {
+        return std::any_of(fills.begin(), fills.end(), [&](const auto& pair) {
+            const auto* p = families::find_parameter(family_, pair.first);
+            return p && p->is_relevant(values);
+        });
+    };
+    setVisible(!use_.sets.empty() || counts(use_.fills) || counts(use_.names));
+}
+
+}  // namespace clampet::desktop

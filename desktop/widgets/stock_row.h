@@ -1,0 +1,39 @@
+#pragma once
+#include <QWidget>
+
+#include "families/stock_use.h"
+#include "rig/rig.h"
+
+class QComboBox;
+class QLabel;
+
+namespace clampet::desktop {
+
+/// What a thing is called, chosen or typed: "oak", "48.3 x 4.0 scaffold", "snug, Ø40 knob". It fills the inputs that
+/// the name knows.
+class StockRow : public QWidget {
+    Q_OBJECT
+ public:
+    StockRow(const families::Family& family, const families::StockUse& use, QWidget* parent = nullptr);
+    using Inputs = std::map<std::string, rig::Input, std::less<>>;
+    /// Shows what was taken, if anything, among the inputs that are given; hides itself where nothing of it counts.
+    void refresh(const Inputs& given, const families::Values& values);
+    const families::StockUse& use() const { return use_; }
+    QComboBox* names() const { return names_; }
+    QString note() const;
+
+ signals:
+    void taken(const std::map<std::string, rig::Input>& inputs);
+
+ private:
+    void take(const QString& typed);
+    void show_note(const QString& text, bool problem);
+    const families::Family& family_;
+    const families::StockUse& use_;
+    QComboBox* names_;
+    QLabel* note_;
+    families::Values values_;  ///< in force, for who goes back to numbers
+    std::string taken_;
+};
+
+}  // namespace clampet::desktop
