@@ -39,6 +39,9 @@ struct CheckRequest {
     unsigned threads = 0;  ///< 0: as many as there are cores
 };
 int check_command(const CheckRequest& request, bool json);
+/// The most that one interface may carry, over how far ahead it is, and which classes of devices that is.
+int limit_command(const std::string& family, const std::vector<std::string>& assignments, const LoadText& load,
+                  double required, bool json);
 /// What answers these words.
 int search_command(const std::vector<std::string>& words, bool json);
 int cases_command(bool json);

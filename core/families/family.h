@@ -1,4 +1,5 @@
 #pragma once
+#include <array>
 #include <limits>
 #include <map>
 #include <memory>
@@ -136,6 +137,13 @@ struct StockUse {
     std::string key = "stock";  ///< how it is asked for by name: material=oak, pad=cork
 };
 
+/// What an interface of a family mostly carries: a bench begins with it.
+struct TypicalLoad {
+    double mass = 1.3;                        ///< [kg]
+    std::array<double, 3> at{0.02, 0, 0.06};  ///< centre of gravity: ahead, aside, along the interface's axis [m]
+    double push = 15;                         ///< of a hand [N]
+};
+
 class Family {
  public:
     virtual ~Family() = default;
@@ -145,6 +153,8 @@ class Family {
     virtual std::span<const Parameter> parameters() const = 0;
     /// Whether it joins two parts of a load path; a tether or a counterweight lies beside it.
     virtual bool joins_parts() const { return true; }
+    /// What a bench begins with; common practice.
+    virtual TypicalLoad typical_load() const { return {}; }
     /// What it takes from stock, beside the torque of a hand.
     virtual std::span<const StockUse> own_stock() const { return {}; }
     /// The kinds of ports that it joins; the first that fits two ports fills its inputs from them.

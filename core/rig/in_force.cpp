@@ -12,12 +12,6 @@ namespace {
 using families::PortSide;
 using families::RigFact;
 
-/// Mass, centre of gravity and radius of gyration of what an interface carries, as it sees them.
-struct Carried {
-    double mass = 0, gyration = 0;
-    Vector centre = Vector::Zero();  ///< in the interface's frame
-};
-
 Carried carried_by(const Placed& placed, std::string_view interface) {
     Carried c;
     const auto [mass, centre] = placed.mass_beyond(interface);
@@ -73,6 +67,19 @@ const families::Mating* mating_of(const families::Family& family, const Port& su
     return nullptr;
 }
 
+std::vector<Filled> filled_by(const Element& element, const Carried& carried) {
+    std::vector<Filled> all;
+    const auto* family = families::family_named(element.family);
+    if (!family || !(carried.mass > 0)) return all;
+    for (const auto& p : family->parameters()) {
+        if (p.fact == RigFact::none || element.inputs.contains(p.key)) continue;
+        if (p.fact == RigFact::gyration && !(carried.gyration > 0)) continue;
+        const double value = value_of(p.fact, carried);
+        if (families::check_value(p, value)) all.push_back({element.id, p.key, value, ""});
+    }
+    return all;
+}
+
 std::vector<Filled> filled_inputs(const Rig& rig, const Interface& interface, const Placed* placed) {
     std::vector<Filled> all;
     const Part *below = rig.part(interface.support.part), *above = rig.part(interface.payload.part);
@@ -101,17 +108,16 @@ std::vector<Filled> filled_inputs(const Rig& rig, const Interface& interface, co
                 if (auto pair = pair_of(support->surface, payload->surface))
                     all.push_back({element.id, mating->friction, *pair, below->name + ", " + above->name});
         }
-        for (const auto& p : family->parameters()) {
-            if (p.fact == RigFact::none || element.inputs.contains(p.key) || interface.closes_loop) continue;
-            if (!carried) {
-                std::optional<Placed> own;
-                if (!placed) placed = &own.emplace(rig);
-                carried = carried_by(*placed, interface.id);
-                if (own) placed = nullptr;
-            }
-            const double value = value_of(p.fact, *carried);
-            if (carried->mass > 0 && families::check_value(p, value)) all.push_back({element.id, p.key, value, ""});
+        const auto rows = family->parameters();
+        const bool asks = std::any_of(rows.begin(), rows.end(), [](const auto& p) { return p.fact != RigFact::none; });
+        if (!asks || interface.closes_loop) continue;
+        if (!carried) {
+            std::optional<Placed> own;
+            if (!placed) placed = &own.emplace(rig);
+            carried = carried_by(*placed, interface.id);
+            if (own) placed = nullptr;
         }
+        for (auto& filled : filled_by(element, *carried)) all.push_back(std::move(filled));
     }
     return all;
 }

@@ -10,6 +10,14 @@ struct Filled {
     std::string from;  ///< the part that says it; empty: the rig, by what it carries
 };
 
+/// Mass, centre of gravity and radius of gyration of what an interface carries, as it sees them.
+struct Carried {
+    double mass = 0, gyration = 0;   ///< gyration 0: not known
+    Vector centre = Vector::Zero();  ///< in the interface's frame
+};
+/// What of an element's inputs follows from what it carries. What is typed there stands.
+std::vector<Filled> filled_by(const Element& element, const Carried& carried);
+
 /// What the ports of an interface say of its elements' inputs, and what the rig knows of what it carries. What is typed
 /// there stands; a size that an input may not have is left out.
 /// Range  A rig whose structure is valid. `placed`: where it stands; made where it is needed and not given.

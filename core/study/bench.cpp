@@ -5,6 +5,7 @@
 
 #include "catalogue/device.h"
 #include "quantity/dimension.h"
+#include "rig/in_force.h"
 #include "study/directions.h"
 #include "study/solve.h"
 
@@ -109,9 +110,33 @@ std::optional<Taken> taken_from(const families::StockUse& use,
     return taken;
 }
 
+Bench first_bench(const families::Family& family, double required) {
+    Bench bench;
+    bench.element = {"hold", std::string(family.key()), {}};
+    const auto typical = family.typical_load();
+    bench.payload.mass = typical.mass;
+    bench.payload.at = typical.at;
+    bench.payload.push = typical.push;
+    bench.required = required;
+    return bench;
+}
+
+rig::Element in_force(const Bench& bench) {
+    rig::Element element = bench.element;
+    // Of a seam's load it is not known what mass is behind it.
+    if (bench.from_rig) return element;
+    rig::Carried carried;
+    carried.mass = bench.payload.mass;
+    carried.centre = {bench.payload.at[0], bench.payload.at[1], bench.payload.at[2]};
+    if (const auto device = catalogue::device_named(bench.payload.device)) carried.gyration = device->gyration;
+    for (const auto& filled : rig::filled_by(bench.element, carried)) element.inputs[filled.key] = filled.value;
+    return element;
+}
+
 Result<BenchResult> judge(const Bench& bench) {
     BenchResult result;
-    const auto joint = joint_at(bench.element, rig::End::typical, &result.values);
+    const rig::Element element = in_force(bench);
+    const auto joint = joint_at(element, rig::End::typical, &result.values);
     if (!joint) return joint.problem();
     result.joint = *joint;
     const mechanics::Load load = bench.load();
@@ -120,8 +145,8 @@ Result<BenchResult> judge(const Bench& bench) {
     const auto at_end = [&](rig::End end, const mechanics::Load& under) {
         double least = std::numeric_limits<double>::infinity();
         bool built = false;
-        for (const auto each : rig::ends_of(bench.element, end))
-            if (const auto other = joint_at(bench.element, each)) {
+        for (const auto each : rig::ends_of(element, end))
+            if (const auto other = joint_at(element, each)) {
                 least = std::min(least, study::least_factor(**other, under).factor);
                 built = true;
             }

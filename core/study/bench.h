@@ -16,9 +16,9 @@ enum class Stands { upright, hung, level_along_x, level_along_y };
 
 /// A payload on one interface: what a person knows of it.
 struct BenchLoad {
-    std::string device;            ///< class of catalogue::devices() that mass and place came from; empty: typed
-    double mass = 1.3;             ///< beyond the interface [kg]
-    study::ActsAt at{0, 0, 0.06};  ///< its centre of gravity in the interface's frame [m]
+    std::string device;               ///< class of catalogue::devices() that mass and place came from; empty: typed
+    double mass = 1.3;                ///< beyond the interface [kg]
+    study::ActsAt at{0.02, 0, 0.06};  ///< its centre of gravity in the interface's frame [m]
     Stands stands = Stands::upright;
     double push = 15;  ///< of a hand, at the centre of gravity [N]
     study::Plane plane = study::Plane::xz;
@@ -56,6 +56,11 @@ struct Bench {
     mechanics::Load load() const { return from_rig ? *from_rig : load_of(payload); }
     friend bool operator==(const Bench&, const Bench&) = default;
 };
+
+/// The bench that a family begins with: what its interfaces mostly carry.
+Bench first_bench(const families::Family& family, double required);
+/// Its element with what follows from its payload: the mass that an arm's frequency asks for is not typed twice.
+rig::Element in_force(const Bench& bench);
 
 struct BenchResult {
     families::Values values;  ///< in force, typical

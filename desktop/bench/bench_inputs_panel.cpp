@@ -146,7 +146,9 @@ void BenchInputsPanel::refresh_rows() {
         const auto at = given.find(p.key);
         row->show_input(at == given.end() ? std::nullopt : std::optional(at->second), values.at(p.key),
                         &model_.family());
-        row->parentWidget()->setVisible(p.is_relevant(values));
+        // What follows from the payload above is not asked again.
+        const bool told = p.fact != families::RigFact::none && at == given.end() && !model_.bench().from_rig;
+        row->parentWidget()->setVisible(p.is_relevant(values) && !told);
     }
     for (auto* row : stock_rows_) row->refresh(given, values);
 }

@@ -29,6 +29,7 @@ class BenchPage : public QWidget {
     FactorPlot* factor_plot() const { return curve_->plot(); }
     PolarPlot* polar_plot() const { return polar_->plot(); }
     QComboBox* against() const { return curve_->against(); }
+    PayloadPlot* payload_plot() const { return curve_->payload_plot(); }
     QComboBox* plane() const { return polar_->plane(); }
     QPushButton* use_answer() const { return inputs_->use_answer(); }
     StockRow* stock(const std::string& key) const { return inputs_->stock(key); }

@@ -5,11 +5,17 @@
 #include <QComboBox>
 #include <QVBoxLayout>
 
+#include "desktop/theme/words.h"
 #include "desktop/widgets/factor_plot.h"
+#include "desktop/widgets/payload_plot.h"
 #include "desktop/widgets/polar_plot.h"
+#include "quantity/format.h"
 
 namespace clampet::desktop {
 namespace {
+
+/// Stands among the inputs for the payload itself.
+const QString the_payload = QStringLiteral("/payload");
 
 /// As wide as its choices where there is room.
 void let_shrink(QComboBox* box) {
@@ -55,7 +61,11 @@ void BenchPolarPanel::refresh() {
 }
 
 BenchCurvePanel::BenchCurvePanel(BenchModel& model, QWidget* parent)
-    : Panel(parent), model_(model), against_(new QComboBox(this)), curve_(new FactorPlot(this)) {
+    : Panel(parent),
+      model_(model),
+      against_(new QComboBox(this)),
+      curve_(new FactorPlot(this)),
+      payload_(new PayloadPlot(this)) {
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(14, 8, 10, 6);
     auto* row = new QHBoxLayout;
@@ -66,6 +76,9 @@ BenchCurvePanel::BenchCurvePanel(BenchModel& model, QWidget* parent)
     row->addStretch(1);
     column->addLayout(row);
     column->addWidget(curve_, 1);
+    column->addWidget(payload_, 1);
+    payload_->hide();
+    connect(payload_, &PayloadPlot::payload_chosen, this, &BenchCurvePanel::choose_payload);
     connect(against_, &QComboBox::activated, this, &BenchCurvePanel::refresh);
     connect(curve_, &FactorPlot::value_chosen, this, &BenchCurvePanel::choose);
 }
@@ -81,6 +94,44 @@ void BenchCurvePanel::choose(double value, quint64 gesture) {
     if (const auto done = model_.set_input(key, value, gesture); !done) emit refused(key, done.problem());
 }
 
+void BenchCurvePanel::choose_payload(double overhang, double mass, quint64 gesture) {
+    // As round as the plot is fine: to a millimetre, and to two figures.
+    constexpr double grain = 1e-3;
+    const double figures = std::pow(10, std::floor(std::log10(mass)) - 1);
+    (void)model_.change_payload(
+        [&](study::BenchLoad& load) {
+            load.device.clear();
+            load.at[0] = std::round(overhang / grain) * grain;
+            load.mass = std::round(mass / figures) * figures;
+        },
+        gesture);
+}
+
+void BenchCurvePanel::refresh_payload() {
+    const auto& payload = model_.bench().payload;
+    PayloadCurve curve;
+    curve.overhang = payload.at[0];
+    curve.mass = payload.mass;
+    constexpr double least_range = 0.3;
+    curve.points = model_.payload_curve(std::max(least_range, 1.5 * std::abs(payload.at[0])));
+    curve.devices = model_.devices();
+    const auto limit = model_.largest_payload();
+    QString how;
+    for (const auto& mode : model_.result().joint->modes())
+        if (mode.key == limit.limits) how = QString::fromStdString(mode.label.does());
+    const QString needs = tr("%1×").arg(model_.bench().required);
+    if (!limit.ends)
+        curve.says = tr("Over %1 there, with %2").arg(shown(limit.mass, quantity::Dimension::mass), needs);
+    else if (limit.mass > 0)
+        curve.says = tr("Good for %1 there, with %2; then it %3")
+                         .arg(QString::fromStdString(
+                                  quantity::format(limit.mass, quantity::Dimension::mass, quantity::System::metric, 3)),
+                              needs, how);
+    else
+        curve.says = tr("Good for nothing there: it %1").arg(how);
+    payload_->show_curve(std::move(curve));
+}
+
 void BenchCurvePanel::refresh_choices() {
     if (family_ != model_.bench().element.family) {
         family_ = model_.bench().element.family;
@@ -91,19 +142,22 @@ void BenchCurvePanel::refresh_choices() {
     const QString chosen = against_->currentData().toString();
     std::vector<const families::Parameter*> plottable;
     for (const auto& p : model_.family().parameters())
-        if (p.kind == families::Kind::quantity && p.is_relevant(values)) plottable.push_back(&p);
-    QStringList keys;
+        if (p.kind == families::Kind::quantity && p.is_relevant(values) &&
+            (p.fact == families::RigFact::none || model_.bench().element.inputs.contains(p.key)))
+            plottable.push_back(&p);
+    QStringList keys{the_payload};
     for (const auto* p : plottable) keys << QString::fromStdString(p->key);
     QStringList present;
     for (int i = 0; i < against_->count(); ++i) present << against_->itemData(i).toString();
     if (keys == present) return;
     against_->clear();
+    against_->addItem(tr("the payload: how heavy?"), the_payload);
     for (const auto* p : plottable) against_->addItem(QString::fromStdString(p->label), QString::fromStdString(p->key));
     // What one would turn first: the torque or force that squeezes, then friction.
     int index = against_->findData(chosen);
     for (const char* key : {"torque", "force", "friction"})
         if (index < 0) index = against_->findData(key);
-    against_->setCurrentIndex(std::max(0, index));
+    against_->setCurrentIndex(index < 0 ? std::min(1, against_->count() - 1) : index);
 }
 
 /// Round the present value; it stays while the value is within, so that a drag does not run away.
@@ -121,6 +175,10 @@ void BenchCurvePanel::set_range(const families::Parameter& parameter, double pre
 
 void BenchCurvePanel::refresh() {
     const auto& bench = model_.bench();
+    const bool of_payload = against_->currentData().toString() == the_payload;
+    curve_->setVisible(!of_payload);
+    payload_->setVisible(of_payload);
+    if (of_payload) return refresh_payload();
     const auto key = against_->currentData().toString().toStdString();
     const auto* p = families::find_parameter(model_.family(), key);
     if (!p) return;

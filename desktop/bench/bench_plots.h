@@ -9,6 +9,7 @@ class QComboBox;
 namespace clampet::desktop {
 
 class FactorPlot;
+class PayloadPlot;
 class PolarPlot;
 
 /// What the interface can take in each direction; the push is turned in it.
@@ -35,6 +36,7 @@ class BenchCurvePanel : public Panel {
     void refresh_choices();
     void refresh();
     FactorPlot* plot() const { return curve_; }
+    PayloadPlot* payload_plot() const { return payload_; }
     QComboBox* against() const { return against_; }
 
  signals:
@@ -43,11 +45,14 @@ class BenchCurvePanel : public Panel {
 
  private:
     void choose(double value, quint64 gesture);
+    void choose_payload(double overhang, double mass, quint64 gesture);
+    void refresh_payload();
     void set_range(const families::Parameter& parameter, double present);
 
     BenchModel& model_;
     QComboBox* against_;
     FactorPlot* curve_;
+    PayloadPlot* payload_;
     std::string family_, ranged_;  ///< the input that the plot's range belongs to
     double range_from_ = 0, range_to_ = 1;
 };

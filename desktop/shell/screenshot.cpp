@@ -37,8 +37,8 @@ static void show_stack(clampet::desktop::MainWindow& window) {
 /// Takes what is known by its name on the bench that is open.
 static void take(clampet::desktop::MainWindow& window, const std::string& text) {
     const auto equals = text.find('=');
-    const auto offer = clampet::families::stock_named(window.bench_model().family(), text.substr(equals + 1),
-                                                      text.substr(0, equals));
+    const auto offer =
+        clampet::families::stock_named(window.bench_model().family(), text.substr(equals + 1), text.substr(0, equals));
     if (offer) (void)window.bench_model().set_inputs(clampet::study::inputs_from(*offer));
 }
 
@@ -59,6 +59,7 @@ int main(int argc, char** argv) {
                        {"search", "On the benches page: words to look for.", "words"},
                        {"take", "On a bench: something known by its name to take, \"material=oak\".", "key=name"},
                        {"device", "On a bench: what it carries, by its class.", "class"},
+                       {"against", "On a bench: what the plot is drawn against, \"/payload\" or an input.", "key"},
                        {"advice", "On a bench: what would make it hold."},
                        {"front", "Front view."},
                        {"top", "View from above."},
@@ -102,6 +103,11 @@ int main(int argc, char** argv) {
         if (parser.isSet("take")) take(window, parser.value("take").toStdString());
         if (const auto load = clampet::study::load_of_device(parser.value("device").toStdString()))
             if (!window.bench_model().set_payload(*load)) return 1;
+        if (parser.isSet("against")) {
+            auto* against = bench->against();
+            against->setCurrentIndex(against->findData(parser.value("against")));
+            emit against->activated(against->currentIndex());
+        }
         if (parser.isSet("advice")) bench->advice_button()->setChecked(true);
     }
     const auto size = parser.value("size").split('x');

@@ -14,7 +14,7 @@
 namespace clampet::desktop {
 namespace {
 
-constexpr int fewest_letters = 9;
+constexpr int fewest_letters = 6;
 
 }  // namespace
 

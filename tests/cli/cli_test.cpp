@@ -614,3 +614,27 @@ TEST_CASE("words are answered on the command line", "[cli][search]") {
         CHECK(run(command.substr(command.find(' ') + 1)).exit_code <= 1);
     }
 }
+
+TEST_CASE("the largest payload on the command line", "[cli][limit]") {
+    const auto answer = json::parse(run("limit edge_clamp --push 15N --required 2 --json").out);
+    CHECK(answer.at("mass").get<double>() > 1);
+    CHECK(answer.at("devices").size() > 40);
+    double last = 1e9;
+    for (const auto& point : answer.at("curve")) {
+        const double mass = point.at("mass").is_null() ? 200 : point.at("mass").get<double>();
+        CHECK(mass <= last * 1.001);
+        last = mass;
+    }
+    // At that mass the bench gives just the factor that was asked for.
+    const double mass = answer.at("mass").get<double>();
+    const auto at = answer.at("at");
+    const auto bench = json::parse(run("bench edge_clamp --push 15N --json --payload " + std::to_string(mass) +
+                                       "kg --at " + std::to_string(at[0].get<double>()) + "," +
+                                       std::to_string(at[1].get<double>()) + "," + std::to_string(at[2].get<double>()))
+                                       .out);
+    CHECK(bench.at("factor").get<double>() == relative(2, 0.01));
+    CHECK_THAT(run("limit edge_clamp").out, Catch::Contains("ahead"));
+    CHECK(run("limit bond material=x").exit_code == 2);
+    CHECK(run("limit nothing").exit_code == 2);
+    CHECK(run("limit bond --at 1").exit_code == 2);
+}

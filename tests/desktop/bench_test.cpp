@@ -7,6 +7,7 @@
 #include "desktop/bench/benches_page.h"
 #include "desktop/threads/thread_desk.h"
 #include "desktop/widgets/factor_plot.h"
+#include "desktop/widgets/payload_plot.h"
 #include "desktop/widgets/polar_plot.h"
 #include "desktop/widgets/stock_row.h"
 #include "window.h"
@@ -144,6 +145,42 @@ TEST_CASE("a material chosen by name fills its inputs, each says so and can be c
     CHECK(d.value("modulus") == Approx(1.9e9));
     CHECK(d.bench().input("modulus")->note().isEmpty());
     CHECK(material->note().isEmpty());
+}
+
+TEST_CASE("how much a bench may carry is drawn, and a press takes it", "[desktop][bench]") {
+    BenchWindow d("edge_clamp");
+    auto* against = d.bench().against();
+    const int at = against->findData("/payload");
+    REQUIRE(at == 0);
+    CHECK(against->currentIndex() != 0);
+    against->setCurrentIndex(at);
+    emit against->activated(at);
+    auto* plot = d.bench().payload_plot();
+    REQUIRE(plot->isVisible());
+    CHECK_FALSE(d.bench().factor_plot()->isVisible());
+    const auto limit = d.window.bench_model().largest_payload();
+    CHECK_THAT(plot->shown().says.toStdString(), Catch::StartsWith("Good for "));
+    CHECK(plot->shown().devices.size() == catalogue::devices().size());
+    // Just below the line it holds, well above it does not.
+    const QRectF area = plot->area(plot->rect(), desktop::screen_look());
+    const double x = plot->x_of(0.1, area);
+    double mass = 0;
+    for (const auto& point : plot->shown().points)
+        if (std::abs(point.overhang - 0.1) < 0.02) mass = point.limit.mass;
+    REQUIRE(mass > 0);
+    QTest::mouseClick(plot, Qt::LeftButton, {}, QPointF(x, plot->y_of(0.6 * mass, area)).toPoint());
+    CHECK(d.window.bench_model().bench().payload.mass == Approx(0.6 * mass).epsilon(0.08));
+    CHECK(d.window.bench_model().bench().payload.at[0] == Approx(0.1).margin(0.002));
+    CHECK(d.factor() > 2);
+    QTest::mouseClick(plot, Qt::LeftButton, {}, QPointF(x, plot->y_of(2 * mass, area)).toPoint());
+    CHECK(d.factor() < 2);
+    d.shortcut("undo");
+    CHECK(d.factor() > 2);
+    CHECK(limit.mass > 0);
+    // What follows from the payload is not asked again.
+    d.window.open_bench("arm");
+    CHECK_FALSE(d.bench().input("payload_mass")->isVisible());
+    CHECK(d.value("payload_mass") == Approx(d.window.bench_model().bench().payload.mass));
 }
 
 TEST_CASE("every bench opens, draws and plots", "[desktop][bench]") {

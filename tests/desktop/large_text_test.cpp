@@ -20,7 +20,7 @@ struct TextScale {
 
 /// What scrolls goes up and down only, and shows all that it holds from side to side.
 void nothing_is_cut(QWidget& window, const std::string& where) {
-    for (int i = 0; i < 4; ++i) QApplication::processEvents();  // shown, laid out, scrolled
+    for (int i = 0; i < 14; ++i) QApplication::processEvents();  // shown, laid out, scrolled
     for (const auto* area : window.findChildren<QScrollArea*>()) {
         if (!area->isVisible() || !area->widget()) continue;
         CAPTURE(where, area->widget()->metaObject()->className(), area->widget()->minimumSizeHint().width());

@@ -315,9 +315,9 @@ const Family& ball_chain() {
                          "input"),
             length_row("wall", "Finger, wall", 0.002, 0.05, "Thickness of the socket."),
             length_row("finger_length", "Finger, length", 0.016, 0.1, "From where it is held to the rim."),
-            quantity_row("modulus", "Stiffness, E", Dimension::stress, 2.3e9, {1e6, 1e12},
+            quantity_row("modulus", "Stiffness, E", Dimension::stress, 1.9e9, {1e6, 1e12},
                          "PLA 2.3 GPa, PETG 1.9, ABS 2.0, nylon 12 1.6, as printed.", "from memory"),
-            quantity_row("strain_limit", "Strain limit", Dimension::number, 0.02, {0.0001, 1},
+            quantity_row("strain_limit", "Strain limit", Dimension::number, 0.04, {0.0001, 1},
                          "PLA 0.02, ABS 0.03, PETG 0.04, nylon 12 0.06.", "from memory"),
             choice_row("layers", "Fingers bend", {{"along", "along the layers"}, {"across", "across the layers"}},
                        "along", "Across its layers a print takes half the strain."),
@@ -349,7 +349,7 @@ const Family& ball_chain() {
           {},
           "material"},
          {"material", "Core wire", {{"wire_yield", "yield"}}, {}, {}, "wire"}},
-        &motion);
+        &motion, {}, {.mass = 0.15, .at = {0, 0, 0.02}, .push = 0});
     return family;
 }
 

@@ -176,7 +176,8 @@ const Family& bond() {
           {{"shear_strength", "shear"}, {"tension_strength", "tension"}, {"thickness", "thickness"}},
           {{"kind", "glue"}},
           {},
-          "adhesive"}});
+          "adhesive"}},
+        nullptr, {}, {.mass = 0.2, .at = {0, 0, 0.01}, .push = 0});
     return family;
 }
 

@@ -66,7 +66,8 @@ class FormulaFamily : public Family {
     using Matings = std::vector<Mating>;
     FormulaFamily(std::string_view key, std::string_view name, std::string_view purpose,
                   std::vector<Parameter> parameters, std::variant<Build, BuildOnFace> build, bool joins_parts = true,
-                  std::vector<StockUse> stock = {}, MotionOf motion_of = nullptr, Matings matings = {})
+                  std::vector<StockUse> stock = {}, MotionOf motion_of = nullptr, Matings matings = {},
+                  const TypicalLoad& typical_load = {})
         : key_(key),
           name_(name),
           purpose_(purpose),
@@ -75,12 +76,14 @@ class FormulaFamily : public Family {
           joins_parts_(joins_parts),
           stock_(std::move(stock)),
           motion_(motion_of),
-          matings_(std::move(matings)) {}
+          matings_(std::move(matings)),
+          typical_load_(typical_load) {}
     std::string_view key() const override { return key_; }
     std::string_view name() const override { return name_; }
     std::string_view purpose() const override { return purpose_; }
     std::span<const Parameter> parameters() const override { return parameters_; }
     bool joins_parts() const override { return joins_parts_; }
+    TypicalLoad typical_load() const override { return typical_load_; }
     std::span<const StockUse> own_stock() const override { return stock_; }
     std::span<const Mating> matings() const override { return matings_; }
     Motion motion(const Values& values) const override { return motion_ ? motion_(values) : Motion{}; }
@@ -100,6 +103,7 @@ class FormulaFamily : public Family {
     std::vector<StockUse> stock_;
     MotionOf motion_;
     Matings matings_;
+    TypicalLoad typical_load_;
 };
 
 }  // namespace clampet::families

@@ -124,8 +124,9 @@ const Family& tether() {
     static const FormulaFamily family(
         "tether", "Tether", "A second catch: how hard does it snatch when the payload drops, and does it break?",
         {
-            described(quantity_row("mass", "Payload", Dimension::mass, 2.5, {0, 1000, false},
-                                   "What it must catch, when no load is given.", "input")),
+            from_rig(described(quantity_row("mass", "Payload", Dimension::mass, 2.5, {0, 1000, false},
+                                            "What it must catch, when no load is given.", "input")),
+                     RigFact::mass),
             length_row("length", "Length", 0.30, 20, "From anchor to payload, stretched straight."),
             choice_row("anchor", "The anchor is",
                        {{"given", "where it falls a known slack"},

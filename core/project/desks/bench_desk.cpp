@@ -39,8 +39,7 @@ void BenchDesk::judge_anew() {
 
 void BenchDesk::open_family(const families::Family& family, double required) {
     origin_.reset();
-    study::Bench bench;
-    bench.element = {"hold", std::string(family.key()), {}};
+    study::Bench bench = study::first_bench(family, required);
     if (moves_by_hand(family)) {
         // It is set by the torque of its bolt, and lies level, so that its payload turns it.
         if (families::find_parameter(family, "squeezed_by")) bench.element.inputs["squeezed_by"] = std::string("screw");
@@ -49,7 +48,6 @@ void BenchDesk::open_family(const families::Family& family, double required) {
         bench.payload.plane = study::Plane::xy;
         bench.payload.direction = -std::numbers::pi / 2;
     }
-    bench.required = required;
     reset(std::move(bench));
 }
 
@@ -198,10 +196,21 @@ std::vector<study::DirectionalCapacity> BenchDesk::capacity(const study::Bench& 
                                         plot_directions, families::Accuracy::picture);
 }
 
+study::PayloadLimit BenchDesk::largest_payload() const {
+    return study::largest_payload(bench_, bench_.payload.at);
+}
+std::vector<study::PayloadPoint> BenchDesk::payload_curve(double to) const {
+    constexpr unsigned points = 11;
+    return study::payload_curve(bench_, 0, to, points, study::PushFrom::as_given, families::Accuracy::picture);
+}
+std::vector<study::DeviceOn> BenchDesk::devices() const {
+    return study::devices_on(bench_);
+}
+
 std::vector<study::CurvePoint> BenchDesk::curve(const study::Bench& bench, const std::string& key, double from,
                                                 double to) const {
-    return study::factor_curve(*families::family_named(bench.element.family), typical_values(bench.element), key,
-                               bench.load(), from, to, plot_points, families::Accuracy::picture);
+    return study::factor_curve(*families::family_named(bench.element.family), typical_values(study::in_force(bench)),
+                               key, bench.load(), from, to, plot_points, families::Accuracy::picture);
 }
 
 }  // namespace clampet::project

@@ -6,6 +6,7 @@
 #include "project/document.h"
 #include "study/bench.h"
 #include "study/capacity.h"
+#include "study/payload_limit.h"
 #include "study/solve.h"
 
 namespace clampet::project {
@@ -60,6 +61,11 @@ class BenchDesk {
     double value_of(const std::string& key) const;
     Result<study::Solution> solve(const std::string& key) const;
     std::vector<study::DirectionalCapacity> capacity(const study::Bench& bench, const families::Joint& joint) const;
+    /// The most it may carry over how far ahead that is, and what of the devices known that is. Of the bench's own
+    /// payload.
+    study::PayloadLimit largest_payload() const;
+    std::vector<study::PayloadPoint> payload_curve(double to) const;
+    std::vector<study::DeviceOn> devices() const;
     std::vector<study::CurvePoint> curve(const study::Bench& bench, const std::string& key, double from,
                                          double to) const;
 
