@@ -39,6 +39,12 @@ struct CheckRequest {
     unsigned threads = 0;  ///< 0: as many as there are cores
 };
 int check_command(const CheckRequest& request, bool json);
+struct FitRequest {
+    std::string one, other;     ///< "post 24.8 mm", "bore 25 mm"
+    std::string depth, height;  ///< how far it is in, and the camera above it
+};
+/// Whether two things go together, and what cures it where they do not.
+int fit_command(const FitRequest& request, bool json);
 /// The most that one interface may carry, over how far ahead it is, and which classes of devices that is.
 int limit_command(const std::string& family, const std::vector<std::string>& assignments, const LoadText& load,
                   double required, bool json);

@@ -18,6 +18,7 @@ struct Arguments {
     LoadText load;
     CheckRequest check;
     SolveRequest solve;
+    FitRequest together;
 };
 
 void add_commands(CLI::App& app, Arguments& a, int& exit_code) {
@@ -73,6 +74,15 @@ void add_commands(CLI::App& app, Arguments& a, int& exit_code) {
                     : a.params ? parameters_command(a.family, a.json)
                                : bench_command(a.family, a.assignments, a.load, a.json);
     });
+
+    auto* together =
+        app.add_subcommand("fit", "Do these two go together? A post and a bore, a plate and a slot, threads");
+    together->add_option("A", a.together.one, "For example \"post 24.8 mm\" or \"33.7 x 2.6 handrail\"")->required();
+    together->add_option("B", a.together.other, "For example \"bore 25-25.2 mm\"")->required();
+    together->add_option("--depth", a.together.depth, "How far one is in the other, for what the play does");
+    together->add_option("--height", a.together.height, "Of the camera above the rim");
+    json_flag(together);
+    together->callback([&] { exit_code = fit_command(a.together, a.json); });
 
     auto* limit = app.add_subcommand("limit", "The most that one interface may carry, and which devices that is");
     limit->add_option("FAMILY", a.family, "The family's key")->required();

@@ -1,8 +1,11 @@
 #include <fmt/format.h>
 
+#include <optional>
+
 #include "commands.h"
 #include "quantity/format.h"
 #include "quantity/parse.h"
+#include "quantity/parse_range.h"
 #include "report.h"
 
 namespace clampet::cli {
@@ -10,7 +13,41 @@ namespace clampet::cli {
 using quantity::Dimension;
 using quantity::System;
 
+namespace {
+
+/// "38-39 in", "about 12 mm": of the first dimension that it can be.
+std::optional<std::pair<Dimension, quantity::Range>> range_of(const std::string& text) {
+    for (int i = 0; i < quantity::dimension_count; ++i) {
+        const auto dimension = static_cast<Dimension>(i);
+        if (const auto range = quantity::parse_range(text, dimension); range && !range->is_one())
+            return std::pair(dimension, *range);
+    }
+    return std::nullopt;
+}
+
+int print_range(const std::string& text, Dimension dimension, const quantity::Range& range, bool json) {
+    if (json)
+        print({{"text", text},
+               {"dimension", quantity::name_of(dimension)},
+               {"low", range.low},
+               {"typical", range.typical},
+               {"high", range.high},
+               {"unit", quantity::si_symbol(dimension)}});
+    else
+        fmt::print("{}: {} to {}, about {}\n", quantity::name_of(dimension), quantity::format(range.low, dimension),
+                   quantity::format(range.high, dimension), quantity::format(range.typical, dimension));
+    return done;
+}
+
+}  // namespace
+
 int quantity_command(const std::string& text, const std::string& unit, bool json) {
+    for (int i = 0; i < quantity::dimension_count; ++i)
+        if (const auto range = quantity::parse_range(text, static_cast<Dimension>(i));
+            !range && range.problem().id == ProblemId("quantity.range_upside_down"))
+            return fail(range.problem(), wrong_usage);
+    if (const auto range = range_of(text); range && unit.empty())
+        return print_range(text, range->first, range->second, json);
     const auto value = quantity::parse_any(text);
     if (!value) return fail(value.problem(), wrong_usage);
     std::string dimension_name = "number";

@@ -16,6 +16,7 @@
 #include "families/jam_collar/jam_collar.h"
 #include "families/pan_drive/pan_drive.h"
 #include "families/rest/rest.h"
+#include "families/round_joint/round_joint.h"
 #include "families/screw_drive/screw_drive.h"
 #include "families/shoe/shoe.h"
 #include "families/stance/stance.h"
@@ -29,10 +30,10 @@ namespace clampet::families {
 
 std::span<const Family* const> registry() {
     static const std::array all{
-        &thread(),     &screw_drive(),    &flat_face(),     &tube_grip(),  &edge_clamp(), &ball(),
-        &ball_chain(), &friction_pivot(), &cam(),           &jam_collar(), &wedge(),      &dovetail(),
-        &shoe(),       &fastener_group(), &insert(),        &bond(),       &strap(),      &arm(),
-        &rest(),       &stance(),         &counterweight(), &pan_drive(),  &tether(),
+        &thread(),   &screw_drive(), &flat_face(),      &tube_grip(),     &round_joint(), &edge_clamp(),
+        &ball(),     &ball_chain(),  &friction_pivot(), &cam(),           &jam_collar(),  &wedge(),
+        &dovetail(), &shoe(),        &fastener_group(), &insert(),        &bond(),        &strap(),
+        &arm(),      &rest(),        &stance(),         &counterweight(), &pan_drive(),   &tether(),
     };
     return all;
 }

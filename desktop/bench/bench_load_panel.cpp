@@ -51,7 +51,7 @@ void BenchLoadPanel::add_row(QVBoxLayout* column, const QString& name, const QSt
     line->setContentsMargins(0, 0, 0, 0);
     auto* words = new QLabel(label, row);
     words->setToolTip(help);
-    words->setMinimumWidth(qRound(106 * text_scale()));
+    words->setMinimumWidth(qRound(98 * text_scale()));
     auto* field = new QuantityField(dimension, row);
     field->set_name(label, help);
     line->addWidget(words);
@@ -79,7 +79,7 @@ void BenchLoadPanel::take(const QString& name, double value, quint64 gesture) {
 void BenchLoadPanel::add_device(QVBoxLayout* column) {
     auto* line = new QHBoxLayout;
     auto* words = new QLabel(tr("Carries"), this);
-    words->setMinimumWidth(qRound(106 * text_scale()));
+    words->setMinimumWidth(qRound(98 * text_scale()));
     words->setBuddy(device_);
     device_->setAccessibleName(tr("What it carries, by its class"));
     device_->addItem(tr("my own: weigh it"));

@@ -638,3 +638,24 @@ TEST_CASE("the largest payload on the command line", "[cli][limit]") {
     CHECK(run("limit nothing").exit_code == 2);
     CHECK(run("limit bond --at 1").exit_code == 2);
 }
+
+TEST_CASE("what goes together is told on the command line", "[cli][fit]") {
+    CHECK(run("fit 'plate 4.9mm' 'slot 5 mm'").exit_code == 0);
+    const auto loose = run("fit 'post 24.6 mm' 'bore 25.2mm' --depth 60mm --height 1.2m");
+    CHECK(loose.exit_code == 1);
+    CHECK_THAT(loose.out, Catch::StartsWith("Goes in, loose by 0.6 mm.") && Catch::Contains("24.6 mm at the camera"));
+    const auto answer = json::parse(run("fit 'dowel 24.9-25.1 mm' 'hole 25 mm' --json").out);
+    CHECK(answer.at("together") == "perhaps");
+    CHECK(answer.at("play").at("low").get<double>() == absolute(-0.1e-3, 1e-12));
+    CHECK_THAT(run("fit M6 1/4-20").out, Catch::Contains("jams after"));
+    CHECK_THAT(run("quantity '38-39 in'").out, Catch::StartsWith("length: 965.2 mm to 990.6 mm"));
+    CHECK(json::parse(run("quantity 'about 12 mm' --json").out).at("low").get<double>() == relative(0.0108, 1e-9));
+    for (const char* wrong :
+         {"fit 'post 3 mm' 'rod 3 mm'", "fit cheese 'bore 3mm'", "fit 'post 40-38mm' 'bore 40mm'", "fit 'post 3 mm'",
+          "fit 'post 3mm' 'bore 3mm' --depth x", "quantity '39-38 in'", "fit 'post 3mm' 'bore 3mm' --height -1m"}) {
+        const auto refused = run(wrong);
+        CAPTURE(wrong, refused.err);
+        CHECK(refused.exit_code == 2);
+        CHECK(refused.out.empty());
+    }
+}

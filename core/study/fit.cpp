@@ -1,0 +1,205 @@
+#include "study/fit.h"
+
+#include <fmt/format.h>
+
+#include <algorithm>
+#include <array>
+#include <cmath>
+
+#include "catalogue/stock.h"
+#include "catalogue/words/names.h"
+#include "mechanics/round_fit.h"
+#include "quantity/format.h"
+
+namespace clampet::study {
+namespace {
+
+using quantity::Dimension;
+using quantity::Range;
+
+struct FitWord {
+    std::string_view word;
+    bool goes_in, is_round;
+};
+constexpr std::array<FitWord, 30> fit_words{
+    {{"post", true, true},    {"rod", true, true},     {"dowel", true, true},   {"stub", true, true},
+     {"spigot", true, true},  {"pin", true, true},     {"bolt", true, true},    {"barrel", true, true},
+     {"tube", true, true},    {"pipe", true, true},    {"pole", true, true},    {"plate", true, false},
+     {"board", true, false},  {"bar", true, false},    {"foot", true, false},   {"tongue", true, false},
+     {"edge", true, false},   {"bore", false, true},   {"hole", false, true},   {"socket", false, true},
+     {"collar", false, true}, {"ring", false, true},   {"inside", false, true}, {"slot", false, false},
+     {"shoe", false, false},  {"jaws", false, false},  {"jaw", false, false},   {"gap", false, false},
+     {"clamp", false, false}, {"groove", false, false}}};
+
+const FitWord* word_in(const std::vector<std::string>& words) {
+    for (const auto& known : fit_words)
+        for (const auto& word : words)
+            if (word == known.word) return &known;
+    return nullptr;
+}
+
+/// The tube of stock that is named, if one is.
+const catalogue::StockRow* tube_named(std::string_view text) {
+    std::vector<std::string> names;
+    for (const auto* row : catalogue::stock_group("tube")) names.push_back(row->name);
+    const auto found = catalogue::meant(names, text);
+    if (found.size() != 1) return nullptr;
+    for (const auto* row : catalogue::stock_group("tube"))
+        if (row->name == found.front()) return row;
+    return nullptr;
+}
+
+/// The size: what is left of the text when the word for it is taken out.
+std::string without(std::string_view text, std::string_view word) {
+    std::string rest(text);
+    if (const auto at = rest.find(word); at != rest.npos) rest.erase(at, word.size());
+    return rest;
+}
+
+std::string length(double si) {
+    return quantity::format(si, Dimension::length, quantity::System::metric, 3);
+}
+
+/// Play from which it wobbles [m]; common practice.
+double snug(bool is_round) {
+    return is_round ? 0.3e-3 : 0.5e-3;
+}
+
+void cure_round_play(FitAnswer& answer) {
+    const double play = answer.play.typical;
+    struct Tape {
+        const char* name;
+        double thickness;
+    };
+    // From memory; see mechanics/round_fit.h.
+    for (const auto& tape : {Tape{"cloth", 0.25e-3}, Tape{"vinyl", 0.15e-3}, Tape{"paper", 0.13e-3}}) {
+        const double wraps = std::floor(mechanics::wraps_for(play, tape.thickness) + 1e-9);
+        constexpr double most_wraps = 6;  // a thicker wad gives way
+        if (wraps < 1 || wraps > most_wraps) continue;
+        answer.cures.push_back(wraps == 1 ? fmt::format("a wrap of {} tape", tape.name)
+                                          : fmt::format("{:.0f} wraps of {} tape", wraps, tape.name));
+        break;
+    }
+    answer.cures.push_back(fmt::format("a sleeve with a wall of {}", length(play / 2)));
+    answer.cures.push_back("a slit in the outer one, drawn together by a screw or a band");
+}
+
+void cure_flat_play(FitAnswer& answer) {
+    answer.cures.push_back(fmt::format("a shim of {}", length(answer.play.typical)));
+    answer.cures.push_back("a screw or a spring that presses it to one side");
+}
+
+void cure_tightness(FitAnswer& answer, bool is_round) {
+    const double over = -answer.play.low;
+    answer.cures.push_back(is_round ? fmt::format("sand or ream {} off", length(over))
+                                    : fmt::format("plane or file {} off", length(over)));
+    if (is_round) answer.cures.push_back("press it in: the bench “Post in a hole” says what that holds");
+}
+
+std::string sentence(const FitAnswer& answer) {
+    const auto& play = answer.play;
+    switch (answer.together) {
+        case Together::fits:
+            return fmt::format("Fits, with {} of play.", length(play.typical));
+        case Together::loose:
+            return fmt::format("Goes in, loose by {}.", length(play.typical));
+        case Together::tight:
+            return fmt::format("Too tight by {}.", length(-play.typical));
+        case Together::perhaps:
+            return fmt::format("May fit: from {} too tight to {} of play.", length(-play.low), length(play.high));
+    }
+    return {};
+}
+
+}  // namespace
+
+std::string_view name_of(Together together) {
+    switch (together) {
+        case Together::fits:
+            return "fits";
+        case Together::loose:
+            return "loose";
+        case Together::tight:
+            return "tight";
+        case Together::perhaps:
+            return "perhaps";
+    }
+    return "";
+}
+
+Result<FitEnd> read_fit_end(std::string_view text) {
+    const auto words = catalogue::words_of(text);
+    const auto* word = word_in(words);
+    FitEnd end;
+    end.name = std::string(text);
+    const bool inside = word && word->word == "inside";
+    if (const auto* tube = tube_named(inside ? without(text, "inside") : std::string(text))) {
+        const double outer = tube->size("outer"), bore = outer - 2 * tube->size("wall");
+        end.goes_in = !inside;
+        const double size = inside ? bore : outer;
+        end.size = {size, size, size};
+        if (size > 0) return end;
+        return Problem{"fit.solid", "", fmt::format("“{}” is solid: nothing goes inside.", text), "Name a tube."};
+    }
+    if (!word)
+        return Problem{
+            "fit.not_said_what", "", fmt::format("“{}” does not say what goes in, or into what.", text),
+            "Write for example \"post 24.8 mm\", \"bore 25 mm\", \"plate 4.9 mm\", \"slot 5 mm\", or a tube's "
+            "name from stock."};
+    end.goes_in = word->goes_in;
+    end.is_round = word->is_round;
+    const auto size = quantity::parse_range(without(text, word->word), Dimension::length);
+    if (!size) return size.problem();
+    if (!(size->low > 0))
+        return Problem{"fit.no_size", "", fmt::format("“{}” has no size.", text), "Give more than 0 mm."};
+    end.size = *size;
+    return end;
+}
+
+Result<FitAnswer> go_together(const FitEnd& one, const FitEnd& other, double depth, double height) {
+    if (one.goes_in == other.goes_in)
+        return Problem{"fit.both_alike", "",
+                       one.goes_in ? "Both go into something, not into each other." : "Neither of them goes in.",
+                       "Name what goes in and what it goes into, for example a post and a bore."};
+    const FitEnd &inner = one.goes_in ? one : other, &outer = one.goes_in ? other : one;
+    const bool is_round = inner.is_round && outer.is_round;
+    FitAnswer answer;
+    // Jaws open over a range: what lies within fits, and is gripped.
+    const bool grips = !outer.is_round && !outer.size.is_one() && outer.name.find("jaw") != outer.name.npos;
+    if (grips) {
+        const bool small = inner.size.low<outer.size.low, large = inner.size.high> outer.size.high;
+        answer.play = {outer.size.high - inner.size.high, outer.size.high - inner.size.typical,
+                       outer.size.high - inner.size.low};
+        answer.together = large ? Together::tight : small ? Together::loose : Together::fits;
+        answer.says = large   ? fmt::format("Too thick by {} for the jaws.", length(inner.size.high - outer.size.high))
+                      : small ? fmt::format("Too thin by {}: the jaws do not close on it.",
+                                            length(outer.size.low - inner.size.low))
+                              : "Fits: the jaws close on it.";
+        if (small) answer.cures = {fmt::format("packing of {}", length(outer.size.low - inner.size.low))};
+        if (large) answer.cures = {"a clamp that opens further"};
+        return answer;
+    }
+    answer.play = {outer.size.low - inner.size.high, outer.size.typical - inner.size.typical,
+                   outer.size.high - inner.size.low};
+    const auto& play = answer.play;
+    answer.together = play.high < 0                   ? Together::tight
+                      : play.low < 0                  ? Together::perhaps
+                      : play.typical > snug(is_round) ? Together::loose
+                                                      : Together::fits;
+    if (is_round && depth > 0 && play.typical > 0) {
+        const mechanics::RoundFit fit{inner.size.typical, outer.size.typical, depth};
+        answer.lean = std::atan(fit.lean());
+        answer.movement = fit.movement(height);
+    }
+    if (answer.together == Together::loose) is_round ? cure_round_play(answer) : cure_flat_play(answer);
+    if (play.low < 0) cure_tightness(answer, is_round);
+    answer.says = sentence(answer);
+    return answer;
+}
+
+double seasonal_movement(double width, bool tangential, bool outdoors) noexcept {
+    constexpr double along_rings = 0.0032, across_rings = 0.0016;
+    return width * (tangential ? along_rings : across_rings) * (outdoors ? 8 : 4);
+}
+
+}  // namespace clampet::study

@@ -1,0 +1,108 @@
+#include "study/fit.h"
+
+#include <cmath>
+
+#include "approximately.h"
+#include "mechanics/round_fit.h"
+
+using namespace clampet;
+using study::Together;
+
+namespace {
+
+study::FitAnswer fit(const char* one, const char* other, double depth = 0, double height = 0) {
+    const auto a = study::read_fit_end(one), b = study::read_fit_end(other);
+    REQUIRE(a);
+    REQUIRE(b);
+    const auto answer = study::go_together(*a, *b, depth, height);
+    REQUIRE(answer);
+    return *answer;
+}
+bool cured_by(const study::FitAnswer& answer, const char* words) {
+    for (const auto& cure : answer.cures)
+        if (cure.find(words) != cure.npos) return true;
+    return false;
+}
+
+}  // namespace
+
+TEST_CASE("one dimension decides whether two things go together", "[study][fit]") {
+    CHECK(fit("post 24.9 mm", "bore 25 mm").together == Together::fits);
+    CHECK(fit("bore 25 mm", "post 24.9 mm").together == Together::fits);  // in either order
+    CHECK(fit("post 24.4 mm", "bore 25 mm").together == Together::loose);
+    CHECK(fit("post 25.2 mm", "bore 25 mm").together == Together::tight);
+    CHECK(fit("dowel 24.9-25.1 mm", "hole 25 mm").together == Together::perhaps);
+    CHECK(fit("plate 4.9 mm", "slot 5 mm").together == Together::fits);
+    CHECK(fit("plate 4.2 mm", "shoe 5 mm").together == Together::loose);
+    CHECK(fit("board 18 mm", "jaws 20-40 mm").together == Together::loose);
+    CHECK(fit("board 30 mm", "jaws 20-40 mm").together == Together::fits);
+    CHECK(fit("board 41 mm", "jaws 20-40 mm").together == Together::tight);
+    // EN 10255: 48.3 x 4.0 has 40.3 mm inside; a 33.7 mm tube goes in with 6.6 mm of play.
+    const auto tubes = fit("33.7 x 2.6 handrail", "inside 48.3 x 4.0");
+    CHECK(tubes.together == Together::loose);
+    CHECK(tubes.play.typical == absolute(0.0066, 1e-9));
+}
+
+TEST_CASE("play leans, and moves the camera", "[study][fit]") {
+    // tan theta = c/L; at h above the rim c (1 + 2 h/L): 0.6 mm over 60 mm, 1.2 m up. Geometry.
+    const auto answer = fit("post 24.6 mm", "bore 25.2 mm", 0.060, 1.2);
+    CHECK(answer.lean == relative(std::atan(0.01), 1e-9));
+    CHECK(answer.movement == relative(0.6e-3 * 41, 1e-9));
+    CHECK(fit("post 25.4 mm", "bore 25.2 mm", 0.060, 1.2).movement == 0);
+    CHECK(fit("plate 4 mm", "slot 5 mm", 0.060, 1.2).movement == 0);
+}
+
+TEST_CASE("what does not fit is cured", "[study][fit]") {
+    const auto loose = fit("post 24.4 mm", "bore 25.2 mm");
+    // 0.8 mm of play: 0.8/(2 x 0.8 x 0.25) = 2 wraps of cloth tape; from memory.
+    CHECK(cured_by(loose, "2 wraps of cloth tape"));
+    CHECK(cured_by(loose, "wall of 0.4 mm"));
+    CHECK(cured_by(loose, "slit"));
+    CHECK_FALSE(cured_by(fit("post 20 mm", "bore 30 mm"), "wraps"));  // nobody winds so many
+    CHECK(cured_by(fit("post 25.3 mm", "bore 25 mm"), "0.3 mm off"));
+    CHECK(cured_by(fit("plate 4 mm", "slot 5 mm"), "shim of 1 mm"));
+    CHECK(cured_by(fit("board 18 mm", "jaws 20-40 mm"), "packing of 2 mm"));
+    CHECK(fit("post 24.9 mm", "bore 25 mm").cures.empty());
+}
+
+TEST_CASE("what is no pair is refused", "[study][fit]") {
+    for (const char* wrong : {"", "cheese", "25 mm", "post", "post x", "post 0 mm", "post -3 mm", "post 3 kg",
+                              "post 40-38 mm", "inside 25 dowel"}) {
+        CAPTURE(wrong);
+        CHECK_FALSE(study::read_fit_end(wrong));
+    }
+    const auto post = *study::read_fit_end("post 3 mm"), hole = *study::read_fit_end("hole 3 mm");
+    CHECK(study::go_together(post, post, 0, 0).problem().id == ProblemId("fit.both_alike"));
+    CHECK_FALSE(study::go_together(hole, hole, 0, 0));
+}
+
+TEST_CASE("a pressed pin is held as the textbooks say", "[mechanics][fit][published]") {
+    // Shigley, press and shrink fits, like materials and a solid shaft: p = E delta (D_o^2 - d^2)/(2 d D_o^2).
+    const double E = 205e9, d = 0.025, o = 0.05, delta = 25e-6;
+    const mechanics::PressedFit fit{d + delta, d, o, E, 0.3, E, 0.3};
+    CHECK(mechanics::pressed_pressure(fit) == relative(E * delta * (o * o - d * d) / (2 * d * o * o), 1e-9));
+    // Lamé: a thin ring has p r/t at its bore.
+    CHECK(mechanics::hub_stress_share(0.100, 0.102) == relative(0.0505 / 0.001, 0.01));
+    auto loose = fit;
+    loose.post = d - delta;
+    CHECK(mechanics::pressed_pressure(loose) == 0);
+}
+
+TEST_CASE("rim and end hold a side load as a lever", "[mechanics][fit]") {
+    // H at h above the rim: moments about the end and about the rim. Statics.
+    const double H = 10, h = 0.3, L = 0.06;
+    const auto forces = mechanics::side_forces(H, 0, 0, H * h, L);
+    CHECK(forces.end == relative(H * h / L, 1e-12));
+    CHECK(forces.rim == relative(H * (1 + h / L), 1e-12));
+    const auto turned = mechanics::side_forces(0, H, -H * h, 0, L);  // the same, a quarter turn on
+    CHECK(turned.end == relative(forces.end, 1e-12));
+    CHECK(turned.rim == relative(forces.rim, 1e-12));
+}
+
+TEST_CASE("wood moves with the seasons", "[study][fit][from memory]") {
+    // Wood Handbook: 0.0024 to 0.0040 a per cent along the rings, 0.0012 to 0.0020 across; a 100 mm oak slide by 4 %.
+    const double indoors = study::seasonal_movement(0.1, true, false);
+    CHECK((indoors >= 0.1 * 0.0024 * 4 && indoors <= 0.1 * 0.0040 * 4));
+    const double outdoors = study::seasonal_movement(0.1, false, true);
+    CHECK((outdoors >= 0.1 * 0.0012 * 8 && outdoors <= 0.1 * 0.0020 * 8));
+}
