@@ -28,6 +28,13 @@ struct SolveRequest {
 int solve_command(const SolveRequest& request, bool json);
 int thread_show_command(const std::string& designation, const std::string& thread_class, bool json);
 int thread_fit_command(const std::string& male, const std::string& female, bool json);
+struct IdentifyRequest {
+    std::string diameter, pitch;
+    double per_inch = 0;
+    std::vector<std::string> goes_into, not_into;
+};
+/// Which thread a screw has, from what can be measured and tried.
+int thread_identify_command(const IdentifyRequest& request, bool json);
 int thread_route_command(const std::string& from, const std::string& to, const std::string& stock, bool json);
 int thread_stack_command(const std::vector<std::string>& assignments, bool json);
 

@@ -19,6 +19,7 @@ struct Arguments {
     CheckRequest check;
     SolveRequest solve;
     FitRequest together;
+    IdentifyRequest identify;
 };
 
 void add_commands(CLI::App& app, Arguments& a, int& exit_code) {
@@ -129,6 +130,16 @@ void add_commands(CLI::App& app, Arguments& a, int& exit_code) {
     fit->add_option("FEMALE", a.female)->required();
     json_flag(fit);
     fit->callback([&] { exit_code = thread_fit_command(a.male, a.female, a.json); });
+    auto* identify = thread->add_subcommand("identify", "Which thread is this? From a caliper and what it goes into");
+    identify->add_option("--diameter", a.identify.diameter, "Over its crests, for example 6.3mm");
+    auto* pitch = identify->add_option("--pitch", a.identify.pitch, "From crest to crest, for example 1.27mm");
+    identify->add_option("--per-inch", a.identify.per_inch, "Threads to the inch")
+        ->check(CLI::Range(1.0, 200.0))
+        ->excludes(pitch);
+    identify->add_option("--goes-into", a.identify.goes_into, "A socket that takes it");
+    identify->add_option("--not-into", a.identify.not_into, "A socket that does not");
+    json_flag(identify);
+    identify->callback([&] { exit_code = thread_identify_command(a.identify, a.json); });
     auto* route = thread->add_subcommand("route", "Shortest chain of adapters between two ends");
     route->add_option("FROM", a.male, "One end, for example \"1/4-20 male\"")->required();
     route->add_option("TO", a.female, "The other, for example \"5/8-27 female\"")->required();

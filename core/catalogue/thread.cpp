@@ -11,6 +11,7 @@
 #include <vector>
 
 #include "catalogue/stock.h"
+#include "catalogue/thread_names.h"
 #include "quantity/dimension.h"
 
 namespace clampet::embedded {
@@ -136,7 +137,8 @@ std::string folded(std::string_view text) {
 /// Every name that a thread goes by, folded.
 std::vector<std::string> names_of(const Thread& thread) {
     const std::string own = folded(thread.designation);
-    if (thread.form == ThreadForm::unified) return {own, own.substr(0, own.size() - 3)};  // without UNC, UNF, UNS
+    if (thread.form == ThreadForm::unified)
+        return {own, own.substr(0, own.find_last_of("0123456789") + 1)};  // without UNC
     if (thread.form == ThreadForm::iso)
         return {own, folded(fmt::format("M{:g}x{:g}", thread.major * 1e3, thread.pitch * 1e3))};
     return {own, own + std::to_string(std::lround(inch / thread.pitch)), own.substr(0, own.size() - 3) + "whitworth"};
@@ -166,17 +168,26 @@ std::span<const Thread> threads() {
 }
 
 Result<Thread> thread_named(std::string_view designation) {
-    const std::string wanted = folded(designation);
-    if (const auto at = places().find(wanted); at != places().end()) return threads()[at->second];
-    std::string near;
-    for (const auto& thread : threads()) {
-        const std::string own = folded(thread.designation);
-        if (wanted.size() >= 2 && (own.starts_with(wanted.substr(0, 3)) || own.starts_with(wanted.substr(0, 2))))
-            near += (near.empty() ? "" : ", ") + thread.designation;
-    }
-    if (near.empty()) near = "1/4-20, 3/8-16, M5, M6, M8";
-    return Problem{"thread.unknown", "thread", fmt::format("The thread “{}” is not in the catalogue.", designation),
-                   fmt::format("Write for example {}.", near)};
+    const auto [name, thread_class] = without_class(designation);
+    const auto carried = [&, &thread_class = thread_class](const Thread& thread) -> Result<Thread> {
+        if (thread_class.empty() || thread_class == thread.external_class || thread_class == thread.internal_class)
+            return thread;
+        return Problem{"thread.class_not_carried", "thread",
+                       fmt::format("Class {} of {} is not carried.", thread_class, thread.designation),
+                       fmt::format("Its classes here are {} and {}.", thread.external_class, thread.internal_class)};
+    };
+    if (const auto at = places().find(folded(name)); at != places().end()) return carried(threads()[at->second]);
+    const auto candidates = thread_candidates(designation);
+    if (candidates.size() == 1) return carried(*candidates.front().thread);
+    if (candidates.empty())
+        return Problem{"thread.unknown", "thread", fmt::format("The thread “{}” is not in the catalogue.", designation),
+                       "Write for example 1/4-20, 3/8-16, M5, M6 or M8; thread identify finds it from its sizes."};
+    std::string list;
+    for (const auto& candidate : candidates)
+        list += (list.empty() ? "" : ", ") + candidate.thread->designation +
+                fmt::format(" ({:.0f} %{}{})", 100 * candidate.odds, candidate.why.empty() ? "" : ": ", candidate.why);
+    return Problem{"thread.several", "thread", fmt::format("“{}” can be several threads.", designation),
+                   fmt::format("Say which: {}.", list)};
 }
 
 Result<Thread> iso_metric_thread(double major, double pitch) {

@@ -2,7 +2,7 @@
 
 #include <algorithm>
 
-#include "catalogue/thread.h"
+#include "catalogue/thread_names.h"
 #include "parts/part_kind.h"
 #include "project/starting_points.h"
 
@@ -119,13 +119,13 @@ void look_everywhere(const Words& typed, double share, Answers& answers) {
 std::vector<Found> search(std::string_view words) {
     Answers answers;
     const auto typed = catalogue::content_words(words);
-    if (const auto thread = catalogue::thread_named(words))
-        answers.add({LeadsTo::thread_desk,
-                     thread->designation,
-                     {},
-                     thread->designation,
-                     "What it goes into, and what goes into it.",
-                     3});
+    constexpr std::size_t most_threads = 3;
+    const auto threads = catalogue::thread_candidates(words);
+    for (std::size_t i = 0; i < std::min(most_threads, threads.size()); ++i) {
+        const auto& name = threads[i].thread->designation;
+        answers.add(
+            {LeadsTo::thread_desk, name, {}, name, "What it goes into, and what goes into it.", 2 + threads[i].odds});
+    }
     look_everywhere(typed, 1, answers);
     // Nothing has all of the words: what has one of them.
     if (answers.empty() && typed.size() > 1)

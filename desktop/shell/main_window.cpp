@@ -34,6 +34,8 @@ MainWindow::MainWindow(const QString& recovery_folder, QWidget* parent)
 }
 
 MainWindow::~MainWindow() {
+    // A field that has the focus commits what it holds when the window goes: while there is still something to edit.
+    hide();
     subscription_.reset();
 }
 

@@ -145,7 +145,7 @@ TEST_CASE("bench refuses what cannot be built, on one line", "[cli]") {
           Row{"bench ball --wrench 1,2,3,4,5,nan", "is not six numbers"},
           Row{"bench ball diameter=nan", "not a number"},
           Row{"bench ball friction='steel on cheese'", "Type a measured number"},
-          Row{"bench thread screw=M7", "not in the catalogue"},
+          Row{"bench thread screw=M9", "not in the catalogue"},
           Row{"bench tube_grip diameter=200mm", "Use a flank of at least"}}) {
         CAPTURE(row.arguments);
         const auto r = run(row.arguments);
@@ -657,5 +657,20 @@ TEST_CASE("what goes together is told on the command line", "[cli][fit]") {
         CAPTURE(wrong, refused.err);
         CHECK(refused.exit_code == 2);
         CHECK(refused.out.empty());
+    }
+}
+
+TEST_CASE("a thread is identified on the command line", "[cli][thread]") {
+    CHECK_THAT(run("thread identify --diameter 6.3mm --per-inch 20").out, Catch::Contains("1/4-20 UNC"));
+    const auto answer = json::parse(run("thread identify --diameter 5.9mm --pitch 1mm --json").out);
+    CHECK(answer.at("candidates").at(0).at("thread") == "M6");
+    CHECK_THAT(run("thread show 'quarter twenty'").out, Catch::StartsWith("1/4-20 UNC"));
+    for (const char* wrong : {"thread identify", "thread identify --diameter x", "thread identify --diameter 300mm",
+                              "thread identify --per-inch 0", "thread identify --goes-into cheese", "thread show 3/8",
+                              "thread show 'M6-4g'", "thread identify --pitch 1mm --per-inch 20"}) {
+        const auto refused = run(wrong);
+        CAPTURE(wrong, refused.err);
+        CHECK(refused.exit_code == 2);
+        CHECK(std::count(refused.err.begin(), refused.err.end(), '\n') == 1);
     }
 }

@@ -32,7 +32,7 @@ TEST_CASE("a rig that cannot be is refused with its place and a remedy", "[rig]"
         {"/interfaces/3/elements/0/inputs/diameter",
          [](auto& r) { r.interface("ball")->elements[0].inputs["diameter"] = 0.0; }, "It must be more than 0 mm"},
         {"/interfaces/3/elements/0/inputs/screw",
-         [](auto& r) { r.interface("ball")->elements[0].inputs["screw"] = std::string("M7"); }, "Write for example"},
+         [](auto& r) { r.interface("ball")->elements[0].inputs["screw"] = std::string("M9"); }, "Write for example"},
         {"/interfaces/3/elements/0/inputs/friction",
          [](auto& r) { r.interface("ball")->elements[0].inputs["friction"] = rig::FrictionOf{"steel on cheese"}; },
          "Type a measured number"},

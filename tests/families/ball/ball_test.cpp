@@ -109,7 +109,7 @@ TEST_CASE("spinning the ball about its own axis is the same on every azimuth", "
 
 TEST_CASE("a ball that cannot be built", "[families][ball]") {
     CHECK(problem("ball", {{"diameter", 0.01}, {"stem_diameter", 0.01}}).where == "stem_diameter");
-    CHECK(problem("ball", {{"squeezed_by", std::string("screw")}, {"screw", std::string("M7")}}).where == "screw");
+    CHECK(problem("ball", {{"squeezed_by", std::string("screw")}, {"screw", std::string("M9")}}).where == "screw");
     CHECK(problem("ball", {{"diameter", -0.01}}).what == "Ball is -10 mm.");
     CHECK(report("ball", {{"force", 0.0}}, {0, 0, 0, 1, 0, 0}).factor == 0);
 }

@@ -1,0 +1,65 @@
+#include "catalogue/thread_identify.h"
+
+#include <fmt/format.h>
+
+#include <algorithm>
+#include <cmath>
+
+namespace clampet::catalogue {
+namespace {
+
+constexpr double caliper = 0.08e-3, pitch_share = 0.02, hearsay = 0.02;
+
+double bell(double off, double width) {
+    return std::exp(-0.5 * off * off / (width * width));
+}
+
+/// How far a measured diameter lies outside what the class allows.
+double outside(const Limits& limits, double measured) {
+    return measured < limits.low ? limits.low - measured : measured > limits.high ? measured - limits.high : 0;
+}
+
+bool takes(const Thread& socket, const Thread& screw) {
+    const auto verdict = fit(screw, socket).fit;
+    return verdict == Fit::fits || verdict == Fit::by_luck;
+}
+
+double likelihood(const Thread& thread, const ThreadEvidence& evidence) {
+    double odds = 1;
+    if (evidence.diameter) odds *= bell(outside(thread.external_major, *evidence.diameter), caliper);
+    if (evidence.pitch) odds *= bell(*evidence.pitch / thread.pitch - 1, pitch_share);
+    for (const auto* socket : evidence.goes_into) odds *= takes(*socket, thread) ? 1 : hearsay;
+    for (const auto* socket : evidence.not_into) odds *= takes(*socket, thread) ? hearsay : 1;
+    return odds;
+}
+
+}  // namespace
+
+Result<std::vector<ThreadCandidate>> identify_thread(const ThreadEvidence& evidence) {
+    if (!evidence.diameter && !evidence.pitch && evidence.goes_into.empty() && evidence.not_into.empty())
+        return Problem{
+            "thread.nothing_measured", "", "Nothing is known of the screw.",
+            "Measure it over its crests, count its threads over 10 mm or an inch, or say what it goes into."};
+    for (const auto& size : {evidence.diameter, evidence.pitch})
+        if (size && !(*size > 0 && *size < 1))
+            return Problem{"thread.impossible_size", "", "A screw has no such size.",
+                           "For example 6.3 mm and 1.27 mm."};
+    std::vector<ThreadCandidate> all;
+    double sum = 0;
+    for (const auto& thread : threads()) {
+        const double odds = likelihood(thread, evidence) * liking_of(thread);
+        all.push_back({&thread, odds, {}});
+        sum += odds;
+    }
+    constexpr double like_nothing = 1e-4;
+    if (!(sum > like_nothing))
+        return Problem{"thread.like_none", "", "No thread that is carried is like that.",
+                       "Measure again, over the crests and from crest to crest; it may be worn, or of another form."};
+    for (auto& candidate : all) candidate.odds /= sum;
+    std::stable_sort(all.begin(), all.end(), [](const auto& a, const auto& b) { return a.odds > b.odds; });
+    constexpr double worth_telling = 0.01;
+    std::erase_if(all, [](const ThreadCandidate& candidate) { return candidate.odds < worth_telling; });
+    return all;
+}
+
+}  // namespace clampet::catalogue
