@@ -15,7 +15,7 @@ namespace {
 constexpr double infinite = std::numeric_limits<double>::infinity();
 
 struct Shoe {
-    bool sprung = true, sides_open = false;
+    bool sprung = true, sides_open = false, round_plate = false;
     double spring = 0, friction = 0, width = 0, depth = 0, lip_strength = 0, catch_strength = 0;
     double lips(const Wrench& w) const { return std::max(0.0, spring + w.fz); }
     double floor(const Wrench& w) const { return std::max(0.0, -w.fz - spring); }
@@ -23,9 +23,11 @@ struct Shoe {
     double hold(const Wrench& w) const { return friction * (spring + lips(w) + floor(w)); }
     /// The load along the open directions: the side walls and the closed end bear, they do not slip.
     double out(const Wrench& w) const { return std::hypot(std::max(0.0, -w.fx), sides_open ? w.fy : 0.0); }
+    /// A round plate has no flats: walls do not keep it from turning, and its rim slides along the lips.
+    bool can_turn() const { return sides_open || round_plate; }
     /// Lips lie along both sides: a twist slides them at half the plate's diagonal at the most, at a quarter of the
-    /// width at the least. The least errs on the safe side.
-    double twist_arm() const { return width / 4; }
+    /// width at the least. The least errs on the safe side. Of a round plate the rim rubs: mu (S + P) r.
+    double twist_arm() const { return round_plate ? width / 2 : width / 4; }
 };
 
 drawing::Drawing section(const Shoe& s, const Load& load) {
@@ -63,6 +65,7 @@ Result<FormulaParts> build(const Values& v) {
     const auto& kind = text(v, "kind");
     s.sprung = kind == "sprung";
     s.sides_open = text(v, "sides") == "open";
+    s.round_plate = text(v, "plate") == "round";
     s.spring = number(v, "spring") * number(v, "kept");
     s.friction = number(v, "friction");
     s.width = number(v, "width");
@@ -85,12 +88,23 @@ Result<FormulaParts> build(const Values& v) {
     slips.utilisation = [s](const Wrench& w) {
         const double hold = s.hold(w) + s.catch_strength, out = s.out(w);
         // Slide and twist draw on the same friction; added up they err on the safe side.
-        const double twist = std::abs(w.mz) / s.twist_arm(), asked = out + (s.sides_open ? twist : 0);
+        const double twist = std::abs(w.mz) / s.twist_arm(), asked = out + (s.can_turn() ? twist : 0);
         return asked > 0 ? (hold > 0 ? asked / hold : infinite) : 0.0;
     };
-    slips.demand = [s](const Wrench& w) { return std::vector<NamedValue>{{"along_exit", s.out(w), Dimension::force}}; };
+    slips.demand = [s](const Wrench& w) {
+        std::vector<NamedValue> asked{{"along_exit", s.out(w), Dimension::force}};
+        if (s.can_turn()) asked.push_back({"twist", std::abs(w.mz), Dimension::torque});
+        return asked;
+    };
     slips.capacity = [s](const Wrench& w) {
-        return std::vector<NamedValue>{{"along_exit", s.hold(w) + s.catch_strength, Dimension::force}};
+        const double hold = s.hold(w) + s.catch_strength;
+        std::vector<NamedValue> given{{"along_exit", hold, Dimension::force}};
+        if (s.can_turn()) given.push_back({"twist", hold * s.twist_arm(), Dimension::torque});
+        return given;
+    };
+    slips.motion = [s](const Wrench& w) -> Phrase {
+        const bool turns = s.can_turn() && std::abs(w.mz) / s.twist_arm() > s.out(w);
+        return turns ? "turns|turn in its shoe" : "slides|slide out of its open side";
     };
     slips.formula = s.sprung ? "μ(S + P + Q)" : "μ(S + P + Q) + the catch";
     slips.source = "Coulomb friction";
@@ -144,6 +158,8 @@ const Family& shoe() {
                 quantity_row("catch_strength", "The catch holds", Dimension::force, 60, {0, 1e5},
                              "Force along the exit at which puck or latch lets go, beside friction.", "from memory"),
                 "kind", {"puck", "latch"}),
+            choice_row("plate", "The plate is", {{"square", "square or clipped"}, {"round", "round"}}, "square",
+                       "A round one, a washer say, turns between the walls: it has no flats."),
             choice_row("sides", "Sides", {{"closed", "walls"}, {"open", "open"}}, "closed",
                        "Whether it can slide out sideways as well."),
             length_row("width", "Width", 0.018, 0.5, "Across the exit direction, between the walls."),

@@ -9,6 +9,9 @@ std::span<const Parameter> stance_parameters() {
     const auto laid = [](Parameter p, std::vector<std::string> layouts) {
         return shown_for(std::move(p), "layout", std::move(layouts));
     };
+    const auto on_floor = [](Parameter p, std::vector<std::string> on) {
+        return shown_for(std::move(p), "on", std::move(on));
+    };
     static const std::vector<Parameter> rows{
         choice_row("layout", "Stands on",
                    {{"legs", "legs in a circle"},
@@ -31,8 +34,23 @@ std::span<const Parameter> stance_parameters() {
         laid(choice_row("feet_are", "The feet", {{"level", "give or are levelled"}, {"rigid", "are rigid"}}, "level",
                         "Four rigid feet on a hard floor stand on three, and rock over a diagonal."),
              {"legs", "rectangle", "points"}),
-        friction_row("friction", "Friction on the floor", "rubber on timber floor",
-                     "Feet on the floor, dry and clean."),
+        laid(choice_row("on", "On the floor",
+                        {{"feet", "feet"}, {"casters", "casters, free"}, {"braked", "casters, braked"}}, "feet",
+                        "Casters roll before anything tips, and stand where their swivels let them: at their worst."),
+             {"legs", "rectangle", "points"}),
+        on_floor(friction_row("friction", "Friction on the floor", "rubber on timber floor",
+                              "Feet on the floor, dry and clean."),
+                 {"feet", "braked"}),
+        on_floor(
+            gap_row("trail", "Caster, trail", 0.025, 0.3, "From the swivel's axis to the wheel's, seen from above."),
+            {"casters", "braked"}),
+        on_floor(
+            choice_row("floor", "It rolls on", {{"hard", "a hard floor"}, {"timber", "timber"}, {"carpet", "carpet"}},
+                       "hard", "Rolling resistance 0.01, 0.02 and 0.05 of the weight; from memory."),
+            {"casters"}),
+        on_floor(length_row("wheel_radius", "Wheel, radius", 0.025, 0.5, "Half its diameter."), {"casters"}),
+        on_floor(gap_row("step", "Threshold", 0.005, 0.3, "Height of what the wheels are to be pushed over."),
+                 {"casters"}),
     };
     return rows;
 }

@@ -29,6 +29,20 @@ std::vector<Foot> circle_of(int count, double radius, double turn) {
     return feet;
 }
 
+/// What stands on the floor; resistance of rolling from memory.
+Rolling rolling_of(const Values& v) {
+    Rolling rolling;
+    const auto &on = text(v, "on"), &floor = text(v, "floor");
+    if (on == "feet") return rolling;
+    rolling.trail = number(v, "trail");
+    if (on == "braked") return rolling;
+    rolling.casters = true;
+    rolling.resistance = floor == "hard" ? 0.01 : floor == "timber" ? 0.02 : 0.05;
+    rolling.wheel_radius = number(v, "wheel_radius");
+    rolling.step = number(v, "step");
+    return rolling;
+}
+
 class Stance : public Family {
  public:
     std::string_view key() const override { return "stance"; }
@@ -68,8 +82,14 @@ class Stance : public Family {
         auto patch = mechanics::make_feet(places);
         if (!patch) return patch.problem();
         const bool rigid = layout != "round" && text(v, "feet_are") == "rigid";
+        const Rolling rolling = layout == "round" ? Rolling{} : rolling_of(v);
+        for (const auto& edge : patch->outline)
+            if (!(std::hypot(edge.x, edge.y) > rolling.trail))
+                return Problem{"stance.trail_too_long", "trail", "The casters swivel as far as the middle of the base.",
+                               "Give the trail, from the swivel's axis to the wheel's: about 25 mm."};
+        const double grip = rolling.casters ? rolling.resistance : number(v, "friction");
         return std::shared_ptr<const Joint>(
-            std::make_shared<StanceJoint>(std::move(feet), *patch, number(v, "friction"), rigid));
+            std::make_shared<StanceJoint>(std::move(feet), *patch, grip, rigid, rolling));
     }
 };
 
@@ -81,17 +101,28 @@ const Family& stance() {
 }
 
 StanceJoint::StanceJoint() = default;
-StanceJoint::StanceJoint(std::vector<Foot> feet, const mechanics::Patch& patch, double friction, bool rigid)
-    : feet_(std::move(feet)), polygon_(patch.outline), solver_(patch), friction_(friction) {
+double Rolling::over_step(double weight) const noexcept {
+    if (!(step < wheel_radius)) return infinite;
+    return weight * std::sqrt(2 * wheel_radius * step - step * step) / (wheel_radius - step);
+}
+
+StanceJoint::StanceJoint(std::vector<Foot> feet, const mechanics::Patch& patch, double friction, bool rigid,
+                         const Rolling& rolling)
+    : feet_(std::move(feet)), polygon_(patch.outline), solver_(patch), friction_(friction), rolling_(rolling) {
     contacts_ = mechanics::PlanarContacts(patch.x, patch.y, patch.size);
     std::vector<Foot> corners;
     for (const Point& p : polygon_)
         corners.push_back(
             *std::find_if(feet_.begin(), feet_.end(), [&](const Foot& f) { return f.x == p.x && f.y == p.y; }));
     const std::size_t n = corners.size();
-    for (std::size_t i = 0; i < n; ++i) edges_.push_back(line(corners[i], corners[(i + 1) % n]));
+    for (std::size_t i = 0; i < n; ++i) {
+        edges_.push_back(line(corners[i], corners[(i + 1) % n]));
+        edges_.back().arm -= rolling_.trail;
+    }
     modes_ = {{"tips", ModeClass::ultimate, "tips|tip over", true},
               {"slides", ModeClass::ultimate, "slides|slide on its feet", true}};
+    // What rolls is not lost: it is pushed about on purpose, or braked.
+    if (rolling_.casters) modes_.back() = {"rolls", ModeClass::service, "rolls|roll on its casters", true};
     if (!rigid || n < 4) return;
     for (std::size_t i = 0; i < n; ++i)
         for (std::size_t k = i + 2; k < n; ++k)
@@ -179,7 +210,7 @@ double StanceJoint::load_factor(std::size_t mode, const Ray& ray) const noexcept
 }
 
 Phrase StanceJoint::motion(std::size_t mode, const Wrench& w) const {
-    if (mode != slides) return {};
+    if (mode != slides || rolling_.casters) return {};
     return SlipShares(slip(w), w, solver_->patch().size).turns() ? "twists|twist" : "slides|slide";
 }
 
@@ -200,7 +231,14 @@ std::vector<NamedValue> StanceJoint::results(const Load& load) const {
     if (!solver_) return {};
     double arm = infinite;
     for (const auto& e : edges_) arm = std::min(arm, e.arm);
-    return {{"least_arm", arm, Dimension::length}, {"weight_on_feet", -load.permanent.fz, Dimension::force}};
+    std::vector<NamedValue> all{{"least_arm", arm, Dimension::length},
+                                {"weight_on_feet", -load.permanent.fz, Dimension::force}};
+    if (!rolling_.casters) return all;
+    const double weight = std::max(0.0, -load.permanent.fz);
+    all.push_back({"rolling_resistance", rolling_.resistance * weight, Dimension::force});
+    if (const double push = rolling_.over_step(weight); std::isfinite(push))
+        all.push_back({"push_over_threshold", push, Dimension::force});
+    return all;
 }
 
 Working StanceJoint::working(const Load& load) const {
@@ -219,8 +257,10 @@ Working StanceJoint::working(const Load& load) const {
         lines.push_back({"resultant_y", "−Mx/N", fmt::format("{:.3f} / {:.2f}", -w.mx, -w.fz), -w.mx / -w.fz,
                          Dimension::length, "statics"});
     }
-    lines.push_back({"hold_of_feet", "μ N", fmt::format("{:.3f} · {:.1f} N", friction_, std::max(0.0, -w.fz)),
-                     friction_ * std::max(0.0, -w.fz), Dimension::force, "Coulomb friction"});
+    lines.push_back({rolling_.casters ? "rolling_resistance" : "hold_of_feet", rolling_.casters ? "c_r N" : "μ N",
+                     fmt::format("{:.3f} · {:.1f} N", friction_, std::max(0.0, -w.fz)),
+                     friction_ * std::max(0.0, -w.fz), Dimension::force,
+                     rolling_.casters ? "rolling resistance, from memory" : "Coulomb friction"});
     return lines;
 }
 

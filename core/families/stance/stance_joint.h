@@ -15,12 +15,23 @@ struct Foot {
     double x = 0, y = 0, z = 0;
 };
 
+/// What is between the stand and the floor.
+struct Rolling {
+    bool casters = false;   ///< free to roll
+    double resistance = 0;  ///< of their rolling, as a share of the weight
+    double trail = 0;       ///< the footprint's edges move in by it: swivels turned at their worst [m]
+    double wheel_radius = 0, step = 0;
+    /// Push at the axle that takes a weight over the step: W sqrt(2 r h - h^2)/(r - h); infinity from half a wheel on.
+    double over_step(double weight) const noexcept;
+};
+
 /// Feet on the ground, origin between them on the floor, z up; or a support that is clamped or bolted down.
 class StanceJoint : public Joint {
  public:
     StanceJoint();  ///< clamped: nothing can tip or slide
     /// `rigid`: four feet and more that neither give nor are levelled stand on three of them, and rock over a diagonal.
-    StanceJoint(std::vector<Foot> feet, const mechanics::Patch& patch, double friction, bool rigid);
+    StanceJoint(std::vector<Foot> feet, const mechanics::Patch& patch, double friction, bool rigid,
+                const Rolling& rolling = {});
     std::span<const Mode> modes() const noexcept override;
     double utilisation(std::size_t mode, const Wrench& wrench) const noexcept override;
     double load_factor(std::size_t mode, const Ray& ray) const noexcept override;
@@ -57,6 +68,7 @@ class StanceJoint : public Joint {
     std::vector<Mode> modes_;
     mechanics::PlanarContacts contacts_;
     double friction_ = 0;
+    Rolling rolling_;
 };
 
 }  // namespace clampet::families

@@ -110,3 +110,29 @@ TEST_CASE("four rigid feet rock by the diagonal that is nearest to the resultant
     CHECK(on_one == absolute(1, 1e-6));
     CHECK(off_both < 0.95);
 }
+
+TEST_CASE("casters roll at a share of the weight, and tip over where they swivel to", "[families][stance]") {
+    auto rolling = base();
+    rolling["on"] = std::string("casters");
+    rolling["floor"] = std::string("timber");
+    rolling["trail"] = 0.03;
+    // W c_r: 0.02 on timber (from memory). Each edge of the footprint moves in by the trail.
+    CHECK(mode(report("stance", rolling, pushed(1, 0)), "rolls").factor == relative(0.02 * W, 1e-3));
+    CHECK(mode(report("stance", rolling, pushed(10, 0)), "tips").factor == relative(W * 0.27 / (10 * h), 1e-9));
+    CHECK(mode(report("stance", rolling, pushed(0, 10)), "tips").factor == relative(W * 0.17 / (10 * h), 1e-9));
+    CHECK(mode(report("stance", rolling, pushed(1, 0)), "rolls").mode_class == families::ModeClass::service);
+    // Over a threshold: moments about its edge, W sqrt(r^2 - (r-h)^2) = F (r - h).
+    rolling["wheel_radius"] = 0.025;
+    rolling["step"] = 0.005;
+    CHECK(result(report("stance", rolling, pushed(1, 0)), "push_over_threshold") ==
+          relative(W * std::sqrt(0.025 * 0.025 - 0.02 * 0.02) / 0.02, 1e-9));
+    auto braked = rolling;
+    braked["on"] = std::string("braked");
+    CHECK(mode(report("stance", braked, Load{{0, 0, -W, 0, 0, 0}, {1, 0, 0, 0, 0, 0}}), "slides").factor ==
+          relative(0.5 * W, 1e-3));
+    CHECK(mode(report("stance", braked, pushed(10, 0)), "tips").factor == relative(W * 0.27 / (10 * h), 1e-9));
+    rolling["trail"] = 0.3;
+    rolling["length"] = 0.2;
+    rolling["width"] = 0.2;
+    CHECK(problem("stance", rolling).where == "trail");
+}
