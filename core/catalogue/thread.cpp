@@ -168,11 +168,12 @@ std::span<const Thread> threads() {
 }
 
 Result<Thread> thread_named(std::string_view designation) {
+    if (const auto at = places().find(folded(designation)); at != places().end()) return threads()[at->second];
     const auto [name, thread_class] = without_class(designation);
     const auto carried = [&, &thread_class = thread_class](const Thread& thread) -> Result<Thread> {
         if (thread_class.empty() || thread_class == thread.external_class || thread_class == thread.internal_class)
             return thread;
-        return Problem{"thread.class_not_carried", "thread",
+        return Problem{"thread.class_refused", "thread",
                        fmt::format("Class {} of {} is not carried.", thread_class, thread.designation),
                        fmt::format("Its classes here are {} and {}.", thread.external_class, thread.internal_class)};
     };

@@ -5,8 +5,6 @@
 #include <algorithm>
 #include <array>
 #include <map>
-#include <optional>
-#include <regex>
 
 #include "catalogue/words/names.h"
 
@@ -39,32 +37,50 @@ constexpr std::array<Everyday, 17> everyday{{
     {"mic", "3/8-16 UNC", 0.3, "stands of Europe"},
 }};
 
-std::string spelt_out(std::string text) {
-    static const std::array<std::pair<std::regex, const char*>, 15> words{
-        {{std::regex("\\bthree[ -]eighths?\\b"), "3/8"},
-         {std::regex("\\bfive[ -]eighths?\\b"), "5/8"},
-         {std::regex("\\bfive[ -]sixteenths?\\b"), "5/16"},
-         {std::regex("\\bquarter\\b"), "1/4"},
-         {std::regex("\\bhalf\\b"), "1/2"},
-         {std::regex("\\bten\\b"), "10"},
-         {std::regex("\\btwenty[ -]seven\\b"), "27"},
-         {std::regex("\\btwenty[ -]four\\b"), "24"},
-         {std::regex("\\btwenty\\b"), "20"},
-         {std::regex("\\bsixteen\\b"), "16"},
-         {std::regex("\\beighteen\\b"), "18"},
-         {std::regex("\\bthirteen\\b"), "13"},
-         {std::regex("\\bthirty[ -]two\\b"), "32"},
-         {std::regex("\\b(inch|in|screw|bolt|thread|number|no)\\b\\.?|\""), " "},
-         {std::regex("\\bthe\\b|\\ba\\b"), " "}}};
-    for (const auto& [word, number] : words) text = std::regex_replace(text, word, number);
-    return text;
+/// Numbers that are said as words, two words first: "three eighths", "thirty two"; and what says nothing of a thread.
+std::vector<std::string> spelt_out(const std::vector<std::string>& words) {
+    struct Spoken {
+        std::string_view first, second, number;
+    };
+    static constexpr std::array<Spoken, 19> spoken{{{"three", "eighth", "3/8"},
+                                                    {"five", "eighth", "5/8"},
+                                                    {"five", "sixteenth", "5/16"},
+                                                    {"twenty", "seven", "27"},
+                                                    {"twenty", "four", "24"},
+                                                    {"thirty", "two", "32"},
+                                                    {"quarter", "", "1/4"},
+                                                    {"half", "", "1/2"},
+                                                    {"ten", "", "10"},
+                                                    {"twenty", "", "20"},
+                                                    {"sixteen", "", "16"},
+                                                    {"eighteen", "", "18"},
+                                                    {"thirteen", "", "13"},
+                                                    {"inch", "", ""},
+                                                    {"screw", "", ""},
+                                                    {"bolt", "", ""},
+                                                    {"thread", "", ""},
+                                                    {"number", "", ""},
+                                                    {"the", "", ""}}};
+    std::vector<std::string> told;
+    for (std::size_t i = 0; i < words.size(); ++i) {
+        const auto found = std::find_if(spoken.begin(), spoken.end(), [&](const Spoken& s) {
+            return words[i] == s.first &&
+                   (s.second.empty() || (i + 1 < words.size() && words[i + 1].starts_with(s.second)));
+        });
+        if (found == spoken.end()) {
+            told.push_back(words[i]);
+            continue;
+        }
+        if (!found->number.empty()) told.emplace_back(found->number);
+        i += found->second.empty() ? 0 : 1;
+    }
+    return told;
 }
 
 /// Names of a thread word by word: "1/4-20 UNC" is 1/4, 20, unc; "M6x0.75" is m6, 0.75.
 std::vector<std::string> pieces_of(std::string_view name) {
     std::string joined;
-    for (const auto& word : words_of(name)) joined += (joined.empty() ? "" : " ") + word;
-    joined = spelt_out(joined);
+    for (const auto& word : spelt_out(words_of(name))) joined += (joined.empty() ? "" : " ") + word;
     std::vector<std::string> pieces;
     std::string piece;
     const auto end_piece = [&] {
@@ -131,11 +147,20 @@ double liking_of(const Thread& thread) {
 }
 
 NamedClass without_class(std::string_view designation) {
-    // Unified 1A to 3B; ISO a grade and a letter, nuts in capitals, screws in small letters, both diameters at most.
-    static const std::regex suffix("^(.*[^\\s-])[\\s-]+([123][AB]|[3-9][efghEFGH](?:[3-9][efghEFGH])?)$");
-    std::match_results<std::string_view::const_iterator> match;
-    if (!std::regex_match(designation.begin(), designation.end(), match, suffix)) return {std::string(designation), {}};
-    return {match[1].str(), match[2].str()};
+    const auto is_class = [](std::string_view text) {
+        const auto in = [](char c, std::string_view of) { return of.find(c) != of.npos; };
+        // Unified 1A to 3B; ISO a grade and a letter, nuts in capitals, of both diameters at most.
+        if (text.size() == 2 && in(text[0], "123") && in(text[1], "AB")) return true;
+        if (text.size() != 2 && text.size() != 4) return false;
+        for (std::size_t i = 0; i < text.size(); i += 2)
+            if (!in(text[i], "3456789") || !in(text[i + 1], "efghEFGH")) return false;
+        return true;
+    };
+    const auto at = designation.find_last_of(" -");
+    if (at == designation.npos || at == 0 || !is_class(designation.substr(at + 1)))
+        return {std::string(designation), {}};
+    const auto end = designation.find_last_not_of(" -", at);
+    return {std::string(designation.substr(0, end + 1)), std::string(designation.substr(at + 1))};
 }
 
 std::vector<ThreadCandidate> thread_candidates(std::string_view name) {
