@@ -71,26 +71,49 @@ void PayloadPlot::paint_scales(QPainter& p, QRectF whole, QRectF a, const Look& 
     }
 }
 
+/// Whether the curve passes through a label.
+bool PayloadPlot::crosses(const QRectF& label, QRectF a) const {
+    for (std::size_t i = 1; i < curve_.points.size(); ++i) {
+        const QPointF from(x_of(curve_.points[i - 1].overhang, a), y_of(curve_.points[i - 1].limit.mass, a)),
+            to(x_of(curve_.points[i].overhang, a), y_of(curve_.points[i].limit.mass, a));
+        const double left = std::max(label.left(), from.x()), right = std::min(label.right(), to.x());
+        if (left > right || !(to.x() > from.x())) continue;
+        const auto height = [&](double x) {
+            return from.y() + (to.y() - from.y()) * (x - from.x()) / (to.x() - from.x());
+        };
+        const double top = std::min(height(left), height(right)), bottom = std::max(height(left), height(right));
+        if (bottom >= label.top() && top <= label.bottom()) return true;
+    }
+    return false;
+}
+
 void PayloadPlot::paint_devices(QPainter& p, QRectF a, const Look& look) const {
     const Theme& t = look.theme;
     p.setFont(look.font(0.78));
     const QFontMetricsF metrics(p.font());
-    std::vector<QRectF> taken;
+    constexpr double dot = 2.6;
+    std::vector<std::pair<QPointF, const study::DeviceOn*>> dots;
     for (const auto& on : curve_.devices) {
         const double mass = on.device->typical_mass(), ahead = on.device->ahead;
-        if (ahead < 0 || ahead > to() || mass < lightest || mass > heaviest) continue;
-        const QPointF at(x_of(ahead, a), y_of(mass, a));
+        if (ahead >= 0 && ahead <= to() && mass >= lightest && mass <= heaviest)
+            dots.emplace_back(QPointF(x_of(ahead, a), y_of(mass, a)), &on);
+    }
+    std::vector<QRectF> taken;
+    for (const auto& [at, on] : dots) {
         // Filled where it holds, open where it does not.
-        p.setPen(QPen(on.holds ? t.holds : t.slips, 1.4));
-        p.setBrush(on.holds ? QBrush(t.holds) : QBrush(Qt::NoBrush));
-        p.drawEllipse(at, 2.6, 2.6);
-        const QString name = text_of(on.device->name);
-        const QRectF label(at.x() + 6, at.y() - metrics.height() / 2, metrics.horizontalAdvance(name),
+        p.setPen(QPen(on->holds ? t.holds : t.slips, 1.4));
+        p.setBrush(on->holds ? QBrush(t.holds) : QBrush(Qt::NoBrush));
+        p.drawEllipse(at, dot, dot);
+        taken.emplace_back(at.x() - dot, at.y() - dot, 2 * dot, 2 * dot);
+    }
+    for (const auto& [at, on] : dots) {
+        const QString name = text_of(on->device->name);
+        const QRectF label(at.x() + 2.5 * dot, at.y() - metrics.height() / 2, metrics.horizontalAdvance(name),
                            metrics.height());
-        const bool free = label.right() <= a.right() && std::none_of(taken.begin(), taken.end(), [&](const QRectF& r) {
-                              return r.intersects(label);
-                          });
-        if (!free) continue;
+        const bool free =
+            label.right() <= a.right() && !crosses(label, a) &&
+            std::none_of(taken.begin(), taken.end(), [&](const QRectF& r) { return r.intersects(label); });
+        if (!free) continue;  // its dot stays
         taken.push_back(label);
         p.setPen(t.quiet);
         p.drawText(label, Qt::AlignLeft | Qt::AlignVCenter, name);

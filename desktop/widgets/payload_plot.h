@@ -36,6 +36,7 @@ class PayloadPlot : public DragPlot {
  private:
     void paint_scales(QPainter& painter, QRectF whole, QRectF area, const Look& look) const;
     void paint_devices(QPainter& painter, QRectF area, const Look& look) const;
+    bool crosses(const QRectF& label, QRectF area) const;
     double to() const;
     PayloadCurve curve_;
 };
