@@ -16,6 +16,7 @@
 #include "desktop/widgets/input_row.h"
 #include "desktop/widgets/panel.h"
 #include "desktop/widgets/quantity_field.h"
+#include "desktop/widgets/stock_row.h"
 #include "quantity/format.h"
 #include "study/sentences.h"
 
@@ -47,6 +48,7 @@ SeamSheet::SeamSheet(project::Document& document, QWidget* parent)
       section_(new DrawingView(this)),
       elements_(new FlowLayout),
       inputs_(new QVBoxLayout),
+      stock_(new QVBoxLayout),
       more_inputs_(new QVBoxLayout),
       more_panel_(new QWidget(this)),
       more_(new QPushButton(this)),
@@ -86,6 +88,8 @@ SeamSheet::SeamSheet(project::Document& document, QWidget* parent)
     more_->setFlat(true);
     more_->setCheckable(true);
     column->addWidget(more_, 0, Qt::AlignLeft);
+    stock_->setSpacing(5);
+    column->addLayout(stock_);
     more_inputs_->setContentsMargins(0, 0, 0, 0);
     more_inputs_->setSpacing(5);
     more_panel_->setLayout(more_inputs_);
@@ -148,8 +152,10 @@ void SeamSheet::select_element(const QString& element) {
 void SeamSheet::rebuild() {
     clear(elements_);
     clear(inputs_);
+    clear(stock_);
     clear(more_inputs_);
     rows_.clear();
+    stock_rows_.clear();
     const auto* interface = document_.rig().interface(interface_);
     for (auto* w : std::initializer_list<QWidget*>{section_, more_, working_button_, bench_, verdict_, advisories_})
         w->setVisible(interface != nullptr);
@@ -226,6 +232,34 @@ void SeamSheet::edit(const std::string& key, const rig::Input& input, project::G
     const auto done = document_.perform(project::SetInput{interface_, element_, key, input}, gesture);
     if (!done)
         if (auto* row = this->input(key)) row->show_problem(done.problem());
+}
+
+StockRow* SeamSheet::stock(const std::string& key) {
+    more_->setChecked(true);
+    for (auto* row : stock_rows_)
+        if (row->use().key == key) return row;
+    return nullptr;
+}
+
+void SeamSheet::refresh_stock(const rig::Element& e, const families::Values& typical) {
+    const auto& family = *families::family_named(e.family);
+    if (more_->isChecked() && stock_rows_.empty())
+        for (const auto& use : families::stock_uses(family)) {
+            auto* row = new StockRow(family, use, this);
+            stock_->addWidget(row);
+            stock_rows_.push_back(row);
+            connect(row, &StockRow::taken, this, [this](const std::map<std::string, rig::Input>& taken) {
+                if (!element()) return;
+                auto inputs = element()->inputs;
+                for (const auto& [key, input] : taken) inputs[key] = input;
+                if (const auto done = document_.perform(project::SetInputs{interface_, element_, inputs}); !done)
+                    advisories_->setText(QString::fromStdString(done.problem().sentence()));
+            });
+        }
+    for (auto* row : stock_rows_) {
+        row->refresh(e.inputs, typical);
+        if (!more_->isChecked()) row->hide();
+    }
 }
 
 void SeamSheet::refresh() {
@@ -321,6 +355,7 @@ void SeamSheet::refresh_inputs(const rig::Element& e, const families::Values& ty
             row->show_origin({});
         row->setVisible(relevant);
     }
+    refresh_stock(e, typical);
     more_->setText(more_->isChecked() ? tr("▾ fewer inputs")
                                       : (hidden == 1 ? tr("▸ 1 more input") : tr("▸ %1 more inputs").arg(hidden)));
     more_->setVisible(hidden > 0);

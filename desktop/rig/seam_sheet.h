@@ -19,6 +19,7 @@ class FlowLayout;
 
 class DrawingView;
 class InputRow;
+class StockRow;
 
 /// The selected interface: its section to scale, its inputs, how it could let go, and the working.
 class SeamSheet : public QWidget {
@@ -40,6 +41,8 @@ class SeamSheet : public QWidget {
     /// Rows of "How it could let go" as they are shown: mode, factor.
     std::vector<std::pair<QString, QString>> mode_rows() const { return mode_rows_; }
     QStringList advice_texts() const;
+    /// The row of what is chosen by its name, "material" or "tube"; with more inputs, made when it is first wanted.
+    StockRow* stock(const std::string& key);
 
  signals:
     void bench_wanted(const QString& interface, const QString& element);
@@ -53,6 +56,7 @@ class SeamSheet : public QWidget {
     InputRow* row_for(const families::Parameter& parameter);
     void refresh_inputs(const rig::Element& element, const families::Values& typical,
                         const std::vector<rig::Filled>& filled);
+    void refresh_stock(const rig::Element& element, const families::Values& typical);
     void refresh_modes(const study::InterfaceResult& result);
     void refresh_working(const families::Joint& joint, const mechanics::Load& load);
     void edit(const std::string& key, const rig::Input& input, project::Gesture gesture);
@@ -63,7 +67,8 @@ class SeamSheet : public QWidget {
     QLabel *title_, *verdict_, *subtitle_, *sentence_, *carries_, *advisories_, *working_;
     DrawingView* section_;
     FlowLayout* elements_;
-    QVBoxLayout *inputs_, *more_inputs_;
+    QVBoxLayout *inputs_, *stock_, *more_inputs_;
+    std::vector<StockRow*> stock_rows_;
     QWidget* more_panel_;
     QPushButton *more_, *working_button_, *bench_;
     QGridLayout* modes_;

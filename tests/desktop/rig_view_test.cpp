@@ -1,7 +1,8 @@
 #include <set>
 
-#include "rig/in_force.h"
 #include "desktop/rig/part_block.h"
+#include "desktop/widgets/stock_row.h"
+#include "rig/in_force.h"
 #include "window.h"
 
 using namespace clampet;
@@ -135,6 +136,28 @@ TEST_CASE("a thread is typed by name, and an unknown one refused", "[desktop][ri
     CHECK_THAT(row->problem_text().toStdString(), Catch::Contains("not in the catalogue"));
     CHECK(row->text_editor()->text() == "M9");
     CHECK(std::get<std::string>(d.given("ball", 0, "screw")) == "M6");
+}
+
+TEST_CASE("a seam takes what is known by its name", "[desktop][rig]") {
+    DemoWindow d;
+    d.click_seam("rail-clamp");
+    d.window.sheet()->select_element("jaw");
+    auto* material = d.window.sheet()->stock("material");
+    REQUIRE(material);
+    CHECK(material->isVisible());
+    DemoWindow::type(material->names()->lineEdit(), "beech");
+    QTest::keyClick(material->names()->lineEdit(), Qt::Key_Return);
+    const auto& inputs = d.window.document().rig().interface("rail-clamp")->elements[0].inputs;
+    REQUIRE(inputs.contains("pad_strength"));
+    CHECK(std::get<rig::NamedStock>(inputs.at("pad_strength")).name == "beech");
+    CHECK(std::get<rig::NamedStock>(inputs.at("kept")).name == "beech");
+    CHECK(d.window.sheet()->input("pad_strength")->note() == "from “beech”");
+    d.shortcut("undo");
+    CHECK(d.window.document().rig() == project::demo_rig());
+    // What is not there is refused beside the row.
+    DemoWindow::type(d.window.sheet()->stock("material")->names()->lineEdit(), "cheese");
+    QTest::keyClick(d.window.sheet()->stock("material")->names()->lineEdit(), Qt::Key_Return);
+    CHECK_THAT(d.window.sheet()->stock("material")->note().toStdString(), Catch::Contains("“cheese” is not one thing"));
 }
 
 TEST_CASE("a window closes while a name from a list is being typed", "[desktop][rig]") {
