@@ -18,7 +18,7 @@ inline constexpr double least_thread_shear = 0.3e6;
 /// A material as the checks use it, all SI. What a material does not have is 0: a pad has no yield, a metal no gravity.
 struct Material {
     std::string name;
-    std::string group;  ///< timber, board, print, plastic, composite, metal or pad
+    std::string group;  ///< timber, board, print, plastic, composite, metal, glass or pad
     double density = 0, youngs_modulus = 0, shear_modulus = 0, poisson = 0;
     double ultimate = 0;              ///< tensile, of timber bending strength along the grain [Pa]
     double yield = 0;                 ///< R_p of a metal, what a plastic or timber screw may be stretched to [Pa]

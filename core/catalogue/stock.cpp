@@ -22,7 +22,8 @@ StockRow row_of(const Material& m) {
     if (!is_pad) add("youngs_modulus", m.youngs_modulus);
     if (m.shear_modulus > 0 && !is_pad) add("modulus_ratio", m.youngs_modulus / m.shear_modulus);
     add("yield", m.yield);
-    add("design_stress", m.design_stress);
+    // A metal bends at its yield; others by what they bear for good, with knots, layers and scatter taken off.
+    add("bending", m.group == "metal" ? m.yield : m.design_stress);
     add("bearing", m.bearing);
     add("gravity_for_screws", m.gravity_for_screws);
     add("strain_limit", m.strain_limit);

@@ -56,6 +56,7 @@ TEST_CASE("one material sets all that a bench asks of it", "[families][stock]") 
     CHECK(fills(oak, "density") == material.density);
     CHECK(fills(oak, "strength") == material.design_stress);
     CHECK(fills(oak, "creep") == material.creep);
+    CHECK(fills(offer("arm", "mild steel"), "strength") == 235e6);  // EN 10025 S235: its yield, no share of it
     CHECK(fills(offer("insert", "oak"), "wood_gravity") == material.gravity_for_screws);
     CHECK(fills(offer("rest", "oak"), "bearing_strength") == material.bearing);
     CHECK(fills(offer("ball_chain", "PETG"), "strain_limit") ==

@@ -200,7 +200,7 @@ const Family& arm() {
           {{"modulus", "youngs_modulus"},
            {"modulus_ratio", "modulus_ratio"},
            {"density", "density"},
-           {"strength", "design_stress"},
+           {"strength", "bending"},
            {"creep", "creep"},
            {"damping", "damping"}},
           {},

@@ -323,7 +323,7 @@ const Family& edge_clamp() {
         {{"plywood", "Plywood, real thickness", {{"board_thickness", "thickness"}}, {}},
          {"timber", "Timber lying flat", {{"board_thickness", "thickness"}}, {}},
          {"material", "Board or desk top", {{"board_strength", "bearing"}}, {}, {}, "material"},
-         {"material", "Frame of the clamp", {{"frame_strength", "design_stress"}}, {}, {}, "frame"}},
+         {"material", "Frame of the clamp", {{"frame_strength", "bending"}}, {}, {}, "frame"}},
         nullptr,
         {{PortKind::edge, PortKind::jaw, {{"board_thickness", PortSide::support, "thickness"}}, "friction", ""}});
     return family;

@@ -78,7 +78,9 @@ drawing::Drawing section(const Round& g, const Load& load) {
 void add_slip(FormulaParts& parts, const Round& g) {
     if (g.held == "pinned") return;
     FormulaMode slips;
-    slips.mode = {"slips", ModeClass::ultimate, "is|be drawn out or turns|turn in its bore", false, false};
+    // What only its weight keeps in is not held better by more of it.
+    const bool by_weight = g.held == "loose" || g.held == "taped";
+    slips.mode = {"slips", ModeClass::ultimate, "is|be drawn out or turns|turn in its bore", by_weight, false};
     const auto capacity = [g](const Wrench& w) { return g.held == "glued" ? g.shear * g.area() : g.gripped(w); };
     slips.utilisation = [g, capacity](const Wrench& w) {
         const double drawn = g.drawn(w), held = capacity(w);

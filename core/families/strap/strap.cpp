@@ -216,7 +216,7 @@ const Family& strap() {
             },
         }),
         &build, true,
-        {{"material", "Plates", {{"plate_strength", "design_stress"}, {"kept", "retention"}}, {}, {}, "material"}});
+        {{"material", "Plates", {{"plate_strength", "bending"}, {"kept", "retention"}}, {}, {}, "material"}});
     return family;
 }
 
