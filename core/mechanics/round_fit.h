@@ -1,4 +1,6 @@
 #pragma once
+#include <array>
+#include <string_view>
 
 namespace clampet::mechanics {
 
@@ -32,6 +34,13 @@ struct PressedFit {
 double pressed_pressure(const PressedFit& fit) noexcept;
 /// Hoop stress at the hub's bore for a pressure of 1: (D_o^2 + d^2)/(D_o^2 - d^2). Source  Lamé.
 double hub_stress_share(double bore, double outside) noexcept;
+
+/// A tape that is wound round, by its name; thicknesses from memory [m].
+struct Tape {
+    std::string_view name;
+    double thickness = 0;
+};
+inline constexpr std::array<Tape, 3> tapes{{{"cloth", 0.25e-3}, {"vinyl", 0.15e-3}, {"paper", 0.13e-3}}};
 
 /// Wraps of tape that take up a play: c/(2 t), the tape squeezed to 0.8 of its thickness. From memory.
 double wraps_for(double play, double tape_thickness) noexcept;

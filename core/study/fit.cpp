@@ -67,12 +67,7 @@ double snug(bool is_round) {
 
 void cure_round_play(FitAnswer& answer) {
     const double play = answer.play.typical;
-    struct Tape {
-        const char* name;
-        double thickness;
-    };
-    // From memory; see mechanics/round_fit.h.
-    for (const auto& tape : {Tape{"cloth", 0.25e-3}, Tape{"vinyl", 0.15e-3}, Tape{"paper", 0.13e-3}}) {
+    for (const auto& tape : mechanics::tapes) {
         const double wraps = std::floor(mechanics::wraps_for(play, tape.thickness) + 1e-9);
         constexpr double most_wraps = 6;  // a thicker wad gives way
         if (wraps < 1 || wraps > most_wraps) continue;

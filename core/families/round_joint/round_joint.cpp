@@ -185,7 +185,9 @@ Result<FormulaParts> build(const Values& v) {
     g.height = number(v, "height");
     g.movement_limit = number(v, "movement_limit");
     g.rests = text(v, "under_it") == "bottom";
-    const double tape = text(v, "tape") == "paper" ? 0.13e-3 : text(v, "tape") == "vinyl" ? 0.15e-3 : 0.25e-3;
+    const auto* wound = std::find_if(mechanics::tapes.begin(), mechanics::tapes.end(),
+                                     [&](const mechanics::Tape& tape) { return tape.name == text(v, "tape"); });
+    const double tape = wound->thickness;
     const double play = g.fit.play(), wraps = mechanics::wraps_for(play, tape);
     if (g.held == "pressed") {
         const double outside = number(v, "outside");
