@@ -12,7 +12,10 @@ namespace {
 
 /// "is 1.5× too tight: crushes its face"
 std::string too_tight(const ModeResult& m) {
-    return fmt::format("is {} too tight: it {}", quantity::format_factor(1 / m.factor()), m.words.does());
+    // "1.0× too tight" would say nothing.
+    constexpr double just = 1.05;
+    const double over = 1 / m.factor();
+    return fmt::format("is {} too tight: it {}", over < just ? "just" : quantity::format_factor(over), m.words.does());
 }
 
 std::string under(const ModeResult& m) {

@@ -120,6 +120,8 @@ TEST_CASE("what is too tight is said as how much", "[study][sentences]") {
     r.governs = 0;
     CHECK(study::sentence(r) == "Clamp is 1.5× too tight: it crushes the tube.");
     CHECK(study::short_sentence(r) == "is 1.5× too tight: it crushes the tube");
+    r.modes[0].mass = r.modes[0].live = 0.98;
+    CHECK(study::short_sentence(r) == "is just too tight: it crushes the tube");
     r.modes[0].too_tight = false;
     r.modes[0].mass = r.modes[0].live = 3;
     r.typical = 3;
