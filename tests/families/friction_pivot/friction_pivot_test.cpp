@@ -57,6 +57,11 @@ TEST_CASE("a nut that rubs on the moving part is dragged loose", "[friction_pivo
     };
     CHECK_THAT(notes("rubs"), Catch::Contains("dragged loose"));
     CHECK(notes("keyed").empty());
+    // mu r of the nut against (mu d_2/(2 cos 30) - P/2 pi) of the thread: 0.05 at about 6 mm is less than its 0.42 mm.
+    const auto slippery =
+        joint("friction_pivot",
+              {{"squeezed_by", std::string("screw")}, {"nut", std::string("rubs")}, {"bearing_friction", 0.05}});
+    CHECK(slippery->advisories().empty());
 }
 
 TEST_CASE("what presses on a pivot helps against tipping", "[friction_pivot]") {
