@@ -607,7 +607,8 @@ TEST_CASE("words are answered on the command line", "[cli][search]") {
     CHECK_THAT(run("search qwertz").out, Catch::StartsWith("Nothing answers"));
     CHECK(run("search").exit_code == 2);
     // What it tells to type can be typed.
-    for (const auto& answer : json::parse(run("search --json clamp").out).at("answers")) {
+    const auto clamps = json::parse(run("search --json clamp").out);
+    for (const auto& answer : clamps.at("answers")) {
         const std::string command = answer.at("command");
         if (command.empty()) continue;
         CAPTURE(command);
