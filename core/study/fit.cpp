@@ -192,9 +192,4 @@ Result<FitAnswer> go_together(const FitEnd& one, const FitEnd& other, double dep
     return answer;
 }
 
-double seasonal_movement(double width, bool tangential, bool outdoors) noexcept {
-    constexpr double along_rings = 0.0032, across_rings = 0.0016;
-    return width * (tangential ? along_rings : across_rings) * (outdoors ? 8 : 4);
-}
-
 }  // namespace clampet::study

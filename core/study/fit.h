@@ -38,9 +38,4 @@ struct FitAnswer {
 /// Errors   A Problem when both go in, or neither does.
 Result<FitAnswer> go_together(const FitEnd& one, const FitEnd& other, double depth, double height);
 
-/// Wood moves with its moisture: W C dMC [m].
-/// Meaning  W across the grain; C per per cent of moisture, tangential 0.0032, radial 0.0016 (middle of the Wood
-///          Handbook's, from memory); 4 % indoors, 8 % outdoors (from memory).
-double seasonal_movement(double width, bool tangential, bool outdoors) noexcept;
-
 }  // namespace clampet::study

@@ -98,11 +98,3 @@ TEST_CASE("rim and end hold a side load as a lever", "[mechanics][fit]") {
     CHECK(turned.end == relative(forces.end, 1e-12));
     CHECK(turned.rim == relative(forces.rim, 1e-12));
 }
-
-TEST_CASE("wood moves with the seasons", "[study][fit][from memory]") {
-    // Wood Handbook: 0.0024 to 0.0040 a per cent along the rings, 0.0012 to 0.0020 across; a 100 mm oak slide by 4 %.
-    const double indoors = study::seasonal_movement(0.1, true, false);
-    CHECK((indoors >= 0.1 * 0.0024 * 4 && indoors <= 0.1 * 0.0040 * 4));
-    const double outdoors = study::seasonal_movement(0.1, false, true);
-    CHECK((outdoors >= 0.1 * 0.0012 * 8 && outdoors <= 0.1 * 0.0020 * 8));
-}
