@@ -34,6 +34,15 @@ int fit_command(const FitRequest& request, bool json) {
     const auto depth = read_length(request.depth, 0, "--depth"), height = read_length(request.height, 0, "--height");
     if (!depth) return fail(depth.problem(), wrong_usage);
     if (!height) return fail(height.problem(), wrong_usage);
+    if (*height > 0 && !(*depth > 0))
+        return fail(
+            {"fit.height_without_depth", "--height", "How far the play leans depends on how far one is in the other.",
+             "Add --depth, for example 60mm."},
+            wrong_usage);
+    if (*depth > 0 && !(one->is_round && other->is_round))
+        return fail({"fit.depth_of_flat", "--depth", "Only what is round leans in its bore by its depth.",
+                     "Leave --depth out."},
+                    wrong_usage);
     const auto answer = study::go_together(*one, *other, *depth, *height);
     if (!answer) return fail(answer.problem(), wrong_usage);
     const bool good = answer->together == study::Together::fits;

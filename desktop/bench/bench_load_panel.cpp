@@ -83,7 +83,12 @@ void BenchLoadPanel::add_device(QVBoxLayout* column) {
     words->setBuddy(device_);
     device_->setAccessibleName(tr("What it carries, by its class"));
     device_->addItem(tr("my own: weigh it"));
-    for (const auto& device : catalogue::devices()) device_->addItem(QString::fromStdString(device.name));
+    for (const auto& device : catalogue::devices()) {
+        device_->addItem(QString::fromStdString(device.name));
+        const QString told =
+            QString::fromStdString(device.mounts_by + (device.advice.empty() ? "" : "; " + device.advice));
+        device_->setItemData(device_->count() - 1, told, Qt::ToolTipRole);
+    }
     device_->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
     device_->setMinimumContentsLength(9);
     line->addWidget(words);
@@ -115,8 +120,8 @@ void BenchLoadPanel::refresh_device() {
         corrected
             ? tr("your numbers instead of what is typical, %1").arg(shown(device->typical_mass(), Dimension::mass))
             : tr("%1; typical, %2 to %3: weigh yours")
-                      .arg(QString::fromStdString(device->what), shown(device->mass[0], Dimension::mass),
-                           shown(device->mass[2], Dimension::mass)));
+                  .arg(QString::fromStdString(device->what), shown(device->mass[0], Dimension::mass),
+                       shown(device->mass[2], Dimension::mass)));
 }
 
 QString BenchLoadPanel::device_note() const {

@@ -64,6 +64,7 @@ int main(int argc, char** argv) {
                        {"front", "Front view."},
                        {"top", "View from above."},
                        {"use", "Used like this: cards, separated by commas.", "cards"},
+                       {"more", "A seam's other inputs, too."},
                        {"working", "Show the working."}});
     parser.process(app);
     QTemporaryDir folder;
@@ -88,6 +89,7 @@ int main(int argc, char** argv) {
     if (parser.isSet("element")) window.sheet()->select_element(parser.value("element"));
     if (parser.isSet("front")) window.elevation()->set_view(clampet::desktop::ViewSide::front);
     if (parser.isSet("top")) window.elevation()->set_view(clampet::desktop::ViewSide::top);
+    if (parser.isSet("more")) window.sheet()->more_button()->setChecked(true);
     if (parser.isSet("working")) window.sheet()->working_button()->setChecked(true);
     if (parser.value("page") == "benches") window.show_stage("benches");
     if (parser.isSet("search")) window.benches()->search()->setText(parser.value("search"));

@@ -206,6 +206,7 @@ QString InputRow::words_of_stock(const std::string& name, const families::Family
 void InputRow::show_input(const std::optional<rig::Input>& given, const families::Value& typical,
                           const families::Family* family) {
     given_ = given;
+    const auto* stock = given_ ? std::get_if<rig::NamedStock>(&*given_) : nullptr;
     const bool linked =
         given && (std::holds_alternative<rig::Link>(*given) || std::holds_alternative<rig::NamedStock>(*given));
     // What the rig reckoned has more digits than anybody types or reads.
@@ -222,13 +223,15 @@ void InputRow::show_input(const std::optional<rig::Input>& given, const families
     if (parameter_.kind == families::Kind::choice) {
         const QSignalBlocker quiet(choices_);
         choices_->setCurrentIndex(choices_->findData(QString::fromStdString(std::get<std::string>(typical))));
+        show_note(stock ? words_of_stock(stock->name, family) : QString(), false);
         return;
     }
     if (parameter_.kind == families::Kind::text) {
         const QString text = QString::fromStdString(std::get<std::string>(typical));
         if (choices_->lineEdit()->text() != text && !(choices_->lineEdit()->hasFocus() && !problem_text().isEmpty()))
             choices_->setEditText(text);
-        if (choices_->lineEdit()->text() == text) show_note({}, false);
+        if (choices_->lineEdit()->text() == text)
+            show_note(stock ? words_of_stock(stock->name, family) : QString(), false);
         return;
     }
     QString note;
@@ -239,8 +242,7 @@ void InputRow::show_input(const std::optional<rig::Input>& given, const families
         note = words_of_band(found->low, found->high) + ", " + QString::fromStdString(found->source);
     if (given && std::holds_alternative<rig::Band>(*given))
         note = words_of_band(std::get<rig::Band>(*given).low, std::get<rig::Band>(*given).high);
-    if (given && std::holds_alternative<rig::NamedStock>(*given))
-        note = words_of_stock(std::get<rig::NamedStock>(*given).name, family);
+    if (stock) note = words_of_stock(stock->name, family);
     if (given && std::holds_alternative<rig::Link>(*given))
         note = tr("from the %1; type a number to set it by hand")
                    .arg(QString::fromStdString(std::get<rig::Link>(*given).element));

@@ -1,6 +1,7 @@
 #include "catalogue/material.h"
 
 #include "approximately.h"
+#include "families/family.h"
 
 using namespace clampet;
 
@@ -86,4 +87,19 @@ TEST_CASE("strength of bolts by class", "[catalogue][published]") {
     CHECK(catalogue::material_named("steel 8.8")->ultimate == 800e6);        // ISO 898-1
     CHECK(catalogue::material_named("stainless A2-70")->ultimate == 700e6);  // ISO 3506-1
     CHECK_FALSE(catalogue::material_named("unobtainium"));
+}
+
+TEST_CASE("every friction that a family begins with is in the table, with its band", "[catalogue]") {
+    std::size_t pairs = 0;
+    for (const auto* family : families::registry())
+        for (const auto& p : family->parameters()) {
+            if (p.friction_pair.empty()) continue;
+            CAPTURE(family->key(), p.key, p.friction_pair);
+            const auto pair = catalogue::friction_named(p.friction_pair);
+            REQUIRE(pair);
+            CHECK(p.standard == pair->typical);
+            CHECK(p.spread.low < 1);
+            ++pairs;
+        }
+    CHECK(pairs > 15);
 }

@@ -653,7 +653,8 @@ TEST_CASE("what goes together is told on the command line", "[cli][fit]") {
     CHECK(json::parse(run("quantity 'about 12 mm' --json").out).at("low").get<double>() == relative(0.0108, 1e-9));
     for (const char* wrong :
          {"fit 'post 3 mm' 'rod 3 mm'", "fit cheese 'bore 3mm'", "fit 'post 40-38mm' 'bore 40mm'", "fit 'post 3 mm'",
-          "fit 'post 3mm' 'bore 3mm' --depth x", "quantity '39-38 in'", "fit 'post 3mm' 'bore 3mm' --height -1m"}) {
+          "fit 'post 3mm' 'bore 3mm' --depth x", "quantity '39-38 in'", "fit 'post 3mm' 'bore 3mm' --height -1m",
+          "fit 'post 3mm' 'bore 3.1mm' --height 1m", "fit 'plate 3mm' 'slot 3.1mm' --depth 20mm"}) {
         const auto refused = run(wrong);
         CAPTURE(wrong, refused.err);
         CHECK(refused.exit_code == 2);

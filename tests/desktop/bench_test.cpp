@@ -147,6 +147,18 @@ TEST_CASE("a material chosen by name fills its inputs, each says so and can be c
     CHECK(material->note().isEmpty());
 }
 
+TEST_CASE("a choice that a name made says so too", "[desktop][bench]") {
+    BenchWindow d("flat_face");
+    auto* pad = d.bench().stock("pad")->names();
+    DemoWindow::type(pad->lineEdit(), "cork");
+    QTest::keyClick(pad->lineEdit(), Qt::Key_Return);
+    CHECK(d.bench().input("bears")->choices()->currentData() == "pad");
+    CHECK(d.bench().input("bears")->note() == "from “cork”");
+    d.bench().input("bears")->choices()->setCurrentIndex(0);
+    emit d.bench().input("bears")->choices()->activated(0);
+    CHECK(d.bench().input("bears")->note().isEmpty());
+}
+
 TEST_CASE("how much a bench may carry is drawn, and a press takes it", "[desktop][bench]") {
     BenchWindow d("edge_clamp");
     auto* against = d.bench().against();

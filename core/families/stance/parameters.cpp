@@ -12,6 +12,9 @@ std::span<const Parameter> stance_parameters() {
     const auto on_floor = [](Parameter p, std::vector<std::string> on) {
         return shown_for(std::move(p), "on", std::move(on));
     };
+    const auto rolling = [&](Parameter p, std::vector<std::string> on) {
+        return also_shown_for(on_floor(std::move(p), std::move(on)), "layout", {"legs", "rectangle", "points"});
+    };
     static const std::vector<Parameter> rows{
         choice_row("layout", "Stands on",
                    {{"legs", "legs in a circle"},
@@ -41,16 +44,16 @@ std::span<const Parameter> stance_parameters() {
         on_floor(friction_row("friction", "Friction on the floor", "rubber on timber floor",
                               "Feet on the floor, dry and clean."),
                  {"feet", "braked"}),
-        on_floor(
+        rolling(
             gap_row("trail", "Caster, trail", 0.025, 0.3, "From the swivel's axis to the wheel's, seen from above."),
             {"casters", "braked"}),
-        on_floor(
+        rolling(
             choice_row("floor", "It rolls on", {{"hard", "a hard floor"}, {"timber", "timber"}, {"carpet", "carpet"}},
                        "hard", "Rolling resistance 0.01, 0.02 and 0.05 of the weight; from memory."),
             {"casters"}),
-        on_floor(length_row("wheel_radius", "Wheel, radius", 0.025, 0.5, "Half its diameter."), {"casters"}),
-        on_floor(gap_row("step", "Threshold", 0.005, 0.3, "Height of what the wheels are to be pushed over."),
-                 {"casters"}),
+        rolling(length_row("wheel_radius", "Wheel, radius", 0.025, 0.5, "Half its diameter."), {"casters"}),
+        rolling(gap_row("step", "Threshold", 0.005, 0.3, "Height of what the wheels are to be pushed over."),
+                {"casters"}),
     };
     return rows;
 }
