@@ -63,7 +63,7 @@ class FlatFace : public Family {
     std::span<const StockUse> own_stock() const override {
         static const std::vector<StockUse> uses{
             {"material",
-             "Plate",
+             "Plate, made of",
              {{"plate_modulus", "youngs_modulus"}, {"allowable_pressure", "bearing"}, {"kept", "retention"}},
              {},
              {},
