@@ -90,9 +90,16 @@ int parameters_command(const std::string& name, bool json) {
     print_parameters(family->parameters());
     for (const auto& use : families::stock_uses(*family)) {
         fmt::print("\n{}=… ({})", use.key, use.label);
-        for (const auto& [input, size] : use.fills) fmt::print(" fills {}", input);
+        for (const auto& fills : {use.fills, use.also, use.names})
+            for (const auto& [input, size] : fills) fmt::print(" fills {}", input);
         fmt::print(":\n");
-        for (const auto& offer : families::stock_offers(use)) fmt::print("  {}\n", offer.row->name);
+        constexpr std::size_t shown = 10;
+        const auto offers = families::stock_offers(use);
+        for (std::size_t i = 0; i < std::min(shown, offers.size()); ++i) fmt::print("  {}\n", offers[i].row->name);
+        if (offers.size() > shown)
+            fmt::print(
+                "  … and {} more: {} bench {} {}=WORD says which have that word in their name, --json lists all\n",
+                offers.size() - shown, "clampet-cli", family->key(), use.key);
     }
     return done;
 }

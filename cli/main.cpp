@@ -147,7 +147,7 @@ void add_commands(CLI::App& app, Arguments& a, int& exit_code) {
     json_flag(route);
     route->callback([&] { exit_code = thread_route_command(a.male, a.female, a.stock, a.json); });
     auto* stack = thread->add_subcommand(
-        "stack", "screw=1/4-20x1/2in items=6mm+1.5mm socket=5.5mm [plain= needed= end=through in=wood]");
+        "stack", "screw=1/4-20x1/2in items=6mm+1.5mm socket=5.5mm [plain= sink= needed= end=through tail= in=wood]");
     stack->add_option("key=value", a.assignments)->required();
     json_flag(stack);
     stack->callback([&] { exit_code = thread_stack_command(a.assignments, a.json); });

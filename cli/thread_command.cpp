@@ -3,14 +3,18 @@
 #include <algorithm>
 #include <cmath>
 #include <map>
+#include <optional>
 
+#include "catalogue/drills.h"
 #include "catalogue/thread.h"
 #include "commands.h"
 #include "families/thread/stack_design.h"
+#include "families/thread/uncertain_stack.h"
 #include "mechanics/stack_up.h"
 #include "quantity/dimension.h"
 #include "quantity/format.h"
 #include "quantity/parse.h"
+#include "quantity/parse_range.h"
 #include "report.h"
 #include "study/verdict.h"
 
@@ -35,6 +39,19 @@ std::string length(double si) {
     return quantity::format(si, Dimension::length);
 }
 
+std::string hole_text(double hole) {
+    return fmt::format("{} ({})", mm(hole), catalogue::in_words(catalogue::clearance_drills_sold(hole)));
+}
+ordered_json drills_json(const std::vector<catalogue::SoldDrill>& drills) {
+    auto all = ordered_json::array();
+    for (const auto& drill : drills) {
+        ordered_json one{{"name", drill.label()}, {"diameter", drill.diameter}, {"source", drill.row->source}};
+        if (drill.thread_share > 0) one["thread_share"] = drill.thread_share;
+        all.push_back(one);
+    }
+    return all;
+}
+
 const char* name_of(mechanics::StackState state) {
     switch (state) {
         case mechanics::StackState::right:
@@ -45,6 +62,8 @@ const char* name_of(mechanics::StackState state) {
             return "shank";
         case mechanics::StackState::too_short:
             return "short";
+        case mechanics::StackState::too_long:
+            return "too long";
     }
     return "";
 }
@@ -52,6 +71,7 @@ const char* name_of(mechanics::StackState state) {
 struct StackRequest {
     Thread thread;
     mechanics::StackUp stack;
+    std::optional<quantity::Range> items;  ///< where the thickness is only known as a range
 };
 
 Result<StackRequest> read_stack(const std::vector<std::string>& assignments) {
@@ -65,10 +85,11 @@ Result<StackRequest> read_stack(const std::vector<std::string>& assignments) {
     }
     for (const auto& [key, _] : given)
         if (key != "screw" && key != "items" && key != "socket" && key != "plain" && key != "needed" && key != "end" &&
-            key != "in")
+            key != "in" && key != "sink" && key != "tail")
             return Problem{
                 "stack.unknown_key", key, "This is not known here.",
-                "Use screw, items, socket, plain, needed, end (blind or through) and in (metal, wood or plastic)."};
+                "Use screw, items, socket, plain, sink, needed, tail, end (blind or through) and in (metal, wood or "
+                "plastic)."};
     if (!given.contains("screw") || !given.contains("socket"))
         return Problem{"stack.needs_screw_and_socket", "", "A screw and a socket are needed.",
                        "Write screw=1/4-20x1/2in items=8mm socket=5.5mm."};
@@ -82,8 +103,8 @@ Result<StackRequest> read_stack(const std::vector<std::string>& assignments) {
     const std::size_t skip = screw.compare(cross, 2, "×") == 0 ? 2 : 1;
     auto thread = catalogue::thread_named(screw.substr(0, cross));
     if (!thread) return thread.problem().at("screw");
-    StackRequest request{*thread, {}};
-    const bool inches = thread->form != catalogue::ThreadForm::iso;
+    StackRequest request{*thread, {}, {}};
+    const bool inches = !catalogue::is_metric(thread->form);
     const auto read = [&](const std::string& key, const std::string& text, const char* bare, double& into) -> Status {
         const auto value = quantity::parse(text, Dimension::length, bare);
         if (!value) return value.problem().at(key);
@@ -98,8 +119,22 @@ Result<StackRequest> read_stack(const std::vector<std::string>& assignments) {
         !ok)
         return ok.problem();
     if (const auto ok = read("socket", given["socket"], "m", request.stack.socket_depth); !ok) return ok.problem();
-    if (given.contains("items") && !given["items"].empty())
-        if (const auto ok = read("items", given["items"], "m", request.stack.items); !ok) return ok.problem();
+    if (given.contains("items") && !given["items"].empty()) {
+        const auto range = quantity::parse_range(given["items"], Dimension::length);
+        if (range && !range->is_one()) {
+            if (!(range->low >= 0))
+                return Problem{"stack.impossible_length", "items", "A stack is not thinner than nothing.",
+                               "Write for example 38-39 mm."};
+            request.items = *range;
+            request.stack.items = range->typical;
+        } else if (const auto ok = read("items", given["items"], "m", request.stack.items); !ok) {
+            return ok.problem();
+        }
+    }
+    if (given.contains("sink"))
+        if (const auto ok = read("sink", given["sink"], "m", request.stack.sink); !ok) return ok.problem();
+    if (given.contains("tail"))
+        if (const auto ok = read("tail", given["tail"], "m", request.stack.longest_tail); !ok) return ok.problem();
     if (given.contains("plain"))
         if (const auto ok = read("plain", given["plain"], "m", request.stack.plain_length); !ok) return ok.problem();
     if (given.contains("needed"))
@@ -122,6 +157,27 @@ Result<StackRequest> read_stack(const std::vector<std::string>& assignments) {
 ordered_json interval_json(const mechanics::Interval& i) {
     if (i.is_empty()) return nullptr;
     return {{"low", number(i.low)}, {"high", number(i.high)}};
+}
+
+/// A stack known only as a range: one length, a short list, or where to saw.
+int uncertain_stack(const StackRequest& request, bool json) {
+    const auto screws =
+        families::screws_for_range(request.stack, {request.items->low, request.items->high}, request.thread);
+    const bool one = screws.to_buy.size() == 1 && screws.gaps.empty();
+    if (json) {
+        auto gaps = ordered_json::array();
+        for (const auto& gap : screws.gaps) gaps.push_back(interval_json(gap));
+        print({{"screw", request.thread.designation},
+               {"items", {{"low", request.items->low}, {"high", request.items->high}}},
+               {"always_right", interval_json(screws.always)},
+               {"to_buy", screws.to_buy},
+               {"to_saw", screws.to_saw > 0 ? ordered_json(screws.to_saw) : ordered_json()},
+               {"gaps", gaps},
+               {"sentence", screws.sentence(request.thread)}});
+    } else {
+        fmt::print("{}\n", screws.sentence(request.thread));
+    }
+    return one ? done : not_all_hold;
 }
 
 std::string joined(const std::vector<double>& lengths, const Thread& screw) {
@@ -157,8 +213,13 @@ int thread_show_command(const std::string& designation, const std::string& threa
             {"lead_angle", t.lead_angle()},
             {"stress_area", t.stress_area},
             {"tap_drill", catalogue::tap_drill(t)},
+            {"tap_drills_sold", drills_json(catalogue::tap_drills_sold(t))},
             {"clearance_hole",
-             {{"close", holes.close}, {"normal", holes.normal}, {"loose", holes.loose}, {"source", holes.source}}}};
+             {{"close", holes.close}, {"normal", holes.normal}, {"loose", holes.loose}, {"source", holes.source}}},
+            {"clearance_drills_sold",
+             {{"close", drills_json(catalogue::clearance_drills_sold(holes.close))},
+              {"normal", drills_json(catalogue::clearance_drills_sold(holes.normal))},
+              {"loose", drills_json(catalogue::clearance_drills_sold(holes.loose))}}}};
         if (external)
             out["external"] = {{"class", t.external_class},
                                {"major", limits_json(t.external_major)},
@@ -185,8 +246,10 @@ int thread_show_command(const std::string& designation, const std::string& threa
     if (internal)
         fmt::print("  {:<3} nut: pitch diameter {}, minor {}\n", t.internal_class, mm(t.internal_pitch),
                    mm(t.internal_minor));
-    fmt::print("  tap drill (75 %)   {}\n  clearance hole     close {}, normal {}, loose {}\n  source: {}\n",
-               mm(catalogue::tap_drill(t)), mm(holes.close), mm(holes.normal), mm(holes.loose), t.source);
+    fmt::print("  tap drill (75 %)   {}; as sold: {}\n", mm(catalogue::tap_drill(t)),
+               catalogue::in_words(catalogue::tap_drills_sold(t)));
+    fmt::print("  clearance hole     close {}, normal {}, loose {}\n  source: {}\n", hole_text(holes.close),
+               hole_text(holes.normal), hole_text(holes.loose), t.source);
     return done;
 }
 
@@ -220,6 +283,7 @@ int thread_stack_command(const std::vector<std::string>& assignments, bool json)
     const auto washers = families::washers_within(request->thread, v.extra_items);
     const auto judged = study::judge(request->stack, v, {});
     const bool right = judged.verdict == study::Verdict::holds;
+    if (request->items) return uncertain_stack(*request, json);
     if (json) {
         auto named = ordered_json::array();
         for (const auto& choice : washers)

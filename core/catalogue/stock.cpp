@@ -5,7 +5,12 @@
 #include "catalogue/material.h"
 
 namespace clampet::embedded {
-std::string_view stock();
+std::string_view fasteners();
+std::string_view tubes();
+std::string_view boards();
+std::string_view cords();
+std::string_view clamps();
+std::string_view adhesives();
 }  // namespace clampet::embedded
 
 namespace clampet::catalogue {
@@ -37,22 +42,37 @@ StockRow row_of(const Material& m) {
     return row;
 }
 
+StockRow read_row(const nlohmann::json& row) {
+    StockRow r{row.at("group"), row.at("name"), {}, row.at("source"), {}};
+    if (row.contains("texts"))
+        for (const auto& [key, value] : row["texts"].items()) r.texts[key] = value.get<std::string>();
+    for (const auto& [key, value] : row.at("sizes").items()) r.sizes[key] = value.get<double>();
+    return r;
+}
+
+std::vector<StockRow> read_all() {
+    std::vector<StockRow> rows, of_materials;
+    for (const auto& material : materials()) of_materials.push_back(row_of(material));
+    for (const auto text : {embedded::fasteners(), embedded::tubes(), embedded::boards(), embedded::cords(),
+                            embedded::clamps(), embedded::adhesives()}) {
+        const auto document = nlohmann::json::parse(text);
+        for (const auto& row : document.at("rows")) rows.push_back(read_row(row));
+    }
+    // What is sold in one material brings that material's numbers.
+    for (auto& row : rows) {
+        const auto made_of = row.texts.find("material");
+        if (made_of == row.texts.end()) continue;
+        for (const auto& material : of_materials)
+            if (material.name == made_of->second) row.sizes.insert(material.sizes.begin(), material.sizes.end());
+    }
+    rows.insert(rows.end(), std::make_move_iterator(of_materials.begin()), std::make_move_iterator(of_materials.end()));
+    return rows;
+}
+
 }  // namespace
 
 std::span<const StockRow> stock() {
-    static const std::vector<StockRow> all = [] {
-        std::vector<StockRow> rows;
-        const auto document = nlohmann::json::parse(embedded::stock());
-        for (const auto& row : document.at("rows")) {
-            StockRow r{row.at("group"), row.at("name"), {}, row.at("source"), {}};
-            if (row.contains("texts"))
-                for (const auto& [key, value] : row["texts"].items()) r.texts[key] = value.get<std::string>();
-            for (const auto& [key, value] : row.at("sizes").items()) r.sizes[key] = value.get<double>();
-            rows.push_back(std::move(r));
-        }
-        for (const auto& material : materials()) rows.push_back(row_of(material));
-        return rows;
-    }();
+    static const std::vector<StockRow> all = read_all();
     return all;
 }
 

@@ -20,8 +20,8 @@ struct StockRow {
     }
 };
 
-/// All rows: washers, metric and inch screw lengths, hand torques of knobs, inserts, tubes, timber and plywood (nominal
-/// and real), adhesives, and the materials with their numbers.
+/// All rows: what shops sell, of data/stock/, and the materials with their numbers. A row made of one material
+/// (texts "material") has that material's numbers too. "force_low" and "force_high" are the 5 % and 95 % of "force".
 std::span<const StockRow> stock();
 /// Rows of one group, in the table's order; empty for an unknown group.
 std::vector<const StockRow*> stock_group(std::string_view group);

@@ -3,6 +3,7 @@
 #include <fmt/format.h>
 
 #include <algorithm>
+#include <charconv>
 #include <cmath>
 #include <limits>
 #include <map>
@@ -12,6 +13,7 @@
 
 #include "catalogue/stock.h"
 #include "catalogue/thread_names.h"
+#include "catalogue/words/names.h"
 #include "quantity/dimension.h"
 
 namespace clampet::embedded {
@@ -27,8 +29,59 @@ double square(double x) {
     return x * x;
 }
 
+void set_no_limits(Thread& t) {
+    t.external_major = {t.major, t.major};
+    t.external_pitch = t.internal_pitch = {t.pitch_diameter, t.pitch_diameter};
+    t.internal_minor = {t.minor_internal, t.minor_internal};
+}
+
+/// Threads that move things: the flank is half the pitch deep. Crests clear the roots of an ISO 2904 screw by 0.15 mm
+/// up to a pitch of 1.5 mm, 0.25 mm up to 5 and 0.5 mm above, of an ASME B1.5 screw by 0.005 or, from 10 to the inch
+/// on, 0.010 inches; a square thread fills its groove.
+void set_moving_sizes(Thread& t) {
+    const double d = t.major, P = t.pitch;
+    const bool trapezoidal = t.form == ThreadForm::trapezoidal, acme = t.form == ThreadForm::acme;
+    t.flank_half_angle = (trapezoidal ? 15.0 : acme ? 14.5 : 0.0) * std::numbers::pi / 180;
+    const double clearance = trapezoidal ? (P <= 1.5e-3 ? 0.15e-3
+                                            : P <= 5e-3 ? 0.25e-3
+                                                        : 0.5e-3)
+                             : acme      ? (P >= inch / 10 - 1e-9 ? 0.010 : 0.005) * inch
+                                         : 0;
+    t.pitch_diameter = d - P / 2;
+    t.minor_internal = d - P;
+    t.minor_external = d - P - 2 * clearance;
+    t.stress_area = quarter_pi * square((t.pitch_diameter + t.minor_external) / 2);
+    set_no_limits(t);
+}
+
+/// A thread of a pitch and flank angle of one's own, sharp V less an eighth at the crest and a quarter at the root, as
+/// ISO 68-1 has them at 60 degrees; under 20 degrees it is half the pitch deep.
+void set_own_sizes(Thread& t) {
+    constexpr double shallowest = 10 * std::numbers::pi / 180;
+    const double height = t.flank_half_angle > shallowest ? t.pitch / (2 * std::tan(t.flank_half_angle)) : 0;
+    const double deep = height > 0 ? 0.625 * height : t.pitch / 2;
+    t.pitch_diameter = t.major - (height > 0 ? 0.75 * height : t.pitch / 2);
+    t.minor_internal = t.major - 2 * deep;
+    t.minor_external = t.minor_internal;
+    t.stress_area = quarter_pi * square((t.pitch_diameter + t.minor_external) / 2);
+    set_no_limits(t);
+}
+
+/// ASME B1.20.1: 0.8 P high, its pitch diameter given where a hand leaves it.
+void set_taper_sizes(Thread& t, double pitch_diameter) {
+    t.taper = 1.0 / 16;
+    t.flank_half_angle = std::numbers::pi / 6;
+    t.pitch_diameter = pitch_diameter;
+    t.major = pitch_diameter + 0.8 * t.pitch;
+    t.minor_internal = t.minor_external = pitch_diameter - 0.8 * t.pitch;
+    t.stress_area = quarter_pi * square((t.pitch_diameter + t.minor_external) / 2);
+    set_no_limits(t);
+}
+
 void set_basic_sizes(Thread& t) {
     const double d = t.major, P = t.pitch;
+    if (t.form == ThreadForm::trapezoidal || t.form == ThreadForm::acme || t.form == ThreadForm::square)
+        return set_moving_sizes(t);
     const bool whitworth = t.form == ThreadForm::whitworth;
     t.flank_half_angle = (whitworth ? 27.5 : 30.0) * std::numbers::pi / 180;
     t.pitch_diameter = d - (whitworth ? 0.640327 : 0.649519) * P;
@@ -36,9 +89,7 @@ void set_basic_sizes(Thread& t) {
     t.minor_external = d - (whitworth ? 1.280654 : 1.226869) * P;
     const double area_factor = whitworth ? 0.960491 : t.form == ThreadForm::iso ? 0.938194 : 0.974279;
     t.stress_area = quarter_pi * square(d - area_factor * P);
-    t.external_major = {d, d};
-    t.external_pitch = t.internal_pitch = {t.pitch_diameter, t.pitch_diameter};
-    t.internal_minor = {t.minor_internal, t.minor_internal};
+    set_no_limits(t);
 }
 
 /// Classes 2A and 2B, ASME B1.1 section 5, in inches.
@@ -90,17 +141,26 @@ Thread read_row(const nlohmann::json& row) {
     t.series = row.at("series");
     t.source = row.at("source");
     const std::string form = row.at("form");
-    t.form = form == "iso" ? ThreadForm::iso : form == "unified" ? ThreadForm::unified : ThreadForm::whitworth;
-    const bool metric = t.form == ThreadForm::iso;
-    t.major = metric ? row.at("major_mm").get<double>() * 1e-3 : row.at("major_in").get<double>() * inch;
+    static const std::map<std::string, ThreadForm, std::less<>> forms{{"iso", ThreadForm::iso},
+                                                                      {"unified", ThreadForm::unified},
+                                                                      {"acme", ThreadForm::acme},
+                                                                      {"whitworth", ThreadForm::whitworth},
+                                                                      {"square", ThreadForm::square},
+                                                                      {"trapezoidal", ThreadForm::trapezoidal},
+                                                                      {"taper_pipe", ThreadForm::taper_pipe}};
+    t.form = forms.at(form);
+    t.starts = row.value("starts", 1);
+    const bool metric = is_metric(t.form);
     t.pitch = metric ? row.at("pitch_mm").get<double>() * 1e-3 : inch / row.at("threads_per_inch").get<double>();
+    if (t.form == ThreadForm::taper_pipe) {
+        set_taper_sizes(t, row.at("pitch_diameter_in").get<double>() * inch);
+        return t;
+    }
+    t.major = metric ? row.at("major_mm").get<double>() * 1e-3 : row.at("major_in").get<double>() * inch;
     set_basic_sizes(t);
-    if (metric)
-        set_iso_limits(t, row);
-    else if (t.form == ThreadForm::unified)
-        set_unified_limits(t, row.value("special", false));
-    else
-        set_whitworth_limits(t);
+    if (t.form == ThreadForm::iso) set_iso_limits(t, row);
+    if (t.form == ThreadForm::unified) set_unified_limits(t, row.value("special", false));
+    if (t.form == ThreadForm::whitworth) set_whitworth_limits(t);
     return t;
 }
 
@@ -141,6 +201,9 @@ std::vector<std::string> names_of(const Thread& thread) {
         return {own, own.substr(0, own.find_last_of("0123456789") + 1)};  // without UNC
     if (thread.form == ThreadForm::iso)
         return {own, folded(fmt::format("M{:g}x{:g}", thread.major * 1e3, thread.pitch * 1e3))};
+    if (own.ends_with("acme") || own.ends_with("npt")) return {own};
+    if (thread.form != ThreadForm::whitworth) return {own};
+    if (own.starts_with("g")) return {own, "bsp" + own.substr(1), own.substr(1) + "bsp", own.substr(1) + "bspp"};
     return {own, own + std::to_string(std::lround(inch / thread.pitch)), own.substr(0, own.size() - 3) + "whitworth"};
 }
 
@@ -159,7 +222,12 @@ const std::map<std::string, std::size_t, std::less<>>& places() {
 }  // namespace
 
 double Thread::lead_angle() const {
-    return std::atan(pitch / (std::numbers::pi * pitch_diameter));
+    return std::atan(lead() / (std::numbers::pi * pitch_diameter));
+}
+
+bool is_metric(ThreadForm form) {
+    return form == ThreadForm::iso || form == ThreadForm::trapezoidal || form == ThreadForm::square ||
+           form == ThreadForm::own;
 }
 
 std::span<const Thread> threads() {
@@ -167,8 +235,13 @@ std::span<const Thread> threads() {
     return all;
 }
 
+namespace {
+Result<Thread> own_thread(std::string_view designation);
+}
+
 Result<Thread> thread_named(std::string_view designation) {
     if (const auto at = places().find(folded(designation)); at != places().end()) return threads()[at->second];
+    if (folded(designation).starts_with("own")) return own_thread(designation);
     const auto [name, thread_class] = without_class(designation);
     const auto carried = [&, &thread_class = thread_class](const Thread& thread) -> Result<Thread> {
         if (thread_class.empty() || thread_class == thread.external_class || thread_class == thread.internal_class)
@@ -190,6 +263,54 @@ Result<Thread> thread_named(std::string_view designation) {
     return Problem{"thread.several", "thread", fmt::format("“{}” can be several threads.", designation),
                    fmt::format("Say which: {}.", list)};
 }
+
+namespace {
+
+/// "own 8 x 1.25, 60°, 2 starts": outside and pitch in millimetres, the included angle, 60 where it is not said.
+Result<Thread> own_thread(std::string_view designation) {
+    std::vector<double> numbers;
+    bool angle = false, starts = false;
+    for (const auto& word : words_of(designation)) {
+        std::string_view rest = word;
+        while (!rest.empty()) {
+            const auto digits = rest.find_first_of("0123456789.");
+            if (digits == rest.npos) break;
+            rest.remove_prefix(digits);
+            double value = 0;
+            const auto [end, error] = std::from_chars(rest.data(), rest.data() + rest.size(), value);
+            if (error != std::errc()) break;
+            numbers.push_back(value);
+            rest.remove_prefix(static_cast<std::size_t>(end - rest.data()));
+        }
+        starts = starts || word.starts_with("start");
+    }
+    angle = numbers.size() > (starts ? 3u : 2u);
+    const Problem unreadable{"thread.own_not_understood", "thread",
+                             fmt::format("“{}” does not say a diameter and a pitch.", designation),
+                             "Write own, the outside and the pitch in mm, and the angle between the flanks: own 8 x "
+                             "1.25, 60°; own 8 x 2, 30°, 4 starts."};
+    if (numbers.size() != 2u + (angle ? 1u : 0u) + (starts ? 1u : 0u)) return unreadable;
+    Thread t;
+    t.form = ThreadForm::own;
+    t.series = "own";
+    t.major = numbers[0] * 1e-3;
+    t.pitch = numbers[1] * 1e-3;
+    const double included = angle ? numbers[2] : 60;
+    t.flank_half_angle = included / 2 * std::numbers::pi / 180;
+    t.starts = starts ? static_cast<int>(numbers.back()) : 1;
+    if (!(included >= 0 && included <= 90) || t.starts < 1 || t.starts > 12 || (starts && numbers.back() != t.starts))
+        return unreadable;
+    // The bounds of what can be cut are those of an ISO thread.
+    if (const auto possible = iso_metric_thread(t.major, t.pitch); !possible) return possible.problem();
+    t.designation = fmt::format("own {:g} x {:g}, {:g}°", numbers[0], numbers[1], included);
+    if (t.starts > 1) t.designation += fmt::format(", {} starts", t.starts);
+    t.source = "as measured";
+    set_own_sizes(t);
+    if (!(t.minor_external > 0)) return unreadable;
+    return t;
+}
+
+}  // namespace
 
 Result<Thread> iso_metric_thread(double major, double pitch) {
     if (!(pitch >= 0.0002) || !(pitch < major))
@@ -224,14 +345,28 @@ std::string_view name_of(Fit fit) {
 
 FitVerdict fit(const Thread& male, const Thread& female, double engaged_turns) {
     constexpr double forever = std::numeric_limits<double>::infinity();
-    const double tan_flank = std::tan(std::numbers::pi / 6);
+    const double tan_flank = std::tan(std::min(male.flank_half_angle, female.flank_half_angle));
     FitVerdict verdict;
     const bool same_pitch = std::abs(male.pitch - female.pitch) < 1e-9;
+    if (std::abs(male.pitch - female.pitch) < 1e-9 && male.starts != female.starts) {
+        verdict.fit = Fit::jams;
+        verdict.reason = fmt::format("Same pitch, but {} starts in {}: one turn does not advance alike.", male.starts,
+                                     female.starts);
+        return verdict;
+    }
     const bool same_form = std::abs(male.flank_half_angle - female.flank_half_angle) < 1e-6;
     const auto turns = [&](double male_pitch_diameter, double female_pitch_diameter) {
         const double slack = (female_pitch_diameter - male_pitch_diameter) * tan_flank;
         return ((female.pitch - male.pitch) / 2 + slack) / std::abs(male.pitch - female.pitch);
     };
+    if (same_pitch && (male.taper > 0 || female.taper > 0) && std::abs(male.major - female.major) < 0.5e-3) {
+        const bool both = male.taper > 0 && female.taper > 0;
+        verdict.turns_low = verdict.turns_high = forever;
+        verdict.fit = both ? Fit::fits : Fit::by_luck;
+        verdict.reason = both ? "Taper in taper: a few turns by hand, then it wedges; a turn back frees it all at once."
+                              : "A taper in a straight thread wedges on its first turns and bears on those alone.";
+        return verdict;
+    }
     if (male.external_major.high > female.major + 1e-9) {
         verdict.fit = Fit::too_big;
         verdict.reason = fmt::format("The male thread is {:.2f} mm over its crests, the female {:.2f} mm at its roots.",

@@ -7,15 +7,20 @@
 
 namespace clampet::catalogue {
 
-enum class ThreadForm { iso, unified, whitworth };
+/// "own": a pitch and an angle that a person gives.
+enum class ThreadForm { iso, unified, whitworth, trapezoidal, acme, square, taper_pipe, own };
+/// Sold and cut in millimetres; the others in inches.
+bool is_metric(ThreadForm form);
 
 /// Largest and smallest size that a class of thread allows [m].
 struct Limits {
     double low = 0, high = 0;
 };
 
-/// A single-start screw thread: basic sizes and the limits of its usual class (6g/6H, 2A/2B, BS 84 medium).
-/// Source  ISO 68-1, ISO 724, ASME B1.1; Whitworth BS 84. ISO 965 limits and BS 84 tolerances are from memory.
+/// A screw thread: basic sizes and the limits of its usual class (6g/6H, 2A/2B, BS 84 medium). Of trapezoidal, Acme,
+/// square and own threads the limits are the basic sizes; a taper pipe thread is measured at its hand-tight plane.
+/// Source  ISO 68-1, ISO 724, ASME B1.1; Whitworth BS 84; ISO 228-1, ASME B1.20.1, ISO 2904, ASME B1.5. Limits of ISO
+/// 965 and BS 84 and the sizes of the last four are from memory.
 struct Thread {
     std::string designation, series;
     ThreadForm form = ThreadForm::iso;
@@ -29,14 +34,19 @@ struct Thread {
     Limits external_major, external_pitch, internal_pitch, internal_minor;
     std::string source;
 
-    double lead_angle() const;  ///< psi [rad], single start
+    int starts = 1;    ///< threads side by side: it advances starts × pitch a turn
+    double taper = 0;  ///< growth of its diameter over its length: 1/16 of a taper pipe thread
+
+    double lead() const { return starts * pitch; }  ///< advance per turn [m]
+    double lead_angle() const;                      ///< psi [rad]
     double depth_per_side() const { return (major - minor_internal) / 2; }
 };
 
 /// All threads that Clampet carries, in catalogue order.
 std::span<const Thread> threads();
 
-/// The thread that a person names: "1/4-20", "1/4-20 UNC", "M6", "M6x0.75", "M6×1", "3/8-16", "1/4 BSW", "#10-32".
+/// The thread that a person names: "1/4-20", "1/4-20 UNC", "M6", "M6x0.75", "M6×1", "3/8-16", "1/4 BSW", "#10-32",
+/// "Tr14x3", "G 1/2"; or one of a pitch and angle of one's own: "own 8 x 1.25, 60°", "own 8 x 2, 30°, 4 starts".
 /// Errors  A Problem that lists near matches when the name is not in the catalogue.
 Result<Thread> thread_named(std::string_view designation);
 
@@ -53,9 +63,10 @@ struct FitVerdict {
     std::string reason;
 };
 /// Does this male thread go into this female one?
-/// Meaning  n = [(P_b - P_a)/2 + (D_2 - d_2) tan 30 deg] / |P_a - P_b| turns before the flanks jam, over the class
-/// limits. Range    `engaged_turns`: turns that the joint would use; "by luck" when they jam later than that. Source
-/// Derived from the thread forms; checks M6 in 1/4-20: 0.93 to 1.43, #10-32 in M5: 18 to 37.
+/// Meaning  n = [(P_b - P_a)/2 + (D_2 - d_2) tan alpha] / |P_a - P_b| turns before the flanks jam, over the class
+/// limits, with the steeper flank. A taper wedges; other starts jam. Range    `engaged_turns`: turns that the joint would use; "by luck"
+/// when they jam later than that. Source Derived from the thread forms; checks M6 in 1/4-20: 0.93 to 1.43, #10-32 in
+/// M5: 18 to 37.
 FitVerdict fit(const Thread& male, const Thread& female, double engaged_turns = 5);
 
 /// Tapping drill for a share of full thread depth, d - q 1.299 P (60 degrees) [m]. Source Machinery's Handbook.

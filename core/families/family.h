@@ -135,6 +135,7 @@ struct StockUse {
     std::vector<std::pair<std::string, std::string>> sets;        ///< choices that go with it
     std::vector<std::pair<std::string, std::string>> names = {};  ///< input and the row's text that fills it
     std::string key = "stock";  ///< how it is asked for by name: material=oak, pad=cork
+    std::vector<std::pair<std::string, std::string>> also = {};  ///< filled too, where the row has that size
 };
 
 /// What an interface of a family mostly carries: a bench begins with it.

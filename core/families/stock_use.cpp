@@ -13,6 +13,7 @@ namespace {
 bool fills(const StockUse& use, std::string_view input) {
     const auto is_it = [&](const auto& pair) { return pair.first == input; };
     return std::any_of(use.fills.begin(), use.fills.end(), is_it) ||
+           std::any_of(use.also.begin(), use.also.end(), is_it) ||
            std::any_of(use.names.begin(), use.names.end(), is_it);
 }
 
@@ -21,6 +22,8 @@ std::vector<StockUse> all_uses(const Family& family) {
     if (find_parameter(family, "torque") && find_parameter(family, "squeezed_by"))
         uses.push_back(
             {"hand torque", "Knob or hand", {{"torque", "torque"}}, {{"squeezed_by", "screw"}}, {}, "tight"});
+    if (find_parameter(family, "bearing_outer") && find_parameter(family, "bearing_inner"))
+        uses.push_back({"head", "Head of its screw", {{"bearing_outer", "bearing"}}, {}, {}, "head"});
     const bool told = std::any_of(uses.begin(), uses.end(), [](const StockUse& use) { return fills(use, "kept"); });
     if (find_parameter(family, "kept") && !told)
         uses.push_back({"material",
@@ -87,6 +90,19 @@ std::vector<StockOffer> offers_for(std::span<const StockUse> uses, std::string_v
     return offers;
 }
 
+/// The row that is sold under that name: "1/2 in conduit" for its outside and wall; nothing where several are.
+std::optional<StockOffer> sold_as(const std::vector<StockOffer>& offers, std::string_view name) {
+    std::vector<std::string> trade;
+    for (const auto& offer : offers)
+        if (const auto at = offer.row->texts.find("sold_as"); at != offer.row->texts.end()) trade.push_back(at->second);
+    const auto found = catalogue::meant(trade, name);
+    if (found.size() != 1) return std::nullopt;
+    return *std::find_if(offers.begin(), offers.end(), [&](const auto& offer) {
+        const auto at = offer.row->texts.find("sold_as");
+        return at != offer.row->texts.end() && at->second == found.front();
+    });
+}
+
 /// A row that there is, but which cannot fill the use: the Problem says what it has not.
 std::optional<Problem> not_for_this(std::span<const StockUse> uses, std::string_view for_what, std::string_view name,
                                     std::string_view key, const std::vector<std::string>& offered) {
@@ -107,6 +123,13 @@ std::optional<Problem> not_for_this(std::span<const StockUse> uses, std::string_
 }
 
 }  // namespace
+
+std::vector<std::pair<std::string, std::string>> StockOffer::fills() const {
+    auto all = use->fills;
+    for (const auto& pair : use->also)
+        if (row->sizes.contains(pair.second)) all.push_back(pair);
+    return all;
+}
 
 const std::vector<StockUse>& stock_uses(const Family& family) {
     static const std::map<const Family*, std::vector<StockUse>> known = [] {
@@ -163,6 +186,7 @@ Result<StockOffer> stock_named(std::span<const StockUse> uses, std::string_view 
                        fmt::format("No stock fills inputs of {}.", for_what), "Give its sizes instead."};
     const auto names = names_of(offers);
     if (const auto found = catalogue::meant(names, name); found.size() == 1) return *called(found.front());
+    if (const auto offer = sold_as(offers, name)) return *offer;
     if (auto problem = not_for_this(uses, for_what, name, key, names)) return *problem;
     return Problem{"stock.unknown", std::string(key),
                    fmt::format("“{}” is not one thing known for {}.", name, for_what),
@@ -171,7 +195,7 @@ Result<StockOffer> stock_named(std::span<const StockUse> uses, std::string_view 
 
 Values values_from(const StockOffer& offer) {
     Values values;
-    for (const auto& [input, size] : offer.use->fills)
+    for (const auto& [input, size] : offer.fills())
         values.insert_or_assign(input, Value{offer.row->size(size) * offer.share});
     for (const auto& [input, key] : offer.use->names)
         if (const auto found = offer.row->texts.find(key); found != offer.row->texts.end())
@@ -181,16 +205,10 @@ Values values_from(const StockOffer& offer) {
 }
 
 std::optional<StockValue> stock_value(const StockOffer& offer, std::string_view input) {
-    for (const auto& [key, size] : offer.use->fills)
-        if (key == input) {
-            StockValue told{Value{offer.row->size(size) * offer.share}, 0, 0, offer.row};
-            // A row has one band: that of what it is there for.
-            if (offer.use->fills.size() == 1) {
-                told.low = offer.row->size("low") * offer.share;
-                told.high = offer.row->size("high") * offer.share;
-            }
-            return told;
-        }
+    for (const auto& [key, size] : offer.fills())
+        if (key == input)
+            return StockValue{Value{offer.row->size(size) * offer.share}, offer.row->size(size + "_low") * offer.share,
+                              offer.row->size(size + "_high") * offer.share, offer.row};
     for (const auto& [key, text] : offer.use->names)
         if (key == input) return StockValue{Value{offer.row->texts.at(text)}, 0, 0, offer.row};
     return std::nullopt;

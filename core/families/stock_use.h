@@ -11,6 +11,8 @@ struct StockOffer {
     const StockUse* use = nullptr;
     const catalogue::StockRow* row = nullptr;
     double share = 1;  ///< of what the row says of a torque: "snug" is less, "as hard as I can" is more
+    /// Inputs and the sizes that fill them: all of the use's, and what else this row has for it.
+    std::vector<std::pair<std::string, std::string>> fills() const;
 };
 
 /// What stock fills of a family's inputs: its own uses, hand torques where a torque squeezes, and what is squeezed

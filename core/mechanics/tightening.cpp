@@ -18,7 +18,7 @@ double lead_angle(const TightenedScrew& s) {
 }  // namespace
 
 Status check_screw(const TightenedScrew& s) {
-    if (!(s.pitch > 0) || !(s.pitch <= s.pitch_diameter))
+    if (!(s.pitch > 0) || !(s.pitch <= 3 * s.pitch_diameter))
         return Problem{"screw.impossible_pitch", "pitch", fmt::format("The pitch is {:.4g} mm.", s.pitch * 1e3),
                        "Measure crest to crest, for example 1.5 mm."};
     if (!(s.thread_friction >= 0) || !(s.thread_friction <= 2))

@@ -5,13 +5,13 @@ namespace clampet::mechanics {
 
 /// A screw being tightened. Callers use designated initialisers: seven doubles in a row get swapped.
 struct TightenedScrew {
-    double pitch = 0, pitch_diameter = 0;                           ///< P, d_2 [m]; single start
+    double pitch = 0, pitch_diameter = 0;                           ///< its advance per turn, P or the lead; d_2 [m]
     double flank_half_angle = 0;                                    ///< alpha [rad]: 30 degrees for ISO and unified
     double thread_friction = 0, bearing_friction = 0;               ///< mu_t in the thread, mu_b where it rubs [1]
     double bearing_outer_diameter = 0, bearing_inner_diameter = 0;  ///< D_o, D_i of what rubs [m]; 0 for a ball tip
 };
 
-/// Checks a screw at the door. Range 0 < P <= d_2; 0 <= mu <= 2; 0 <= D_i <= D_o. NaN is out of every range.
+/// Checks a screw at the door. Range 0 < P <= 3 d_2; 0 <= mu <= 2; 0 <= D_i <= D_o. NaN is out of every range.
 Status check_screw(const TightenedScrew& screw);
 
 /// Mean friction radius of what rubs: 2/3 (R_o^3 - R_i^3)/(R_o^2 - R_i^2) [m]. Source Shigley, uniform pressure.

@@ -87,7 +87,7 @@ Result<std::shared_ptr<const families::Joint>> joint_at(const rig::Element& elem
 
 std::map<std::string, rig::Input> inputs_from(const families::StockOffer& offer, const std::string& said) {
     std::map<std::string, rig::Input> inputs;
-    for (const auto& fills : {offer.use->fills, offer.use->names})
+    for (const auto& fills : {offer.fills(), offer.use->names})
         for (const auto& [input, _] : fills) inputs[input] = rig::NamedStock{offer.share == 1 ? offer.row->name : said};
     for (const auto& [input, choice] : offer.use->sets) inputs[input] = choice;
     return inputs;
@@ -96,17 +96,22 @@ std::map<std::string, rig::Input> inputs_from(const families::StockOffer& offer,
 std::optional<Taken> taken_from(const families::StockUse& use,
                                 const std::map<std::string, rig::Input, std::less<>>& inputs) {
     std::optional<Taken> taken;
-    std::size_t named = 0;
-    for (const auto& fills : {use.fills, use.names})
+    std::size_t named = 0, all = 0;
+    for (const auto& fills : {use.fills, use.names, use.also})
         for (const auto& [input, _] : fills) {
             const auto at = inputs.find(input);
             const auto* stock = at == inputs.end() ? nullptr : std::get_if<rig::NamedStock>(&at->second);
+            if (!stock) continue;
             // Two uses may fill the same input: a name is this one's where it is among what it offers.
-            if (!stock || !families::stock_named({&use, 1}, use.label, stock->name, use.key)) continue;
-            if (!taken) taken = Taken{stock->name};
+            const auto offer = families::stock_named({&use, 1}, use.label, stock->name, use.key);
+            if (!offer) continue;
+            if (!taken) {
+                taken = Taken{stock->name};
+                all = offer->fills().size() + use.names.size();
+            }
             named += stock->name == taken->name;
         }
-    if (taken) taken->corrected = named < use.fills.size() + use.names.size();
+    if (taken) taken->corrected = named < all;
     return taken;
 }
 

@@ -38,15 +38,24 @@ const FitWord* word_in(const std::vector<std::string>& words) {
     return nullptr;
 }
 
-/// The tube of stock that is named, if one is.
-const catalogue::StockRow* tube_named(std::string_view text) {
+/// The tube of stock that is named, nothing where none is. Several of one size are one.
+/// Errors  A Problem that lists them where several sizes are called so.
+Result<const catalogue::StockRow*> tube_named(std::string_view text) {
     std::vector<std::string> names;
-    for (const auto* row : catalogue::stock_group("tube")) names.push_back(row->name);
+    const auto tubes = catalogue::stock_group("tube");
+    for (const auto* row : tubes) names.push_back(row->name);
     const auto found = catalogue::meant(names, text);
-    if (found.size() != 1) return nullptr;
-    for (const auto* row : catalogue::stock_group("tube"))
-        if (row->name == found.front()) return row;
-    return nullptr;
+    const catalogue::StockRow* first = nullptr;
+    constexpr double same = 0.05e-3;
+    for (const auto* row : tubes) {
+        if (std::find(found.begin(), found.end(), row->name) == found.end()) continue;
+        if (!first) first = row;
+        for (const char* size : {"outer", "wall"})
+            if (std::abs(row->size(size) - first->size(size)) > same)
+                return Problem{"fit.several_tubes", "", fmt::format("“{}” can be several tubes.", text),
+                               catalogue::names_offered(names, text)};
+    }
+    return first;
 }
 
 /// The size: what is left of the text when the word for it is taken out.
@@ -128,7 +137,10 @@ Result<FitEnd> read_fit_end(std::string_view text) {
     FitEnd end;
     end.name = std::string(text);
     const bool inside = word && word->word == "inside";
-    if (const auto* tube = tube_named(inside ? without(text, "inside") : std::string(text))) {
+    const auto named = tube_named(inside ? without(text, "inside") : std::string(text));
+    if (!named && !(word && quantity::parse_range(without(text, word->word), Dimension::length)))
+        return named.problem();
+    if (const auto* tube = named ? *named : nullptr) {
         const double outer = tube->size("outer"), bore = outer - 2 * tube->size("wall");
         end.goes_in = !inside;
         const double size = inside ? bore : outer;
@@ -145,8 +157,10 @@ Result<FitEnd> read_fit_end(std::string_view text) {
     end.is_round = word->is_round;
     const auto size = quantity::parse_range(without(text, word->word), Dimension::length);
     if (!size) return size.problem();
-    if (!(size->low > 0))
-        return Problem{"fit.no_size", "", fmt::format("“{}” has no size.", text), "Give more than 0 mm."};
+    constexpr double largest = 5;
+    if (!(size->low > 0) || size->high > largest)
+        return Problem{"fit.no_size", "", fmt::format("“{}” has no size that can be.", text),
+                       "Give more than 0 mm and no more than 5 m, with its unit."};
     end.size = *size;
     return end;
 }

@@ -15,6 +15,7 @@ Verdict verdict_of(mechanics::StackState state) {
         case mechanics::StackState::right:
             return Verdict::holds;
         case mechanics::StackState::too_short:
+        case mechanics::StackState::too_long:
             return Verdict::doubtful;
         default:
             return Verdict::slips;
@@ -29,6 +30,8 @@ const char* words_of(mechanics::StackState state) {
             return "It bottoms";
         case mechanics::StackState::shank:
             return "It runs out of thread";
+        case mechanics::StackState::too_long:
+            return "It sticks out too far";
         default:
             return "It engages too little";
     }

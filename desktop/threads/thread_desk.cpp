@@ -7,6 +7,7 @@
 #include <QStackedWidget>
 #include <QVBoxLayout>
 
+#include "catalogue/drills.h"
 #include "desktop/theme/theme.h"
 #include "desktop/theme/words.h"
 #include "desktop/threads/stack_builder.h"
@@ -19,16 +20,20 @@ namespace {
 
 using quantity::Dimension;
 
+QString passes(double hole) {
+    return text_of(catalogue::in_words(catalogue::clearance_drills_sold(hole)));
+}
+
 QString sizes_of(const catalogue::Thread& t) {
     const auto holes = catalogue::clearance_holes(t);
     return ThreadDesk::tr(
-               "%1: outside %2, pitch %3 (%4 per inch), tap drill %5, clearance hole close %6, normal %7, "
-               "loose %8")
+               "%1: outside %2, pitch %3 (%4 per inch). Drills as sold: to tap, with the share of thread that is "
+               "left, %5; to pass close %6, normal %7, loose %8.")
         .arg(QString::fromStdString(t.designation), shown(t.major, Dimension::length),
              shown(t.pitch, Dimension::length))
         .arg(quantity::inch / t.pitch, 0, 'g', 4)
-        .arg(shown(catalogue::tap_drill(t), Dimension::length), shown(holes.close, Dimension::length),
-             shown(holes.normal, Dimension::length), shown(holes.loose, Dimension::length));
+        .arg(text_of(catalogue::in_words(catalogue::tap_drills_sold(t))), passes(holes.close), passes(holes.normal),
+             passes(holes.loose));
 }
 
 }  // namespace

@@ -67,7 +67,7 @@ void StockRow::take(const QString& typed) {
     if (typed == names_->itemText(0) || name.empty()) {
         // What the name said stays as numbers.
         std::map<std::string, rig::Input> numbers;
-        for (const auto& fills : {use_.fills, use_.names})
+        for (const auto& fills : {use_.fills, use_.names, use_.also})
             for (const auto& [input, _] : fills)
                 std::visit([&, key = input](const auto& value) { numbers[key] = value; }, values_.at(input));
         if (!taken_.empty()) emit taken(numbers);
@@ -96,7 +96,7 @@ void StockRow::refresh(const Inputs& given, const families::Values& values) {
             return p && p->is_relevant(values);
         });
     };
-    setVisible(!use_.sets.empty() || counts(use_.fills) || counts(use_.names));
+    setVisible(!use_.sets.empty() || counts(use_.fills) || counts(use_.names) || counts(use_.also));
 }
 
 }  // namespace clampet::desktop

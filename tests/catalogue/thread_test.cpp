@@ -178,7 +178,8 @@ TEST_CASE("tap and clearance drills of the tables", "[catalogue][thread][publish
     for (const auto& t : catalogue::threads()) {
         const auto holes = catalogue::clearance_holes(t);
         CAPTURE(t.designation);
-        if (t.major < 0.02) CHECK((holes.source != "common practice" || t.form == catalogue::ThreadForm::whitworth));
+        const bool screws = t.form == catalogue::ThreadForm::iso || t.form == catalogue::ThreadForm::unified;
+        if (t.major < 0.02 && screws) CHECK(holes.source != "common practice");
         CHECK(t.major < holes.close);
         CHECK(holes.close < holes.normal);
         CHECK(holes.normal < holes.loose);
@@ -214,9 +215,11 @@ TEST_CASE("any two threads are told apart alike from both sides", "[catalogue][t
                 CHECK(there.fit == catalogue::Fit::fits);
                 continue;
             }
-            // What is too big one way falls through, jams or fits loosely the other way, never also too big.
+            // What is too big one way falls through, jams or fits loosely the other way, never also too big; but
+            // square shoulders and a V meet both ways.
             const auto back = catalogue::fit(b, a);
-            if (there.fit == catalogue::Fit::too_big) CHECK(back.fit != catalogue::Fit::too_big);
+            const bool alike = std::min(a.flank_half_angle, b.flank_half_angle) > 0.4;
+            if (there.fit == catalogue::Fit::too_big && alike) CHECK(back.fit != catalogue::Fit::too_big);
             if (there.fit == catalogue::Fit::jams) {
                 CHECK(there.turns_high >= 0);
                 CHECK(there.turns_low <= there.turns_high);

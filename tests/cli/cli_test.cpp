@@ -334,7 +334,12 @@ TEST_CASE("a stack by key and value: ends, walls and what cannot be read", "[cli
     const auto through = json::parse(run("thread stack screw=M6x20mm items=5mm socket=12mm end=through --json").out);
     CHECK(through.at("verdict") == "right");
     CHECK(through.at("judgement") == "Holds");
-    CHECK(through.at("screw_lengths").at("high").is_null());
+    // Items, plate and 10 mm beyond it: common practice.
+    CHECK(through.at("screw_lengths").at("high") == 0.027);
+    const auto long_one = json::parse(run("thread stack screw=M6x65mm items=5mm socket=8mm end=through --json").out);
+    CHECK(long_one.at("verdict") == "too long");
+    CHECK(long_one.at("judgement") == "Doubtful");
+    CHECK(long_one.at("standard_screw_lengths").back() == 0.022);
     const auto shank = json::parse(run("thread stack screw=M6x30mm items=5mm socket=40mm plain=12mm --json").out);
     CHECK(shank.at("verdict") == "shank");
     CHECK_THAT(shank.at("sentence").get<std::string>(), Catch::Contains("it clamps nothing"));

@@ -106,3 +106,32 @@ TEST_CASE("how tight is said in words", "[families][stock]") {
     CHECK(nothing.problem().remedy == "Write for example snug, Ø40 knob; or firm, wing nut.");
     CHECK_FALSE(families::stock_named(*families::family_named("flat_face"), "snug, cheese", "tight"));
 }
+
+TEST_CASE("what is sold by its size brings its strength, its force and its choices", "[families][stock]") {
+    // ASME B36.10: 1 in schedule 40 is 1.315 in outside, 0.133 in thick; A53 is a mild steel.
+    const auto pipe = offer("tube_grip", "1 in pipe schedule 40", "tube");
+    CHECK(fills(pipe, "diameter") == absolute(1.315 * 0.0254, 1e-6));
+    CHECK(fills(pipe, "wall") == absolute(0.133 * 0.0254, 1e-6));
+    CHECK(fills(pipe, "tube_strength") == catalogue::material_named("mild steel")->yield);
+    // A 200 mm tie of 50 lbf breaks at 222 N and is pulled tight by hand.
+    const auto tie = offer("tube_grip", "cable tie 4.8 x 200", "band");
+    CHECK(fills(tie, "band_strength") == 222);
+    CHECK(std::get<std::string>(families::values_from(tie).at("jaws")) == "band");
+    const auto pulled = families::stock_value(tie, "force");
+    REQUIRE(pulled);
+    CHECK(pulled->low < std::get<double>(pulled->value));
+    CHECK(pulled->high > std::get<double>(pulled->value));
+    // What breaks it has no band of its own.
+    CHECK(families::stock_value(tie, "band_strength")->low == 0);
+    // What a row has not is left as it is: a trigger clamp has no screw to buckle.
+    CHECK(offer("edge_clamp", "one-hand bar clamp 150", "clamp").fills().size() == 2);
+    CHECK(offer("edge_clamp", "hand-screw clamp 100 mm", "clamp").fills().size() == 3);
+    // By the name in the shop, where that is one thing.
+    CHECK(offer("tube_grip", "1 1/2 in pipe (real 1.9 in)", "tube").row->name == "1 1/2 in pipe schedule 40");
+    // A number is meant whole: 1 in is not 1/2 in.
+    const auto several = families::stock_named(*families::family_named("tube_grip"), "1 in conduit", "tube");
+    REQUIRE_FALSE(several);
+    CHECK(several.problem().remedy.find(" 1/2 in EMT") == several.problem().remedy.find("1 1/2 in EMT") + 1);
+    // The thread inside comes with the nut.
+    CHECK(std::get<std::string>(families::values_from(offer("insert", "M6 hex nut", "nut")).at("thread_inside")) == "M6");
+}

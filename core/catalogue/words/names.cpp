@@ -46,7 +46,10 @@ std::string folded(std::string_view text) {
 }
 
 bool has_word(const std::vector<std::string>& words, const std::string& typed) {
-    return std::any_of(words.begin(), words.end(), [&](const auto& word) { return word.starts_with(typed); });
+    // "1 in" is not 1/2 in: a number is meant whole, a word may be begun.
+    const bool whole = !typed.empty() && is_digit(typed.front());
+    return std::any_of(words.begin(), words.end(),
+                       [&](const auto& word) { return whole ? word == typed : word.starts_with(typed); });
 }
 
 std::string listed(const std::vector<std::string>& names) {
@@ -140,6 +143,10 @@ std::vector<std::string> nearest(std::span<const std::string> names, std::string
 
 std::string names_offered(std::span<const std::string> names, std::string_view typed) {
     const auto found = meant(names, typed);
+    constexpr std::size_t most = 8;
+    if (found.size() > most)
+        return fmt::format("Several are called so: {}; and {} more.", listed({found.begin(), found.begin() + most}),
+                           found.size() - most);
     if (found.size() > 1) return fmt::format("Several are called so: {}.", listed(found));
     constexpr std::size_t some = 6;
     if (const auto near = nearest(names, typed, some); !near.empty()) return fmt::format("Nearest: {}.", listed(near));

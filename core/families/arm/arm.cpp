@@ -116,10 +116,16 @@ Result<FormulaParts> build(const Values& v) {
 }  // namespace
 
 const Family& arm() {
-    const auto flat = [](Parameter p) { return shown_for(std::move(p), "section", {"rectangle", "pocketed"}); };
+    const auto flat = [](Parameter p) { return shown_for(std::move(p), "section", {"rectangle", "pocketed", "box"}); };
     const auto bent = [](Parameter p) { return shown_for(std::move(p), "form", {"bent"}); };
     const auto of_rods = [](Parameter p) { return shown_for(std::move(p), "form", {"legs"}); };
     const auto tapered = [](Parameter p) { return shown_for(std::move(p), "taper", {"tapered"}); };
+    const std::vector<std::pair<std::string, std::string>> its_material{{"modulus", "youngs_modulus"},
+                                                                        {"modulus_ratio", "modulus_ratio"},
+                                                                        {"density", "density"},
+                                                                        {"strength", "bending"},
+                                                                        {"creep", "creep"},
+                                                                        {"damping", "damping"}};
     static const FormulaFamily family(
         "arm", "Arm or post", "A boom, arm or post: does it break, droop, tilt the picture or sway?",
         {
@@ -138,11 +144,12 @@ const Family& arm() {
                        {{"rectangle", "rectangle"},
                         {"round", "round"},
                         {"tube", "tube"},
+                        {"box", "square or rectangular tube"},
                         {"pocketed", "rectangle with pockets"}},
                        "rectangle", "Its cross-section."),
             length_row("root_height", "Height or diameter", 0.045, 1, "At the root, up and down."),
             flat(length_row("root_width", "Width", 0.020, 1, "At the root, sideways.")),
-            shown_for(length_row("wall", "Wall", 0.002, 0.2, "Of the tube."), "section", {"tube"}),
+            shown_for(length_row("wall", "Wall", 0.002, 0.2, "Of the tube."), "section", {"tube", "box"}),
             shown_for(length_row("pocket_height", "Pocket, height", 0.025, 1, "Of the openings through the arm."),
                       "section", {"pocketed"}),
             shown_for(length_row("pocket_length", "Pocket, length", 0.060, 1, "Of one opening, along the arm."),
@@ -190,22 +197,32 @@ const Family& arm() {
                                    "Timber and bolted metal 0.01, with rubber 0.05.", "from memory")),
         },
         &build, true,
-        {{"tube", "Tube or rod", {{"root_height", "outer"}, {"wall", "wall"}}, {{"section", "tube"}}},
+        {{"tube",
+          "Tube or rod",
+          {{"root_height", "outer"}, {"wall", "wall"}},
+          {{"section", "tube"}},
+          {},
+          "stock",
+          its_material},
+         {"box profile",
+          "Square or rectangular tube",
+          {{"root_height", "height"}, {"root_width", "width"}, {"wall", "wall"}},
+          {{"section", "box"}},
+          {},
+          "stock",
+          its_material},
+         {"flat bar",
+          "Flat bar, on edge",
+          {{"root_height", "width"}, {"root_width", "height"}},
+          {{"section", "rectangle"}},
+          {},
+          "stock",
+          its_material},
          {"timber",
           "Timber on edge",
           {{"root_height", "width"}, {"root_width", "thickness"}},
           {{"section", "rectangle"}}},
-         {"material",
-          "Material of the arm",
-          {{"modulus", "youngs_modulus"},
-           {"modulus_ratio", "modulus_ratio"},
-           {"density", "density"},
-           {"strength", "bending"},
-           {"creep", "creep"},
-           {"damping", "damping"}},
-          {},
-          {},
-          "material"}},
+         {"material", "Material of the arm", its_material, {}, {}, "material"}},
         &motion);
     return family;
 }

@@ -154,8 +154,10 @@ class ArmFrame {
 };
 
 Status can_be_built(const ArmShape& g) {
-    const double least = std::min(g.root.height, g.tip.height);
-    if (g.root.kind == ArmSection::tube && 2 * g.root.wall > least)
+    const bool box = g.root.kind == ArmSection::box;
+    const double least =
+        std::min({g.root.height, g.tip.height, box ? std::min(g.root.width, g.tip.width) : g.root.height});
+    if ((g.root.kind == ArmSection::tube || box) && 2 * g.root.wall > least)
         return Problem{
             "arm.wall_too_thick", "wall",
             fmt::format("A wall of {:.3g} mm does not fit a tube of {:.3g} mm.", g.root.wall * 1e3, least * 1e3),
@@ -249,6 +251,7 @@ ArmShape arm_shape(const Values& v) {
     g.root.kind = kind == "round"      ? ArmSection::round
                   : kind == "tube"     ? ArmSection::tube
                   : kind == "pocketed" ? ArmSection::pocketed
+                  : kind == "box"      ? ArmSection::box
                                        : ArmSection::rectangle;
     g.form = form == "bent" ? ArmForm::bent : form == "legs" ? ArmForm::legs : ArmForm::straight;
     g.length = number(v, "length");

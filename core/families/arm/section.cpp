@@ -42,10 +42,10 @@ drawing::Drawing arm_section(const Arm& g, const Load& load) {
     const double reach = g.above_each_other ? g.leg(g.legs - 1).z() : 0;
     const double h = std::max(g.root.height, 0.04 * L) + reach, half = g.tip.height / 2 + reach;
     const std::string_view stuff = g.drawn_as();
-    const auto material = g.root.kind == ArmSection::tube ? Material::tube
-                          : stuff == "wood"               ? Material::wood
-                          : stuff == "plastic"            ? Material::plastic
-                                                          : Material::metal;
+    const auto material = g.root.kind == ArmSection::tube || g.root.kind == ArmSection::box ? Material::tube
+                          : stuff == "wood"                                                 ? Material::wood
+                          : stuff == "plastic"                                              ? Material::plastic
+                                                                                            : Material::metal;
     d.rectangle({-0.06 * L, -1.6 * h}, {0, 1.6 * h}, Material::site);
     d.line({0, 0}, {std::max(tip.x(), 0.2 * L) * 1.05, 0}, Line::centre);
     for (int i = 0; i < g.legs; ++i)

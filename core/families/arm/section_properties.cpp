@@ -39,6 +39,8 @@ double ArmStation::area() const {
             return pi * wall * (height - wall);
         case ArmSection::pocketed:
             return width * (height - pocket);
+        case ArmSection::box:
+            return width * height - (width - 2 * wall) * (height - 2 * wall);
         case ArmSection::rectangle:
             break;
     }
@@ -54,6 +56,8 @@ double ArmStation::inertia_y() const {
             return fourth(height) - fourth(height - 2 * wall);
         case ArmSection::pocketed:
             return width * (cube(height) - cube(pocket)) / 12;
+        case ArmSection::box:
+            return (width * cube(height) - (width - 2 * wall) * cube(height - 2 * wall)) / 12;
         case ArmSection::rectangle:
             break;
     }
@@ -62,17 +66,24 @@ double ArmStation::inertia_y() const {
 
 double ArmStation::inertia_z() const {
     if (kind == ArmSection::round || kind == ArmSection::tube) return inertia_y();
+    if (kind == ArmSection::box) return (height * cube(width) - (height - 2 * wall) * cube(width - 2 * wall)) / 12;
     return (kind == ArmSection::pocketed ? height - pocket : height) * cube(width) / 12;
 }
 
 double ArmStation::torsion() const {
     if (kind == ArmSection::round || kind == ArmSection::tube) return 2 * inertia_y();
     if (kind == ArmSection::pocketed) return 2 * rectangle_torsion((height - pocket) / 2, width);
+    if (kind == ArmSection::box) {
+        const double a = height - wall, b = width - wall;
+        return 2 * wall * a * a * b * b / (a + b);  // Bredt: 4 A² t/s
+    }
     return rectangle_torsion(height, width);
 }
 
 double ArmStation::shear_area() const {
-    return area() * (kind == ArmSection::round ? 0.9 : kind == ArmSection::tube ? 0.5 : 5.0 / 6);
+    return area() * (kind == ArmSection::round                             ? 0.9
+                     : kind == ArmSection::tube || kind == ArmSection::box ? 0.5
+                                                                           : 5.0 / 6);
 }
 
 double ArmStation::stress(double along, double across_y, double across_z, double twist, double my, double mz) const {
@@ -86,7 +97,10 @@ double ArmStation::stress(double along, double across_y, double across_z, double
     }
     double sigma = direct + std::abs(my) * height / 2 / inertia_y() + std::abs(mz) * width / 2 / inertia_z();
     double tau = 1.5 * length_of(across_y, across_z) / A;
-    if (kind == ArmSection::pocketed) {
+    if (kind == ArmSection::box) {
+        // Bredt: T/(2 A t); the webs carry the shear of a thin box, here half its section.
+        tau = 2 * length_of(across_y, across_z) / A + std::abs(twist) / (2 * (height - wall) * (width - wall) * wall);
+    } else if (kind == ArmSection::pocketed) {
         const double flange = (height - pocket) / 2;
         sigma += 1.5 * std::abs(across_z) * pocket_length / (width * flange * flange);
         tau += rectangle_twist_stress(std::abs(twist) / 2, flange, width);

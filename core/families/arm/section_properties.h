@@ -2,13 +2,13 @@
 
 namespace clampet::families {
 
-enum class ArmSection { round, tube, rectangle, pocketed };
+enum class ArmSection { round, tube, rectangle, pocketed, box };
 
 /// One station of an arm, height along z and width along y [m].
 struct ArmStation {
     ArmSection kind = ArmSection::rectangle;
     double height = 0, width = 0;          ///< of a round or tube: diameter in `height`
-    double wall = 0;                       ///< of a tube
+    double wall = 0;                       ///< of a tube, round or with corners
     double pocket = 0, pocket_length = 0;  ///< height and length of an opening through the width
 
     double area() const;

@@ -12,6 +12,7 @@
 #include "families/shared/parameter_rows.h"
 #include "families/shared/points_text.h"
 #include "families/shared/slip_shares.h"
+#include "families/shared/wood_screw.h"
 #include "mechanics/friction_limit.h"
 #include "quantity/format.h"
 
@@ -230,6 +231,46 @@ void add_preloaded_modes(const Group& g, FormulaParts& parts) {
                [g](const Wrench&) { return g.pull; }, "the preload, and T_i once it has opened", "statics"}));
 }
 
+/// Screws of a gauge in a wood, instead of strengths: what one of them holds.
+Result<WoodScrew> screw_of(const Values& v) {
+    WoodScrew screw{.lag = text(v, "screw_kind") == "lag",
+                    .shank = number(v, "screw_shank"),
+                    .in_wood = number(v, "screw_in_wood"),
+                    .gravity = number(v, "wood_gravity"),
+                    .side = number(v, "side_thickness"),
+                    .side_gravity = text(v, "side_of") == "wood" ? number(v, "side_gravity") : 0,
+                    .head = number(v, "head_diameter"),
+                    .end_grain = text(v, "grain") == "end",
+                    .lasting = text(v, "duration") == "lasting"};
+    if (screw.side_gravity > 0 && !(screw.head > screw.shank))
+        return Problem{"fastener_group.head_too_small", "head_diameter",
+                       fmt::format("A head of {:.3g} mm is no larger than the shank of {:.3g} mm.", screw.head * 1e3,
+                                   screw.shank * 1e3),
+                       "Give the diameter of the head, or of the washer under it."};
+    return screw;
+}
+
+void add_screw(Group& g, const WoodScrew& screw, FormulaParts& parts) {
+    const double pulls_out = withdrawal(screw), through = head_through(screw);
+    g.pull = std::min(pulls_out, through);
+    g.lateral = yields(screw, bends_on(screw)).least();
+    parts.working.push_back([=, lateral = g.lateral] {
+        Working lines{
+            {"one_withdrawn",
+             screw.lag ? "8100 G^1.5 D^0.75 L · 0.7 · 0.6 if it stays" : "15 700 G² D L · 0.7 · 0.6 if it stays", "",
+             pulls_out, Dimension::force, "Wood Handbook, from memory"}};
+        if (std::isfinite(through))
+            lines.push_back({"one_head_through", "5 · 690 π D_H G² t · 0.7 · 0.6", "", through, Dimension::force,
+                             "NDS, from memory"});
+        lines.push_back({"one_sideways", "least of the six yield modes, on the root", "", lateral, Dimension::force,
+                         "NDS yield limit equations, R_d = 1, from memory"});
+        return lines;
+    });
+    if (!(pulls_out > 0))
+        parts.advisories.push_back(
+            {"Wood screws do not hold in end grain: turn the piece, or use lags, inserts or cross dowels.", true});
+}
+
 Result<FormulaParts> build(const Values& v) {
     Group g;
     auto points = read_points(text(v, "positions"), "positions");
@@ -253,13 +294,19 @@ Result<FormulaParts> build(const Values& v) {
     }
     for (const Point& p : g.at) g.spread += std::pow(p.x - g.centre.x, 2) + std::pow(p.y - g.centre.y, 2);
     g.inside = text(v, "bed") == "wood" ? 0.15 : 0;
-    g.lateral = number(v, "lateral_strength");
-    g.pull = number(v, "pull_strength");
+    FormulaParts parts;
+    if (text(v, "kind") == "wood_screws") {
+        const auto screw = screw_of(v);
+        if (!screw) return screw.problem();
+        add_screw(g, *screw, parts);
+    } else {
+        g.lateral = number(v, "lateral_strength");
+        g.pull = number(v, "pull_strength");
+    }
     g.preloaded = text(v, "kind") == "preloaded";
     g.preload = number(v, "preload");
     g.friction = number(v, "friction");
     g.zone = number(v, "zone_diameter") / 2;
-    FormulaParts parts;
     parts.working.push_back([=] {
         return Working{{"centroid_x", "Σx/n", "", g.centre.x, Dimension::length, "derived"},
                        {"centroid_y", "Σy/n", "", g.centre.y, Dimension::length, "derived"},
@@ -272,7 +319,9 @@ Result<FormulaParts> build(const Values& v) {
     } else {
         add_bearing_modes(g, parts);
     }
-    parts.results = {{"fasteners", static_cast<double>(g.at.size()), Dimension::number}};
+    parts.results = {{"fasteners", static_cast<double>(g.at.size()), Dimension::number},
+                     {"one_holds_in_pull", g.pull, Dimension::force}};
+    if (!g.preloaded) parts.results.push_back({"one_holds_sideways", g.lateral, Dimension::force});
     parts.loaded_results = [g](const Load& load) {
         return std::vector<NamedValue>{{"largest_shear", g.largest_shear(load.whole()), Dimension::force},
                                        {"largest_pull", g.largest_tension(load.whole()), Dimension::force}};
@@ -287,30 +336,73 @@ Result<FormulaParts> build(const Values& v) {
 
 const Family& fastener_group() {
     const auto tight = [](Parameter p) { return shown_for(std::move(p), "kind", {"preloaded"}); };
+    const auto screwed = [](Parameter p) { return shown_for(std::move(p), "kind", {"wood_screws"}); };
     static const FormulaFamily family(
         "fastener_group", "Group of screws or bolts",
         "Several screws, pins or bolts in one plate: which one is loaded most, and does it hold?",
         {
             choice_row("kind", "They hold by",
-                       {{"bear", "bearing: wood screws, pins"}, {"preloaded", "friction: tightened bolts"}}, "bear",
-                       "Screws in wood and pins bear at once; tightened bolts hold by friction. Never both."),
+                       {{"wood_screws", "bearing: screws in wood"},
+                        {"bear", "bearing: pins, or what one holds is known"},
+                        {"preloaded", "friction: tightened bolts"}},
+                       "bear", "Screws in wood and pins bear at once; tightened bolts hold by friction. Never both."),
             text_row("positions", "Positions", "-30 mm,-20 mm; 30 mm,-20 mm; 30 mm,20 mm; -30 mm,20 mm",
                      "x,y of each, from the plate's middle."),
             length_row("plate_length", "Plate, along x", 0.080, 2, "The plate that pries on its edge."),
             length_row("plate_width", "Plate, along y", 0.060, 2, "The plate that pries on its edge."),
             described(choice_row("bed", "It lies on", {{"wood", "wood"}, {"stiff", "metal"}}, "wood",
                                  "On wood the plate pivots a little inside its edge (0.15 of the plate).")),
-            quantity_row("lateral_strength", "One holds sideways", Dimension::force, 400, {0, 1e6, false},
-                         "A 4 mm wood screw in hardwood about 400 N: see the insert bench.", "from memory"),
-            quantity_row("pull_strength", "One holds in pull", Dimension::force, 600, {0, 1e6, false},
-                         "A 4 mm wood screw, 20 mm in hardwood, about 600 N: see the insert bench.", "from memory"),
+            screwed(choice_row("screw_kind", "Screws", {{"wood_screw", "wood screws"}, {"lag", "lag screws"}},
+                               "wood_screw", "A lag has a head for a spanner.")),
+            screwed(length_row("screw_shank", "Shank", 0.0042, 0.05, "4.2 mm is a no. 8, 4 mm the metric one.")),
+            screwed(length_row("screw_in_wood", "Thread in the wood", 0.020, 0.3,
+                               "Length of the screw less what it goes through.")),
+            screwed(described(quantity_row("wood_gravity", "Wood, specific gravity", Dimension::number, 0.62,
+                                           {0.1, 1.2}, "Oven-dry: pine 0.42, birch plywood 0.62, oak 0.66.",
+                                           "Wood Handbook, from memory"))),
+            screwed(choice_row("grain", "Into", {{"face", "face or side grain"}, {"end", "end grain"}}, "face",
+                               "End grain holds less, wood screws not at all.")),
+            screwed(described(choice_row("duration", "The load", {{"lasting", "stays"}, {"short", "is short"}},
+                                         "lasting", "Wood keeps about 0.6 of its strength under a load that stays."))),
+            screwed(length_row("side_thickness", "Plate, thickness", 0.006, 0.3, "Of what the screws hold.")),
+            screwed(choice_row("side_of", "Plate of", {{"metal", "metal"}, {"wood", "wood or plywood"}}, "metal",
+                               "Wood gives way under the screw and its head.")),
+            also_shown_for(screwed(described(quantity_row("side_gravity", "Plate, specific gravity", Dimension::number,
+                                                          0.62, {0.1, 1.2}, "Oven-dry: pine 0.42, birch plywood 0.62.",
+                                                          "Wood Handbook, from memory"))),
+                           "side_of", {"wood"}),
+            also_shown_for(screwed(length_row("head_diameter", "Head or washer", 0.0083, 0.1,
+                                              "What keeps the screw from being drawn through the plate.")),
+                           "side_of", {"wood"}),
+            shown_for(
+                quantity_row("lateral_strength", "One holds sideways", Dimension::force, 400, {0, 1e6, false},
+                             "Measured, or of the maker; screws in wood are known by their gauge.", "from memory"),
+                "kind", {"bear"}),
+            shown_for(
+                quantity_row("pull_strength", "One holds in pull", Dimension::force, 600, {0, 1e6, false},
+                             "Measured, or of the maker; screws in wood are known by their gauge.", "from memory"),
+                "kind", {"bear", "preloaded"}),
             tight(quantity_row("preload", "Preload of each", Dimension::force, 1500, {0, 1e6},
                                "After what it loses in a day.", "input")),
             tight(friction_row("friction", "Friction", "plywood on plywood", "Between the plate and what it lies on.")),
             tight(length_row("zone_diameter", "Pressed zone", 0.018, 0.3,
                              "Across: head or washer and the spread through the plate.")),
         },
-        &build);
+        &build, true,
+        {{"wood screw",
+          "Wood screws, by gauge",
+          {{"screw_shank", "shank"}, {"head_diameter", "head"}},
+          {{"kind", "wood_screws"}, {"screw_kind", "wood_screw"}},
+          {},
+          "wood_screw"},
+         {"lag",
+          "Lag screws",
+          {{"screw_shank", "shank"}, {"head_diameter", "head"}},
+          {{"kind", "wood_screws"}, {"screw_kind", "lag"}},
+          {},
+          "wood_screw"},
+         {"material", "Wood they go into", {{"wood_gravity", "gravity_for_screws"}}, {}, {}, "material"},
+         {"material", "Plate of wood", {{"side_gravity", "gravity_for_screws"}}, {{"side_of", "wood"}}, {}, "side"}});
     return family;
 }
 

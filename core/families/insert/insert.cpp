@@ -11,6 +11,7 @@
 #include "families/shared/formula_joint.h"
 #include "families/shared/parameter_rows.h"
 #include "families/shared/threaded_material.h"
+#include "families/shared/wood_screw.h"
 #include "mechanics/thread_strength.h"
 #include "mechanics/wood.h"
 #include "quantity/format.h"
@@ -133,8 +134,17 @@ Result<FormulaParts> build(const Values& v) {
     const bool end_grain = text(v, "grain") == "end";
     // What sticks out holds nothing: it is said, not refused.
     g.in_wood = std::min(g.length, g.thickness);
-    // The lower 5 % of withdrawal tests, and wood under a load that stays: both belong to the capacity.
-    const double lower = 0.7, lasting = text(v, "duration") == "lasting" ? 0.6 : 1;
+    const bool wooden_side = text(v, "side_of") == "wood", stays = text(v, "duration") == "lasting";
+    const double lower = lower_withdrawal, lasting = stays ? lasting_wood : 1;
+    const WoodScrew in_wood{.lag = g.kind == "lag",
+                            .shank = g.diameter,
+                            .in_wood = g.in_wood,
+                            .gravity = g.gravity,
+                            .side = number(v, "side_thickness"),
+                            .side_gravity = wooden_side ? number(v, "side_gravity") : 0,
+                            .head = number(v, "head_diameter"),
+                            .end_grain = end_grain,
+                            .lasting = stays};
     double wood = 0;
     FormulaParts parts;
     if (g.length > g.thickness && g.kind != "tee_nut")
@@ -146,12 +156,10 @@ Result<FormulaParts> build(const Values& v) {
                          Dimension d = Dimension::force) {
         parts.working.push_back([=] { return Working{{name, formula, "", value, d, source}}; });
     };
-    if (g.kind == "wood_screw") {
-        wood = end_grain ? 0 : mechanics::wood_screw_withdrawal(g.gravity, g.diameter) * g.in_wood;
-        say("withdrawal_mean", "15 700 G² D lbf/in", wood, "Wood Handbook, from memory");
-    } else if (g.kind == "lag") {
-        wood = mechanics::lag_withdrawal(g.gravity, g.diameter) * g.in_wood * (end_grain ? 0.75 : 1);
-        say("withdrawal_mean", "8100 G^1.5 D^0.75 lbf/in; × 0.75 in end grain", wood, "Wood Handbook, from memory");
+    if (screw) {
+        wood = mean_withdrawal(in_wood);
+        say("withdrawal_mean", in_wood.lag ? "8100 G^1.5 D^0.75 lbf/in; × 0.75 in end grain" : "15 700 G² D lbf/in",
+            wood, "Wood Handbook, from memory");
     } else if (g.kind == "insert") {
         wood = mechanics::wood_shear(g.gravity) * pi * g.diameter * g.in_wood * (end_grain ? 0.75 : 1);
         say("wood_shear", "34.5 G² MPa", mechanics::wood_shear(g.gravity), "derived from screw withdrawal",
@@ -193,20 +201,15 @@ Result<FormulaParts> build(const Values& v) {
     g.least_pull = g.pull_out;
     g.push = g.kind == "insert" || screw ? infinite : 0;
     g.spin = spin_out(v, g);
-    const bool wooden_side = text(v, "side_of") == "wood";
-    const double side_gravity = number(v, "side_gravity"), part = number(v, "side_thickness");
-    // Where its thread crosses the joint a screw bends on its root: 0.8 of a wood screw's shank, 0.7 of a lag's.
-    const double bends_on = g.diameter * (g.kind == "wood_screw" ? 0.8 : g.kind == "lag" ? 0.7 : 1);
-    const auto yields = mechanics::yield_modes(
-        {bends_on, mechanics::dowel_bending(g.diameter), g.in_wood, mechanics::dowel_bearing(g.gravity, g.diameter),
-         part, wooden_side ? mechanics::dowel_bearing(side_gravity, g.diameter) : mechanics::steel_plate_bearing});
-    g.lateral = yields.least();
-    for (const auto& [name, value] : {std::pair{"yields_I_m", yields.i_m},
-                                      {"yields_I_s", yields.i_s},
-                                      {"yields_II", yields.ii},
-                                      {"yields_III_m", yields.iii_m},
-                                      {"yields_III_s", yields.iii_s},
-                                      {"yields_IV", yields.iv}})
+    // What is no screw bends on its whole section.
+    const auto across_it = yields(in_wood, screw ? bends_on(in_wood) : g.diameter);
+    g.lateral = across_it.least();
+    for (const auto& [name, value] : {std::pair{"yields_I_m", across_it.i_m},
+                                      {"yields_I_s", across_it.i_s},
+                                      {"yields_II", across_it.ii},
+                                      {"yields_III_m", across_it.iii_m},
+                                      {"yields_III_s", across_it.iii_s},
+                                      {"yields_IV", across_it.iv}})
         say(name, "Johansen", value, "NDS yield limit equations, R_d = 1, on the root (NDS appendix L), from memory");
     if (screw && wooden_side) {
         if (!(number(v, "head_diameter") > g.diameter))
@@ -214,8 +217,7 @@ Result<FormulaParts> build(const Values& v) {
                            fmt::format("A head of {:.3g} mm is no larger than the shank of {:.3g} mm.",
                                        number(v, "head_diameter") * 1e3, g.diameter * 1e3),
                            "Give the diameter of the head, or of the washer under it."};
-        const double through =
-            mechanics::head_pull_through(side_gravity, number(v, "head_diameter"), part) * lower * lasting;
+        const double through = head_through(in_wood);
         say("head_pull_through", "5 · 690 π D_H G² t (lbf, in; t ≤ 2.5 D_H), × 0.7 × 0.6 if it stays", through,
             "NDS, from memory");
         g.least_pull = std::min(g.least_pull, through);
@@ -252,7 +254,7 @@ Result<FormulaParts> build(const Values& v) {
         ratio({"bends", ModeClass::ultimate, "crushes|crush the wood sideways or bends|bend", "side_force",
                Dimension::force, [](const Wrench& w) { return std::hypot(w.fx, w.fy); },
                [g](const Wrench&) { return g.lateral; }, "least of the six yield modes", "NDS, from memory"}));
-    parts.modes.back().motion = [mode = std::string(yields.governs())](const Wrench&) {
+    parts.modes.back().motion = [mode = std::string(across_it.governs())](const Wrench&) {
         return Phrase("crushes|crush the wood sideways or bends|bend: yield mode " + mode);
     };
     FormulaMode both;
@@ -357,7 +359,39 @@ const Family& insert() {
           {{"diameter", "outer"}, {"length", "length"}},
           {{"kind", "insert"}},
           {{"thread_inside", "inside"}, {"insert_material", "material"}}},
-         {"plywood", "Plywood, real thickness", {{"wood_thickness", "thickness"}}, {}},
+         {"wood screw",
+          "Wood screw, by gauge",
+          {{"diameter", "shank"}, {"head_diameter", "head"}},
+          {{"kind", "wood_screw"}},
+          {},
+          "wood_screw"},
+         {"lag", "Lag screw", {{"diameter", "shank"}, {"head_diameter", "head"}}, {{"kind", "lag"}}, {}, "wood_screw"},
+         {"tee-nut",
+          "Tee-nut",
+          {{"diameter", "outer"}, {"length", "length"}, {"flange_diameter", "flange"}},
+          {{"kind", "tee_nut"}},
+          {{"thread_inside", "inside"}, {"insert_material", "material"}},
+          "tee_nut"},
+         {"nut",
+          "Nut let into the wood",
+          {{"flange_diameter", "across_corners"}, {"length", "height"}},
+          {{"kind", "captive_nut"}},
+          {{"thread_inside", "thread"}},
+          "nut"},
+         {"plywood",
+          "Plywood, real thickness",
+          {{"wood_thickness", "thickness"}},
+          {},
+          {},
+          "stock",
+          {{"wood_gravity", "gravity_for_screws"}}},
+         {"board",
+          "Board, as sold",
+          {{"wood_thickness", "thickness"}, {"wood_gravity", "gravity_for_screws"}},
+          {},
+          {},
+          "stock"},
+         {"timber", "Timber lying flat", {{"wood_thickness", "thickness"}}, {}},
          {"material", "Wood", {{"wood_gravity", "gravity_for_screws"}}, {}, {}, "material"},
          {"material", "Part on it", {{"side_gravity", "gravity_for_screws"}}, {}, {}, "side"}});
     return family;

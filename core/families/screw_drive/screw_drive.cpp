@@ -119,7 +119,7 @@ Result<FormulaParts> build(const Values& v) {
     const double tip_diameter = tip == "ball"     ? 0
                                 : tip == "button" ? 0.6 * thread->minor_external
                                                   : number(v, "tip_diameter");
-    g.screw = {.pitch = thread->pitch,
+    g.screw = {.pitch = thread->lead(),
                .pitch_diameter = thread->pitch_diameter,
                .flank_half_angle = thread->flank_half_angle,
                .thread_friction = number(v, "thread_friction"),

@@ -83,7 +83,7 @@ Result<Squeeze> squeeze(const Values& values) {
         const auto thread = catalogue::thread_named(text(values, "screw"));
         if (!thread) return thread.problem().at("screw");
         s.thread = *thread;
-        s.screw = {.pitch = thread->pitch,
+        s.screw = {.pitch = thread->lead(),
                    .pitch_diameter = thread->pitch_diameter,
                    .flank_half_angle = thread->flank_half_angle,
                    .thread_friction = number(values, "thread_friction"),

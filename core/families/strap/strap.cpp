@@ -216,7 +216,10 @@ const Family& strap() {
             },
         }),
         &build, true,
-        {{"material", "Plates", {{"plate_strength", "bending"}, {"kept", "retention"}}, {}, {}, "material"}});
+        {{"material", "Plates", {{"plate_strength", "bending"}, {"kept", "retention"}}, {}, {}, "material"},
+         {"webbing", "Webbing", {{"strap_width", "width"}, {"strap_strength", "breaking"}}, {}, {}, "webbing"},
+         {"plywood", "Plywood, real thickness", {{"plate_thickness", "thickness"}}, {}},
+         {"board", "Board, as sold", {{"plate_thickness", "thickness"}}, {}}});
     return family;
 }
 

@@ -151,7 +151,19 @@ const Family& tether() {
             quantity_row("anchor_strength", "Anchor holds", Dimension::force, 2000, {0, 1e7, false},
                          "What it is tied to.", "input"),
         },
-        &build, false);
+        &build, false,
+        {{"cord",
+          "Cord, wire rope or chain",
+          {{"axial_stiffness", "stiffness"}, {"strength", "breaking"}, {"knot_share", "knot_share"}},
+          {},
+          {},
+          "cord"},
+         {"webbing",
+          "Webbing",
+          {{"axial_stiffness", "stiffness"}, {"strength", "breaking"}, {"knot_share", "knot_share"}},
+          {},
+          {},
+          "cord"}});
     return family;
 }
 

@@ -4,6 +4,7 @@
 namespace clampet::families {
 
 std::span<const Parameter> thread_parameters() {
+    const auto padded = [](Parameter p) { return shown_for(std::move(p), "soft", {"yes"}); };
     const auto spun = [](Parameter p, const char* what) { return shown_for(std::move(p), "turned", {what}); };
     static const std::vector<Parameter> rows = [&] {
         Parameter torque = quantity_row(
@@ -31,6 +32,13 @@ std::span<const Parameter> thread_parameters() {
             length_row("screw_length", "Screw, under the head", 0.0127, 0.5, "From under the head to the tip."),
             gap_row("items", "Stack between", 0.008, 0.5,
                     "Everything between head and socket: plate, washers, pads. Write 6 mm + 1.5 mm."),
+            choice_row("head", "Head", {{"raised", "on top"}, {"countersunk", "countersunk"}}, "raised",
+                       "A countersunk screw is as long as it is over all, head included."),
+            shown_for(gap_row("sink", "Head below the surface", 0, 0.1, "0 where it lies flush."), "head",
+                      {"countersunk"}),
+            described(gap_row("neck_diameter", "Neck", 0, 0.1,
+                              "Diameter where the shank is thinner than the thread's core, as a captive screw's; 0: "
+                              "none.")),
             gap_row("plain_length", "Plain shank", 0, 0.5,
                     "Unthreaded length under the head; 0 when threaded all the way."),
             described(
@@ -62,9 +70,25 @@ std::span<const Parameter> thread_parameters() {
             described(quantity_row("kept", "Kept after a day", Dimension::number, 0.95, {0, 1, false},
                                    "Share of the preload that is left: steel stack 0.95, plywood 0.7, rubber 0.7.",
                                    "from memory")),
-            quantity_row("pad_stiffness", "Pads in the stack", Dimension::stiffness, 0, {0, 1e12},
-                         "Force per squeeze of soft pads in the stack, for example 500 N/mm; 0 when there are none.",
+            described(choice_row("soft", "In the stack", {{"no", "all is hard"}, {"yes", "a soft pad too"}}, "no",
+                                 "Cork, rubber, leather and felt give way under the screw.")),
+            padded(length_row("pad_free", "Pad, not squeezed", 0.0015, 0.1,
+                              "Its free thickness, beside the rest of the stack.")),
+            padded(length_row("pad_outer", "Pad, outside", 0.040, 1, "Outside diameter of what is squeezed.")),
+            padded(described(quantity_row("pad_modulus", "Pad, Young’s modulus", Dimension::stress, 15e6, {1e4, 1e10},
+                                          "Cork 15 MPa, rubber of 60 Shore 4.5 MPa, leather 50 MPa.", "from memory"))),
+            quantity_row("pad_stiffness", "Pads, measured", Dimension::stiffness, 0, {0, 1e12},
+                         "Force per squeeze of the soft pads in the stack, for example 500 N/mm; it counts instead of "
+                         "a pad's size. 0: not measured.",
                          "input"),
+            described(choice_row("held_in", "The socket is in", {{"body", "the part itself"}, {"bush", "a bush"}},
+                                 "body", "A bush is screwed into the part, and may come out with the screw.")),
+            shown_for(text_row("bush_thread", "Bush, outside", "3/8-16 UNC", "The thread on the bush's outside.",
+                               "catalogue"),
+                      "held_in", {"bush"}),
+            shown_for(quantity_row("bush_tightened", "Bush, screwed in with", Dimension::torque, 1, {0, 1e3},
+                                   "With a coin or a screwdriver about 1 N·m.", "from memory"),
+                      "held_in", {"bush"}),
             quantity_row("load_share", "Share of the load in the screw", Dimension::number, 0.2, {0, 1},
                          "How much of a pull the screw itself feels: 0.2 in a hard stack, near 1 on rubber.",
                          "common practice"),

@@ -4,8 +4,13 @@
 namespace clampet::families {
 
 drawing::Drawing ThreadJoint::section(const Load&) const {
-    return stack_section(
-        {n_.male, n_.female, n_.stack, n_.verdict, {}, n_.payload_turned ? 0 : n_.screw.bearing_outer_diameter / 2});
+    return stack_section({n_.male,
+                          n_.female,
+                          n_.stack,
+                          n_.verdict,
+                          {},
+                          n_.payload_turned ? 0 : n_.screw.bearing_outer_diameter / 2,
+                          n_.countersunk});
 }
 
 }  // namespace clampet::families

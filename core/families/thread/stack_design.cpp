@@ -45,10 +45,10 @@ bool fits_over(const catalogue::StockRow& washer, const catalogue::Thread& screw
 
 std::vector<const catalogue::StockRow*> washers_for(const catalogue::Thread& screw) {
     auto rows = catalogue::stock_group("washer");
-    // What gives way is a pad: its free thickness is not what lies under the head.
+    // What gives way is a pad: its free thickness is not what lies under the head. A lock washer is no packing.
     std::erase_if(rows, [&](const auto* row) {
-        const auto kind = row->texts.find("kind");
-        return !fits_over(*row, screw) || (kind != row->texts.end() && kind->second == "rubber");
+        const auto& kind = row->texts.at("kind");
+        return !fits_over(*row, screw) || (kind != "steel" && kind != "nylon" && kind != "shim");
     });
     std::stable_sort(rows.begin(), rows.end(),
                      [](const auto* a, const auto* b) { return a->size("thickness") < b->size("thickness"); });
@@ -80,7 +80,7 @@ std::vector<WasherChoice> washers_within(const catalogue::Thread& screw, const m
 }
 
 std::vector<double> screw_lengths_for(const catalogue::Thread& screw) {
-    const bool metric = screw.form == catalogue::ThreadForm::iso;
+    const bool metric = catalogue::is_metric(screw.form);
     std::vector<double> lengths;
     for (const auto* row : catalogue::stock_group(metric ? "metric screw length" : "inch screw length"))
         lengths.push_back(row->size("length"));
@@ -89,7 +89,7 @@ std::vector<double> screw_lengths_for(const catalogue::Thread& screw) {
 }
 
 std::string sold_as(const catalogue::Thread& screw, double size) {
-    const bool metric = screw.form == catalogue::ThreadForm::iso;
+    const bool metric = catalogue::is_metric(screw.form);
     return quantity::format(size, quantity::Dimension::length,
                             metric ? quantity::System::metric : quantity::System::imperial);
 }
@@ -127,6 +127,9 @@ std::string stack_sentence(const mechanics::StackUp& s, const mechanics::StackVe
                                    v.required / s.pitch);
             return fmt::format("Only {:.1f} turns are engaged; {:.1f} are wanted: use a screw of at least {}.", v.turns,
                                v.required / s.pitch, length(v.screw_lengths.low));
+        case mechanics::StackState::too_long:
+            return fmt::format("It sticks out {} beyond the far end; {} is plenty: use a screw of at most {}.",
+                               length(v.tail), length(s.longest_tail), length(v.screw_lengths.high));
         case mechanics::StackState::right:
             break;
     }

@@ -70,6 +70,7 @@ struct StackPicture {
     mechanics::StackVerdict verdict;
     std::vector<StackItem> items;  ///< empty: the stack is drawn as one block
     double head_radius = 0;        ///< 0: 0.85 of the thread's diameter
+    bool countersunk = false;
 };
 /// Where an item lies along the screw, the mouth of the socket at 0, the head below.
 struct Band {

@@ -56,7 +56,11 @@ void draw_screw(Drawing& d, const StackPicture& p, double under_head, double tip
     right.insert(right.end(), left.begin(), left.end());
     d.path(std::move(right), Material::metal);
     const double head = std::max(1.7 * r, p.head_radius);
-    d.rectangle({-head, under_head - 1.1 * r}, {head, under_head}, Material::metal);
+    if (p.countersunk)  // its length counts to the top of the head; 90 degrees
+        d.path({{-head, under_head}, {head, under_head}, {r, under_head + head - r}, {-r, under_head + head - r}},
+               Material::metal);
+    else
+        d.rectangle({-head, under_head - 1.1 * r}, {head, under_head}, Material::metal);
 }
 
 Material material_of(const StackItem& item) {
@@ -126,7 +130,7 @@ drawing::Drawing stack_section(const StackPicture& p) {
     const double block = p.stack.through ? socket : socket + 1.4 * r;
     draw_socket(d, p, block);
     draw_items(d, p);
-    const double tip = bottoms(p) ? socket : length - items, under_head = tip - length;
+    const double tip = bottoms(p) ? socket : length - items + p.stack.sink, under_head = tip - length;
     draw_screw(d, p, under_head, tip);
     d.line({0, under_head - 1.5 * r}, {0, block}, Line::centre);
     if (items > 0) d.dimension({-w, -items - lift(p)}, {-w, -lift(p)}, 0.6 * r, fmt::format("stack {}", mm(items)));

@@ -19,7 +19,7 @@ namespace {
 constexpr double infinite = std::numeric_limits<double>::infinity();
 using mechanics::tightening_share;
 
-enum ModeIndex : std::size_t { clamps_not, strips, breaks, overtightens };
+enum ModeIndex : std::size_t { clamps_not, strips, breaks, overtightens, bush };
 
 std::string in_mm(double si) {
     return quantity::format(si, Dimension::length);
@@ -33,7 +33,7 @@ Result<catalogue::Thread> thread_of(const Values& v, const char* key) {
 
 mechanics::TightenedScrew tightened(const Values& v, const catalogue::Thread& male) {
     const bool spun = text(v, "turned") == "payload";
-    return {.pitch = male.pitch,
+    return {.pitch = male.lead(),
             .pitch_diameter = male.pitch_diameter,
             .flank_half_angle = male.flank_half_angle,
             .thread_friction = number(v, "thread_friction"),
@@ -80,7 +80,13 @@ class ThreadFamily : public Family {
     std::span<const StockUse> own_stock() const override {
         static const std::vector<StockUse> uses{
             {"hand torque", "Knob or hand", {{"torque", "torque"}}, {}, {}, "tight"},
-            {"material", "Socket of", {}, {}, {{"socket_material", "thread_that_holds"}}, "material"}};
+            {"material", "Socket of", {}, {}, {{"socket_material", "thread_that_holds"}}, "material"},
+            {"pad",
+             "Soft pad, as sold",
+             {{"pad_free", "thickness"}, {"pad_modulus", "pad_modulus"}, {"kept", "retention"}},
+             {{"soft", "yes"}},
+             {},
+             "pad"}};
         return uses;
     }
     Result<std::shared_ptr<const Joint>> join(const Values& v) const override;
@@ -94,13 +100,55 @@ void set_preload(ThreadNumbers& n, double pad_stiffness) {
     if (n.verdict.state == mechanics::StackState::bottoms || n.verdict.state == mechanics::StackState::shank || jams ||
         n.verdict.engaged <= 0)
         n.preload = 0;
-    if (pad_stiffness > 0 && !n.stack.through && n.preload > 0) {
-        // Pads give way as the screw is tightened, until its tip meets the bottom of the socket.
+    if (!(pad_stiffness > 0) || !(n.preload > 0)) return;
+    // Pads give way as the screw is tightened, until its tip meets the bottom of the socket.
+    if (!n.stack.through) {
         const double before_bottom =
             pad_stiffness * ((n.stack.socket_depth - mechanics::bottom_clearance) - n.verdict.protrusion);
+        n.stops = before_bottom < n.fresh_preload;
         n.preload = std::min(n.preload, n.kept * std::max(0.0, before_bottom));
         n.fresh_preload = std::min(n.fresh_preload, std::max(0.0, before_bottom));
     }
+    n.stack.items = std::max(0.0, n.stack.items - n.fresh_preload / pad_stiffness);
+    n.verdict = mechanics::judge_stack(n.stack);
+    if (n.stops) n.verdict.state = mechanics::StackState::right;
+}
+
+/// Force per squeeze of what is soft in the stack: measured, or of a pad that bulges freely at its sides, E A/t, which
+/// is no stiffer than it is; 0 where all is hard.
+Result<double> pads_of(const Values& v) {
+    if (const double measured = number(v, "pad_stiffness"); measured > 0) return measured;
+    if (text(v, "soft") != "yes") return 0.0;
+    const double outer = number(v, "pad_outer"), hole = number(v, "bearing_inner");
+    if (!(outer > hole))
+        return Problem{"thread.pad_too_small", "pad_outer",
+                       fmt::format("A pad of {} leaves nothing round a hole of {}.", in_mm(outer), in_mm(hole)),
+                       "Give the pad's outside diameter."};
+    const double area = std::numbers::pi / 4 * (outer * outer - hole * hole);
+    return number(v, "pad_modulus") * area / number(v, "pad_free");
+}
+
+/// A bush between screw and socket: its thin wall, and whether it stays when the screw comes out.
+Status set_bush(ThreadNumbers& n, const Values& v) {
+    if (text(v, "held_in") != "bush") return Done{};
+    const auto outside = thread_of(v, "bush_thread");
+    if (!outside) return outside.problem();
+    if (!(outside->minor_external > n.female.major))
+        return Problem{"thread.bush_without_wall", "bush_thread",
+                       fmt::format("{} inside leaves no wall in {}.", n.female.designation, outside->designation),
+                       "Give the bush's outside thread, for example 3/8-16."};
+    const double d_o = outside->minor_external, d_i = n.female.major;
+    n.bush_torque = n.socket_shear * std::numbers::pi * (std::pow(d_o, 4) - std::pow(d_i, 4)) / (16 * d_o);
+    auto bush = n.screw;
+    bush.pitch = outside->lead();
+    bush.pitch_diameter = outside->pitch_diameter;
+    bush.flank_half_angle = outside->flank_half_angle;
+    bush.bearing_outer_diameter = bush.bearing_inner_diameter = 0;
+    // Its shoulder, or the bottom that it was screwed against, is not counted: both turn back more easily than they
+    // tighten.
+    n.bush_holds = number(v, "bush_tightened") * std::max(0.0, mechanics::loosening_torque_per_preload(bush)) /
+                   mechanics::torque_per_preload(bush);
+    return Done{};
 }
 
 Result<std::shared_ptr<const Joint>> ThreadFamily::join(const Values& v) const {
@@ -138,8 +186,11 @@ Result<std::shared_ptr<const Joint>> ThreadFamily::join(const Values& v) const {
 
     const double per_length = std::min(mechanics::external_shear_area_per_length(n.sizes) * n.screw_shear,
                                        mechanics::internal_shear_area_per_length(n.sizes) * n.socket_shear);
+    n.countersunk = text(v, "head") == "countersunk";
+    const bool padded = text(v, "soft") == "yes";
     n.stack = {.screw_length = number(v, "screw_length"),
-               .items = number(v, "items"),
+               .items = number(v, "items") + (padded ? number(v, "pad_free") : 0),
+               .sink = n.countersunk ? number(v, "sink") : 0,
                .socket_depth = number(v, "socket_depth"),
                .through = text(v, "socket_end") == "through",
                .pitch = n.male.pitch,
@@ -153,7 +204,13 @@ Result<std::shared_ptr<const Joint>> ThreadFamily::join(const Values& v) const {
             "thread.does_not_fit", "socket",
             fmt::format("{} does not go into {}: {}", n.male.designation, n.female.designation, n.fit.reason),
             "Use an adapter or a bush between them."};
-    set_preload(n, number(v, "pad_stiffness"));
+    const double neck = number(v, "neck_diameter");
+    n.weakest_section =
+        neck > 0 ? std::min(n.male.stress_area, std::numbers::pi / 4 * neck * neck) : n.male.stress_area;
+    if (const auto bush = set_bush(n, v); !bush) return bush.problem();
+    const auto pads = pads_of(v);
+    if (!pads) return pads.problem();
+    set_preload(n, *pads);
     return std::shared_ptr<const Joint>(std::make_shared<ThreadJoint>(std::move(n)));
 }
 
@@ -174,6 +231,8 @@ ThreadJoint::ThreadJoint(ThreadNumbers numbers) : n_(std::move(numbers)) {
               {"strips", ModeClass::ultimate, "strips|strip its thread", false},
               {"breaks", ModeClass::ultimate, "breaks|break its screw", false},
               {"overtightens", ModeClass::service, "may| strip or yield while it is tightened", false, true}};
+    if (n_.bush_torque > 0)
+        modes_.push_back({"bush", ModeClass::ultimate, "twists|twist its bush off while it is tightened", false, true});
 }
 
 bool ThreadJoint::clamps() const noexcept {
@@ -188,7 +247,7 @@ double ThreadJoint::strip_force() const noexcept {
                               mechanics::internal_shear_area_per_length(n_.sizes) * n_.socket_shear);
 }
 double ThreadJoint::tension_force() const noexcept {
-    return n_.male.stress_area * n_.screw_strength;
+    return n_.weakest_section * n_.screw_strength;
 }
 
 double ThreadJoint::screw_force(const Wrench& w) const noexcept {
@@ -207,6 +266,8 @@ double ThreadJoint::utilisation(std::size_t mode, const Wrench& w) const noexcep
             return strip_force() > 0 ? screw_force(w) / strip_force() : infinite;
         case breaks:
             return ratio(screw_force(w), tension_force());
+        case bush:
+            return ratio(mechanics::high_torque_share * n_.torque, n_.bush_torque);
         default:  // tightening does not depend on the load: a ratio
             return ratio(n_.highest_preload, preload_allowed());
     }
@@ -214,11 +275,16 @@ double ThreadJoint::utilisation(std::size_t mode, const Wrench& w) const noexcep
 
 double ThreadJoint::preload_allowed() const noexcept {
     return std::min(tightening_share * strip_force(),
-                    mechanics::largest_preload(n_.screw, n_.male.stress_area, n_.proof_stress));
+                    mechanics::largest_preload(n_.screw, n_.weakest_section, n_.proof_stress));
+}
+
+double ThreadJoint::loosening_torque() const noexcept {
+    return n_.preload * mechanics::loosening_torque_per_preload(n_.screw);
 }
 
 std::vector<NamedValue> ThreadJoint::demand(std::size_t mode, const Wrench& w) const {
     if (mode == clamps_not) return {{"protrusion", n_.verdict.protrusion, Dimension::length}};
+    if (mode == bush) return {{"torque", mechanics::high_torque_share * n_.torque, Dimension::torque}};
     if (mode == overtightens) return {{"highest_preload", n_.highest_preload, Dimension::force}};
     return {{"screw_force", screw_force(w), Dimension::force}};
 }
@@ -231,6 +297,8 @@ std::vector<NamedValue> ThreadJoint::capacity(std::size_t mode, const Wrench&) c
             return {{"strip_force", strip_force(), Dimension::force}};
         case breaks:
             return {{"tension_force", tension_force(), Dimension::force}};
+        case bush:
+            return {{"bush_torque", n_.bush_torque, Dimension::torque}};
         default:
             return {{"preload_allowed", preload_allowed(), Dimension::force}};
     }
@@ -238,16 +306,15 @@ std::vector<NamedValue> ThreadJoint::capacity(std::size_t mode, const Wrench&) c
 
 std::vector<NamedValue> ThreadJoint::results(const Load&) const {
     const auto& v = n_.verdict;
-    std::vector<NamedValue> values{
-        {"preload", n_.preload, Dimension::force},
-        {"preload_fresh", n_.fresh_preload, Dimension::force},
-        {"protrusion", v.protrusion, Dimension::length},
-        {"engaged", v.engaged, Dimension::length},
-        {"turns", v.turns, Dimension::number},
-        {"strip_force", strip_force(), Dimension::force},
-        {"tension_force", tension_force(), Dimension::force},
-        {"loosening_torque", n_.preload * mechanics::loosening_torque_per_preload(n_.screw), Dimension::torque},
-        {"preload_allowed_tightening", preload_allowed(), Dimension::force}};
+    std::vector<NamedValue> values{{"preload", n_.preload, Dimension::force},
+                                   {"preload_fresh", n_.fresh_preload, Dimension::force},
+                                   {"protrusion", v.protrusion, Dimension::length},
+                                   {"engaged", v.engaged, Dimension::length},
+                                   {"turns", v.turns, Dimension::number},
+                                   {"strip_force", strip_force(), Dimension::force},
+                                   {"tension_force", tension_force(), Dimension::force},
+                                   {"loosening_torque", loosening_torque(), Dimension::torque},
+                                   {"preload_allowed_tightening", preload_allowed(), Dimension::force}};
     const double per_length = n_.verdict.engaged > 0 ? strip_force() / n_.verdict.engaged : 0;
     if (per_length > 0) values.push_back({"equal_length", tension_force() / per_length, Dimension::length});
     if (!v.extra_items.is_empty()) {
@@ -266,7 +333,7 @@ Working ThreadJoint::working(const Load& load) const {
     Working lines;
     const auto& v = n_.verdict;
     const Wrench w = load.whole();
-    lines.push_back({"protrusion", "p = L_s − Σt",
+    lines.push_back({"protrusion", n_.stack.sink > 0 ? "p = L − Σt + sink" : "p = L_s − Σt",
                      fmt::format("{} − {}", in_mm(n_.stack.screw_length), in_mm(n_.stack.items)), v.protrusion,
                      Dimension::length, "geometry"});
     lines.push_back(
@@ -289,10 +356,10 @@ Working ThreadJoint::working(const Load& load) const {
     lines.push_back({"preload", clamps() ? "N′ = kept · N" : "0: it does not clamp",
                      clamps() ? fmt::format("{:.2f} · {:.1f} N", n_.kept, n_.fresh_preload) : state_sentence(),
                      n_.preload, Dimension::force, "retention from memory"});
-    lines.push_back({"external_shear_area", "π n e D₁ [P/2 + (d₂ − D₁)/√3]", "",
+    lines.push_back({"external_shear_area", "π n e D₁ [P/2 + (d₂ − D₁) tan α]", "",
                      v.engaged * mechanics::external_shear_area_per_length(n_.sizes), Dimension::area,
                      "FED-STD-H28/2"});
-    lines.push_back({"internal_shear_area", "π n e d [P/2 + (d − D₂)/√3]", "",
+    lines.push_back({"internal_shear_area", "π n e d [P/2 + (d − D₂) tan α]", "",
                      v.engaged * mechanics::internal_shear_area_per_length(n_.sizes), Dimension::area,
                      "FED-STD-H28/2"});
     lines.push_back({"strip_force", "min(A τ) of screw and socket",
@@ -300,7 +367,7 @@ Working ThreadJoint::working(const Load& load) const {
                                  quantity::format(n_.socket_shear, Dimension::stress)),
                      strip_force(), Dimension::force, "metal 0.577 σ_u; plastic 0.4 σ_u; wood 34.5 G² × 0.7 × 0.6"});
     lines.push_back({"tension_force", "A_t σ_u",
-                     fmt::format("{:.2f} mm² · {}", n_.male.stress_area * 1e6,
+                     fmt::format("{:.2f} mm² · {}", n_.weakest_section * 1e6,
                                  quantity::format(n_.screw_strength, Dimension::stress)),
                      tension_force(), Dimension::force,
                      n_.male.form == catalogue::ThreadForm::iso ? "ISO 898-1" : "ASME B1.1"});
@@ -308,6 +375,9 @@ Working ThreadJoint::working(const Load& load) const {
                      fmt::format("max({:.1f} + {:.2f} · {:.2f}, {:.2f} + {:.3f}/{:.4f})", n_.preload, n_.load_share,
                                  w.fz, w.fz, std::hypot(w.mx, w.my), n_.pivot),
                      screw_force(w), Dimension::force, "joint stiffness, VDI 2230"});
+    if (n_.bush_torque > 0)
+        lines.push_back({"bush_torque", "τ π (d_o⁴ − d_i⁴)/(16 d_o)", "", n_.bush_torque, Dimension::torque,
+                         "torsion of its wall"});
     lines.push_back({"highest_preload", "at 1.5 T and 0.8 μ", "", n_.highest_preload, Dimension::force,
                      "hand torque scatter from memory"});
     return lines;
@@ -322,7 +392,20 @@ std::string ThreadJoint::state_sentence() const {
 
 std::vector<Advisory> ThreadJoint::advisories() const {
     std::vector<Advisory> list;
-    if (const auto sentence = state_sentence(); !sentence.empty()) list.push_back({sentence, true});
+    // What only sticks out too far holds.
+    if (const auto sentence = state_sentence(); !sentence.empty())
+        list.push_back({sentence, n_.verdict.state != mechanics::StackState::too_long});
+    if (n_.stops && clamps())
+        list.push_back({fmt::format("The screw stops on the bottom of its socket; the pad holds with {}.",
+                                    quantity::format(n_.preload, Dimension::force)),
+                        true});
+    if (n_.bush_torque > 0 && loosening_torque() > n_.bush_holds)
+        list.push_back(
+            {fmt::format("The bush comes out with its screw: it turns back at {}, the screw at {}. Tighten or "
+                         "lock the bush.",
+                         quantity::format(n_.bush_holds, Dimension::torque),
+                         quantity::format(loosening_torque(), Dimension::torque)),
+             false});
     if (n_.fit.fit == catalogue::Fit::by_luck)
         list.push_back({fmt::format("It goes in by luck: {}", n_.fit.reason), true});
     if (!mechanics::is_self_locking(n_.screw))

@@ -23,7 +23,11 @@ struct ThreadNumbers {
     double torque = 0, kept = 1, load_share = 0.2, pivot = 0;
     double fresh_preload = 0, preload = 0;  ///< what the torque makes; what still presses (0 when it bottoms)
     double highest_preload = 0;             ///< at the high torque and the low friction
-    bool payload_turned = false;
+    bool payload_turned = false, countersunk = false;
+    bool stops = false;          ///< on the bottom of its socket, while soft pads still press
+    double weakest_section = 0;  ///< stress area, or that of a neck [m^2]
+    double bush_torque = 0;      ///< that twists the wall of a bush off; 0: in no bush [N m]
+    double bush_holds = 0;       ///< torque that it takes to turn the bush back [N m]
     std::string socket_material;
 };
 
@@ -46,6 +50,7 @@ class ThreadJoint : public Joint {
     double preload_allowed() const noexcept;
     double tension_force() const noexcept;
     bool clamps() const noexcept;
+    double loosening_torque() const noexcept;
     std::string state_sentence() const;
 
     ThreadNumbers n_;

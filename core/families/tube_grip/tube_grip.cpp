@@ -127,7 +127,26 @@ class TubeGrip : public Family {
     }
     std::span<const StockUse> own_stock() const override {
         static const std::vector<StockUse> uses{
-            {"tube", "Tube or rod", {{"diameter", "outer"}, {"wall", "wall"}}, {}, {}, "tube"},
+            {"tube",
+             "Tube or rod",
+             {{"diameter", "outer"}, {"wall", "wall"}},
+             {},
+             {},
+             "tube",
+             {{"tube_strength", "yield"}}},
+            {"spring clamp",
+             "Spring clamp, by size",
+             {{"spring_closed", "closed"}, {"spring_rate", "rate"}, {"spring_most", "most"}},
+             {{"squeezed_by", "spring"}},
+             {},
+             "clamp",
+             {{"pad_width", "pad"}}},
+            {"band",
+             "Cable tie or hose clamp",
+             {{"force", "tension"}, {"band_strength", "strength"}},
+             {{"jaws", "band"}, {"squeezed_by", "force"}},
+             {},
+             "band"},
             {"material", "Jaws or pads", {{"pad_strength", "bearing"}, {"kept", "retention"}}, {}, {}, "material"},
             {"material", "Slit tube", {{"slit_modulus", "youngs_modulus"}}, {}, {}, "slit"},
             {"material", "Material of the tube", {{"tube_strength", "yield"}}, {}, {}, "tube_material"}};

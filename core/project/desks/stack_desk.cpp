@@ -33,8 +33,7 @@ void StackDesk::keep_selection() {
 }
 
 bool StackDesk::set_threads(const catalogue::Thread& screw, const catalogue::Thread& socket) {
-    const bool other_system =
-        (screw.form == catalogue::ThreadForm::iso) != (design_.screw.form == catalogue::ThreadForm::iso);
+    const bool other_system = catalogue::is_metric(screw.form) != catalogue::is_metric(design_.screw.form);
     const bool other_screw = design_.screw.designation != screw.designation;
     design_.screw = screw;
     design_.socket = socket;

@@ -132,3 +132,22 @@ TEST_CASE("a steep taper's droop and peak are those of the tapered beam", "[arm]
     const double x = 0.5 * tip / (0.05 - tip), d = 1.5 * tip;
     CHECK(result(r, "stress") == relative(32 * P * x / (pi * d * d * d), 0.01));
 }
+
+TEST_CASE("a square tube bends and twists as the tables say", "[arm][published]") {
+    // EN 10219-2, from memory: 40 x 40 x 3 has A 4.21 cm², I 9.32 cm⁴ and J 15.8 cm⁴ with rounded corners; sharp ones
+    // give a little more.
+    const families::ArmStation box{families::ArmSection::box, 0.040, 0.040, 0.003, 0, 0};
+    CHECK(box.area() == relative(4.21e-4, 0.06));
+    CHECK(box.inertia_y() == relative(9.32e-8, 0.10));
+    CHECK(box.inertia_y() == relative((std::pow(0.04, 4) - std::pow(0.034, 4)) / 12, 1e-12));
+    CHECK(box.torsion() == relative(15.8e-8, 0.05));
+    // Bredt: T/(2 A_m t).
+    CHECK(box.stress(0, 0, 0, 10, 0, 0) == relative(std::sqrt(3) * 10 / (2 * 0.037 * 0.037 * 0.003), 1e-9));
+    // On edge it bends less than flat.
+    const families::ArmStation edge{families::ArmSection::box, 0.060, 0.020, 0.002, 0, 0};
+    CHECK(edge.inertia_y() > 4 * edge.inertia_z());
+    const auto thick = families::join(*families::family_named("arm"),
+                                      {{"section", std::string("box")}, {"root_width", 0.010}, {"wall", 0.006}});
+    REQUIRE_FALSE(thick);
+    CHECK((thick.problem().id == "arm.wall_too_thick"));
+}

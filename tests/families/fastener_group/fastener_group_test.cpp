@@ -91,3 +91,41 @@ TEST_CASE("tightened bolts that are themselves too weak say so without a pull", 
     const Values firm{{"kind", std::string("preloaded")}, {"preload", 1000.0}, {"pull_strength", 1500.0}};
     CHECK(factor("fastener_group", firm, {0, 0, 400, 0, 0, 0}, "pulls_out") == relative(1500.0 / 100, 1e-6));
 }
+
+TEST_CASE("wood screws by gauge hold what the Wood Handbook and NDS say of them", "[fastener_group][published]") {
+    // Wood Handbook: 15 700 G² D lbf per inch of thread: no. 8 (0.164 in) an inch deep in oak 0.66: 1122 lbf = 4989 N
+    // mean; × 0.7 × 0.6 for good.
+    Values v{{"kind", std::string("wood_screws")},
+             {"screw_shank", 0.164 * 0.0254},
+             {"screw_in_wood", 0.0254},
+             {"wood_gravity", 0.66}};
+    const auto steel = report("fastener_group", v, Wrench{0, 0, 100, 0, 0, 0});
+    CHECK(result(steel, "one_holds_in_pull") == relative(15700 * 0.66 * 0.66 * 0.164 * 4.44822 * 0.7 * 0.6, 1e-3));
+    CHECK(mode(steel, "pulls_out").factor_mass == relative(result(steel, "one_holds_in_pull") / 25, 1e-6));
+    // Through a wooden plate the head may be drawn: 5 · 690 π D_H G² t lbf.
+    v["side_of"] = std::string("wood");
+    v["side_gravity"] = 0.42;
+    v["side_thickness"] = 0.25 * 0.0254;
+    v["head_diameter"] = 0.30 * 0.0254;
+    const double head = 5 * 690 * 3.14159265 * 0.30 * 0.42 * 0.42 * 0.25 * 4.44822 * 0.7 * 0.6;
+    CHECK(result(report("fastener_group", v, Wrench{}), "one_holds_in_pull") == relative(head, 1e-3));
+    // Its lateral strength is that of the insert bench for the same screw.
+    const auto alone = report("insert",
+                              {{"kind", std::string("wood_screw")},
+                               {"diameter", 0.164 * 0.0254},
+                               {"length", 0.0254},
+                               {"wood_thickness", 0.03},
+                               {"wood_gravity", 0.66},
+                               {"side_of", std::string("wood")},
+                               {"side_gravity", 0.42},
+                               {"side_thickness", 0.25 * 0.0254},
+                               {"head_diameter", 0.30 * 0.0254}},
+                              Wrench{});
+    CHECK(result(report("fastener_group", v, Wrench{}), "one_holds_sideways") ==
+          relative(result(alone, "lateral"), 1e-9));
+    v["grain"] = std::string("end");
+    CHECK(result(report("fastener_group", v, Wrench{}), "one_holds_in_pull") == 0);
+    v["head_diameter"] = 0.003;
+    CHECK(
+        (families::join(*families::family_named("fastener_group"), v).problem().id == "fastener_group.head_too_small"));
+}
