@@ -123,7 +123,7 @@ Result<StackRequest> read_stack(const std::vector<std::string>& assignments) {
         const auto range = quantity::parse_range(given["items"], Dimension::length);
         if (range && !range->is_one()) {
             if (!(range->low >= 0))
-                return Problem{"stack.impossible_length", "items", "A stack is not thinner than nothing.",
+                return Problem{"stack.thinner_than_nothing", "items", "A stack is not thinner than nothing.",
                                "Write for example 38-39 mm."};
             request.items = *range;
             request.stack.items = range->typical;

@@ -30,6 +30,7 @@ StockRow row_of(const Material& m) {
     // A metal bends at its yield; others by what they bear for good, with knots, layers and scatter taken off.
     add("bending", m.group == "metal" ? m.yield : m.design_stress);
     add("bearing", m.bearing);
+    if (m.thread_shear_lasting >= least_thread_shear) add("thread_shear", m.thread_shear_lasting);
     add("gravity_for_screws", m.gravity_for_screws);
     add("strain_limit", m.strain_limit);
     add("pad_modulus", m.pad_modulus);

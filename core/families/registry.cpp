@@ -6,6 +6,7 @@
 #include "families/bond/bond.h"
 #include "families/cam/cam.h"
 #include "families/counterweight/counterweight.h"
+#include "families/detent/detent.h"
 #include "families/dovetail/dovetail.h"
 #include "families/edge_clamp/edge_clamp.h"
 #include "families/family.h"
@@ -15,9 +16,12 @@
 #include "families/insert/insert.h"
 #include "families/jam_collar/jam_collar.h"
 #include "families/pan_drive/pan_drive.h"
+#include "families/print_fastening/print_fastening.h"
+#include "families/rated/rated.h"
 #include "families/rest/rest.h"
 #include "families/round_joint/round_joint.h"
 #include "families/screw_drive/screw_drive.h"
+#include "families/sheet_joint/sheet_joint.h"
 #include "families/shoe/shoe.h"
 #include "families/stance/stance.h"
 #include "families/strap/strap.h"
@@ -30,10 +34,34 @@ namespace clampet::families {
 
 std::span<const Family* const> registry() {
     static const std::array all{
-        &thread(),   &screw_drive(), &flat_face(),      &tube_grip(),     &round_joint(), &edge_clamp(),
-        &ball(),     &ball_chain(),  &friction_pivot(), &cam(),           &jam_collar(),  &wedge(),
-        &dovetail(), &shoe(),        &fastener_group(), &insert(),        &bond(),        &strap(),
-        &arm(),      &rest(),        &stance(),         &counterweight(), &pan_drive(),   &tether(),
+        &thread(),
+        &screw_drive(),
+        &flat_face(),
+        &tube_grip(),
+        &round_joint(),
+        &edge_clamp(),
+        &ball(),
+        &ball_chain(),
+        &friction_pivot(),
+        &cam(),
+        &jam_collar(),
+        &wedge(),
+        &dovetail(),
+        &shoe(),
+        &fastener_group(),
+        &insert(),
+        &print_fastening(),
+        &sheet_joint(),
+        &bond(),
+        &strap(),
+        &arm(),
+        &rest(),
+        &stance(),
+        &counterweight(),
+        &pan_drive(),
+        &detent(),
+        &tether(),
+        &rated(),
     };
     return all;
 }

@@ -109,9 +109,11 @@ TEST_CASE("what is drawn stays within its own size, and grows with it", "[famili
         CHECK(box.width() < 10);
         // Every length doubled: the drawing doubles, but for what a standard gives (threads, gaps of a sketch).
         Values doubled;
+        const auto in_force = families::complete(*family, {});
+        REQUIRE(in_force);
         for (const auto& p : family->parameters())
             if (p.kind == Kind::quantity && p.dimension == quantity::Dimension::length && p.standard != 0 &&
-                families::check_value(p, families::Value{2 * p.standard}))
+                p.is_relevant(*in_force) && families::check_value(p, families::Value{2 * p.standard}))
                 doubled[p.key] = 2 * p.standard;
         const auto larger = families::join(*family, doubled);
         if (!larger || doubled.empty()) continue;

@@ -16,13 +16,13 @@ constexpr double pi = std::numbers::pi;
 
 struct Band {
     bool slit = false, greased = false;
-    double radius = 0, length = 0, friction = 0, tension = 0, spent = 0, strength = 0;
-    /// What is left of the band's tension once the slit has closed on the tube [N].
-    double left() const { return std::max(0.0, tension - spent); }
+    double turns = 1, radius = 0, length = 0, friction = 0, tension = 0, spent = 0, strength = 0;
+    /// Of all bands or turns together, the slit closed by all of them [N].
+    double all() const { return std::max(0.0, turns * tension - spent); }
     /// Sum of normal forces: 2 pi T where the band slides freely round, less where its own friction holds it back.
     double normal_sum() const {
-        if (greased || friction < 1e-9) return 2 * pi * left();
-        return 2 * left() * (1 - std::exp(-friction * pi)) / friction;
+        if (greased || friction < 1e-9) return 2 * pi * all();
+        return 2 * all() * (1 - std::exp(-friction * pi)) / friction;
     }
 };
 
@@ -44,8 +44,9 @@ drawing::Drawing section(const Band& g, const Load& load) {
            fmt::format("{} on {}", quantity::format(std::hypot(w.fx, w.mx / r), Dimension::force),
                        quantity::format(g.friction * g.normal_sum(), Dimension::force)),
            Align::centre, TextRole::number);
-    d.summary = fmt::format("A band of {} tension round a tube of {}.", quantity::format(g.tension, Dimension::force),
-                            quantity::format(2 * r, Dimension::length));
+    d.summary = fmt::format("{} of {} tension round a tube of {}.",
+                            g.turns > 1 ? fmt::format("{:.0f} bands or turns", g.turns) : std::string("A band"),
+                            quantity::format(g.tension, Dimension::force), quantity::format(2 * r, Dimension::length));
     return d;
 }
 
@@ -60,14 +61,15 @@ void add_modes(const Band& g, FormulaParts& parts) {
     parts.modes.push_back(std::move(slips));
     parts.modes.push_back(ratio({"parts", ModeClass::ultimate, "is|be pulled away from the tube", "pull",
                                  Dimension::force, [](const Wrench& w) { return std::hypot(w.fy, w.fz); },
-                                 [g](const Wrench&) { return 2 * g.left(); }, "2 T", "statics"}));
+                                 [g](const Wrench&) { return 2 * g.all(); }, "2 n T", "statics"}));
     parts.modes.push_back(ratio({"rocks", ModeClass::ultimate, "rocks|rock off the ends of its band", "moment",
                                  Dimension::torque, [](const Wrench& w) { return std::hypot(w.my, w.mz); },
-                                 [g](const Wrench&) { return g.left() * g.length; }, "2 T L/2", "statics"}));
+                                 [g](const Wrench&) { return g.all() * g.length; }, "2 n T L/2", "statics"}));
     parts.modes.push_back(
         ratio({"breaks", ModeClass::ultimate, "breaks|break its band", "tension", Dimension::force,
-               [g](const Wrench& w) { return std::max(g.tension, std::hypot(w.fy, w.fz) / 2); },
-               [g](const Wrench&) { return g.strength; }, "T, or half the pull once it has parted", "statics"}));
+               [g](const Wrench& w) { return std::max(g.tension, std::hypot(w.fy, w.fz) / (2 * g.turns)); },
+               [g](const Wrench&) { return g.strength; }, "T, or the pull over its 2 n strands once it has parted",
+               "statics"}));
 }
 
 }  // namespace
@@ -83,6 +85,7 @@ Result<std::shared_ptr<const Joint>> join_band(const Values& v) {
     g.friction = number(v, "friction");
     g.tension = squeezed->force;
     g.strength = number(v, "band_strength");
+    g.turns = number(v, "band_turns");
     FormulaParts parts;
     parts.working.push_back(squeezed->working);
     if (g.slit) {
@@ -95,7 +98,7 @@ Result<std::shared_ptr<const Joint>> join_band(const Values& v) {
         });
     }
     parts.working.push_back([=] {
-        return Working{{"tension_left", "T − what closes the gap", "", g.left(), Dimension::force, "statics"}};
+        return Working{{"tension_left", "T − what closes the gap", "", g.all(), Dimension::force, "statics"}};
     });
     parts.working.push_back([=] {
         return Working{{"normal_force_sum", g.greased ? "ΣN = 2π T" : "ΣN = 2T (1 − e^(−μπ))/μ", "", g.normal_sum(),
@@ -108,7 +111,7 @@ Result<std::shared_ptr<const Joint>> join_band(const Values& v) {
                      {"holding_torque_round", g.friction * g.normal_sum() * g.radius, Dimension::torque}};
     parts.section = [g](const Load& load) { return section(g, load); };
     if (!(g.tension > 0)) parts.advisories.push_back({"Nothing squeezes the tube.", true});
-    if (g.slit && !(g.left() > 0))
+    if (g.slit && !(g.all() > 0))
         parts.advisories.push_back(
             {"All of the band's tension goes into closing the slit: make the bore closer, the wall thinner, or add "
              "slits.",

@@ -142,7 +142,7 @@ class TubeGrip : public Family {
              "clamp",
              {{"pad_width", "pad"}}},
             {"band",
-             "Cable tie or hose clamp",
+             "Tie, lashing or hose clamp",
              {{"force", "tension"}, {"band_strength", "strength"}},
              {{"jaws", "band"}, {"squeezed_by", "force"}},
              {},

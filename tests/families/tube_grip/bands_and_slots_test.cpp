@@ -16,6 +16,13 @@ TEST_CASE("bands hold by belt friction", "[tube_grip][published]") {
     double sum = 0;  // the integral of T(phi) dphi on both halves
     for (int i = 0; i < 100000; ++i) sum += 2 * 300 * std::exp(-0.3 * pi * (i + 0.5) / 100000) * pi / 100000;
     CHECK(result(report("tube_grip", dry, Wrench{}), "normal_force_sum") == relative(sum, 1e-6));
+    // Three ties beside each other hold three times as much, and each carries a third of what pulls.
+    auto three = dry;
+    three["band_turns"] = 3.0;
+    CHECK(result(report("tube_grip", three, Wrench{}), "normal_force_sum") == relative(3 * sum, 1e-6));
+    three["band_strength"] = 500.0;
+    CHECK(factor("tube_grip", three, {0, 0, 1, 0, 0, 0}, "parts") == relative(2 * 3 * 300, 1e-9));
+    CHECK(factor("tube_grip", three, {0, 0, 1, 0, 0, 0}, "breaks") == relative(2 * 3 * 500, 1e-9));
     auto greased = dry;
     greased["band_slides"] = std::string("freely");
     CHECK(factor("tube_grip", greased, {1, 0, 0, 0, 0, 0}, "slips") == relative(0.3 * 2 * pi * 300, 1e-9));
