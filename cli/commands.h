@@ -3,6 +3,8 @@
 #include <vector>
 
 #include "bench_arguments.h"
+#include "catalogue/thread_identify.h"
+#include "study/fit.h"
 
 namespace clampet::cli {
 
@@ -28,13 +30,8 @@ struct SolveRequest {
 int solve_command(const SolveRequest& request, bool json);
 int thread_show_command(const std::string& designation, const std::string& thread_class, bool json);
 int thread_fit_command(const std::string& male, const std::string& female, bool json);
-struct IdentifyRequest {
-    std::string diameter, pitch;
-    double per_inch = 0;
-    std::vector<std::string> goes_into, not_into;
-};
 /// Which thread a screw has, from what can be measured and tried.
-int thread_identify_command(const IdentifyRequest& request, bool json);
+int thread_identify_command(const catalogue::ThreadEvidenceText& request, bool json);
 int thread_route_command(const std::string& from, const std::string& to, const std::string& stock, bool json);
 int thread_stack_command(const std::vector<std::string>& assignments, bool json);
 
@@ -46,12 +43,8 @@ struct CheckRequest {
     unsigned threads = 0;  ///< 0: as many as there are cores
 };
 int check_command(const CheckRequest& request, bool json);
-struct FitRequest {
-    std::string one, other;     ///< "post 24.8 mm", "bore 25 mm"
-    std::string depth, height;  ///< how far it is in, and the camera above it
-};
 /// Whether two things go together, and what cures it where they do not.
-int fit_command(const FitRequest& request, bool json);
+int fit_command(const study::FitQuestion& question, bool json);
 /// The most that one interface may carry, over how far ahead it is, and which classes of devices that is.
 int limit_command(const std::string& family, const std::vector<std::string>& assignments, const LoadText& load,
                   double required, bool json);

@@ -18,8 +18,9 @@ struct Arguments {
     LoadText load;
     CheckRequest check;
     SolveRequest solve;
-    FitRequest together;
-    IdentifyRequest identify;
+    clampet::study::FitQuestion together;
+    clampet::catalogue::ThreadEvidenceText identify;
+    double per_inch = 0;
 };
 
 void add_commands(CLI::App& app, Arguments& a, int& exit_code) {
@@ -82,6 +83,8 @@ void add_commands(CLI::App& app, Arguments& a, int& exit_code) {
     together->add_option("B", a.together.other, "For example \"bore 25-25.2 mm\"")->required();
     together->add_option("--depth", a.together.depth, "How far one is in the other, for what the play does");
     together->add_option("--height", a.together.height, "Of the camera above the rim");
+    together->add_option("--subject", a.together.subject, "How far away what is filmed is");
+    together->add_option("--frame", a.together.frame, "Width that the picture shows there, for pixels");
     json_flag(together);
     together->callback([&] { exit_code = fit_command(a.together, a.json); });
 
@@ -133,13 +136,16 @@ void add_commands(CLI::App& app, Arguments& a, int& exit_code) {
     auto* identify = thread->add_subcommand("identify", "Which thread is this? From a caliper and what it goes into");
     identify->add_option("--diameter", a.identify.diameter, "Over its crests, for example 6.3mm");
     auto* pitch = identify->add_option("--pitch", a.identify.pitch, "From crest to crest, for example 1.27mm");
-    identify->add_option("--per-inch", a.identify.per_inch, "Threads to the inch")
+    identify->add_option("--per-inch", a.per_inch, "Threads to the inch")
         ->check(CLI::Range(1.0, 200.0))
         ->excludes(pitch);
     identify->add_option("--goes-into", a.identify.goes_into, "A socket that takes it");
     identify->add_option("--not-into", a.identify.not_into, "A socket that does not");
     json_flag(identify);
-    identify->callback([&] { exit_code = thread_identify_command(a.identify, a.json); });
+    identify->callback([&] {
+        if (a.per_inch > 0) a.identify.pitch = fmt::format("{} per inch", a.per_inch);
+        exit_code = thread_identify_command(a.identify, a.json);
+    });
     auto* route = thread->add_subcommand("route", "Shortest chain of adapters between two ends");
     route->add_option("FROM", a.male, "One end, for example \"1/4-20 male\"")->required();
     route->add_option("TO", a.female, "The other, for example \"5/8-27 female\"")->required();

@@ -3,7 +3,12 @@
 #include <fmt/format.h>
 
 #include <algorithm>
+#include <charconv>
 #include <cmath>
+#include <tuple>
+
+#include "catalogue/words/names.h"
+#include "quantity/parse.h"
 
 namespace clampet::catalogue {
 namespace {
@@ -34,6 +39,45 @@ double likelihood(const Thread& thread, const ThreadEvidence& evidence) {
 }
 
 }  // namespace
+
+Result<ThreadEvidence> read_evidence(const ThreadEvidenceText& text) {
+    ThreadEvidence evidence;
+    const auto read = [](const std::string& typed, const char* where) -> Result<std::optional<double>> {
+        if (typed.empty()) return std::optional<double>{};
+        const auto value = quantity::parse(typed, quantity::Dimension::length);
+        if (!value) return value.problem().at(where);
+        return std::optional(*value);
+    };
+    const auto diameter = read(text.diameter, "diameter");
+    if (!diameter) return diameter.problem();
+    evidence.diameter = *diameter;
+    // "20 per inch", "20 tpi": a count is no length.
+    const auto words = words_of(text.pitch);
+    const bool counted = words.size() > 1 && (words[1] == "per" || words[1] == "tpi" || words[1] == "to");
+    double count = 0;
+    if (counted) std::from_chars(words[0].data(), words[0].data() + words[0].size(), count);
+    if (counted && !(count >= 1 && count <= 200))
+        return Problem{"thread.impossible_count", "pitch", fmt::format("“{}” is no count of threads.", text.pitch),
+                       "Write for example 20 per inch, or 1.27 mm."};
+    const auto pitch = read(counted ? std::string() : text.pitch, "pitch");
+    if (!pitch) return pitch.problem();
+    evidence.pitch = counted ? std::optional(quantity::inch / count) : *pitch;
+    for (const auto& [names, where, into] : {std::tuple{&text.goes_into, "goes-into", &evidence.goes_into},
+                                             {&text.not_into, "not-into", &evidence.not_into}})
+        for (const auto& name : *names) {
+            const auto thread = thread_named(name);
+            if (!thread) return thread.problem().at(where);
+            for (const auto& known : threads())
+                if (known.designation == thread->designation) into->push_back(&known);
+        }
+    return evidence;
+}
+
+std::string in_words(const ThreadCandidate& candidate) {
+    const auto& thread = *candidate.thread;
+    return fmt::format("{:>4.0f} %  {:<14} Ø {:.2f} mm, pitch {:.3f} mm ({:.4g} to the inch)", 100 * candidate.odds,
+                       thread.designation, thread.major * 1e3, thread.pitch * 1e3, quantity::inch / thread.pitch);
+}
 
 Result<std::vector<ThreadCandidate>> identify_thread(const ThreadEvidence& evidence) {
     if (!evidence.diameter && !evidence.pitch && evidence.goes_into.empty() && evidence.not_into.empty())

@@ -15,6 +15,16 @@ struct ThreadEvidence {
     std::vector<const Thread*> not_into;   ///< sockets in which it jams or does not start
 };
 
+/// The same as a person types it.
+struct ThreadEvidenceText {
+    std::string diameter, pitch;                   ///< "6.3 mm"; "1.27 mm" or "20 per inch"
+    std::vector<std::string> goes_into, not_into;  ///< names of threads
+};
+/// Errors   A Problem at "diameter", "pitch", "goes-into" or "not-into".
+Result<ThreadEvidence> read_evidence(const ThreadEvidenceText& text);
+/// "1/4-20 UNC, 97 %: Ø 6.35 mm, pitch 1.270 mm (20 to the inch)".
+std::string in_words(const ThreadCandidate& candidate);
+
 /// Which threads it may be, the likeliest first.
 /// Meaning  A caliper is good to 0.08 mm beside the limits of the class, a pitch to 2 %; a socket that takes it, or
 /// does

@@ -10,6 +10,7 @@
 #include "catalogue/words/names.h"
 #include "mechanics/round_fit.h"
 #include "quantity/format.h"
+#include "quantity/parse.h"
 
 namespace clampet::study {
 namespace {
@@ -116,6 +117,110 @@ std::string sentence(const FitAnswer& answer) {
 }
 
 }  // namespace
+
+namespace {
+
+/// A length that may be left out, at the field it stands in.
+Result<double> length_at(const std::string& typed, const char* where) {
+    if (typed.empty()) return 0.0;
+    const auto value = quantity::parse(typed, Dimension::length);
+    if (!value) return value.problem().at(where);
+    constexpr double most = 1000;
+    if (!(*value > 0 && *value <= most))
+        return Problem{"fit.impossible_length", where, fmt::format("“{}” is no length for this.", typed),
+                       "Give more than 0 and at most 1000 m."};
+    return *value;
+}
+
+FitAnswer of_threads(const catalogue::Thread& one, const catalogue::Thread& other) {
+    const auto verdict = catalogue::fit(one, other);
+    FitAnswer answer;
+    answer.together = verdict.fit == catalogue::Fit::fits         ? Together::fits
+                      : verdict.fit == catalogue::Fit::by_luck    ? Together::perhaps
+                      : verdict.fit == catalogue::Fit::no_contact ? Together::loose
+                                                                  : Together::tight;
+    answer.says = fmt::format("{} in {}: {}. {}", one.designation, other.designation, catalogue::name_of(verdict.fit),
+                              verdict.reason);
+    return answer;
+}
+
+void show_at_subject(FitAnswer& answer, double distance, double frame) {
+    if (!(distance > 0) || !(answer.lean > 0)) return;
+    answer.at_subject = answer.movement + 2 * std::tan(answer.lean) * distance;
+    constexpr double picture = 3840;
+    if (frame > 0) answer.pixels = answer.at_subject / frame * picture;
+}
+
+double size_at(const rig::Port& port, std::string_view key) {
+    const auto at = port.sizes.find(key);
+    const auto* size = at == port.sizes.end() ? nullptr : std::get_if<double>(&at->second);
+    return size ? *size : 0;
+}
+
+}  // namespace
+
+Result<FitAnswer> answer(const FitQuestion& question) {
+    const auto first = catalogue::thread_named(question.one), second = catalogue::thread_named(question.other);
+    if (first && second) return of_threads(*first, *second);
+    const auto one = read_fit_end(question.one), other = read_fit_end(question.other);
+    if (!one) return one.problem().at("one");
+    if (!other) return other.problem().at("other");
+    const auto depth = length_at(question.depth, "depth"), height = length_at(question.height, "height"),
+               subject = length_at(question.subject, "subject"), frame = length_at(question.frame, "frame");
+    for (const auto* read : {&depth, &height, &subject, &frame})
+        if (!*read) return read->problem();
+    if ((*height > 0 || *subject > 0) && !(*depth > 0))
+        return Problem{"fit.height_without_depth", *height > 0 ? "height" : "subject",
+                       "How far the play leans depends on how far one is in the other.",
+                       "Give the depth, for example 60mm."};
+    if (*frame > 0 && !(*subject > 0))
+        return Problem{"fit.frame_without_subject", "frame", "How much is seen belongs to a distance.",
+                       "Give how far away the subject is, for example 1.5 m."};
+    if (*depth > 0 && !(one->is_round && other->is_round))
+        return Problem{"fit.depth_of_flat", "depth", "Only what is round leans in its bore by its depth.",
+                       "Leave the depth out."};
+    auto together = go_together(*one, *other, *depth, *height);
+    if (together) show_at_subject(*together, *subject, *frame);
+    return together;
+}
+
+std::vector<std::string> in_words(const FitAnswer& answer) {
+    std::vector<std::string> lines{answer.says};
+    const auto shown = [](double si, Dimension dimension) { return quantity::format(si, dimension); };
+    if (answer.lean > 0)
+        lines.push_back(fmt::format("It leans by {} to either side, and moves by {} at the camera.",
+                                    shown(answer.lean, Dimension::angle), shown(answer.movement, Dimension::length)));
+    if (answer.pixels > 0)
+        lines.push_back(fmt::format("At the subject that is {} from side to side: {:.0f} pixels of 3840.",
+                                    shown(answer.at_subject, Dimension::length), answer.pixels));
+    else if (answer.at_subject > 0)
+        lines.push_back(
+            fmt::format("At the subject that is {} from side to side.", shown(answer.at_subject, Dimension::length)));
+    for (const auto& cure : answer.cures) lines.push_back("Cure: " + cure + ".");
+    return lines;
+}
+
+std::optional<FitAnswer> fit_of(const rig::Port& support, const rig::Port& payload) {
+    using families::PortKind;
+    struct Pair {
+        PortKind outer, inner;
+        const char *inside, *outside;
+        bool is_round;
+    };
+    static constexpr std::array pairs{Pair{PortKind::bore, PortKind::tube, "diameter", "diameter", true},
+                                      Pair{PortKind::shoe, PortKind::plate, "width", "width", false}};
+    for (const auto& pair : pairs)
+        for (const auto& [outer, inner] : {std::pair{&support, &payload}, std::pair{&payload, &support}}) {
+            if (outer->kind != pair.outer || inner->kind != pair.inner) continue;
+            const double hole = size_at(*outer, pair.inside), post = size_at(*inner, pair.outside);
+            if (!(hole > 0) || !(post > 0)) return std::nullopt;
+            const double depth = pair.is_round ? size_at(*outer, "length") : 0;
+            const auto found = go_together({"", true, pair.is_round, {post, post, post}},
+                                           {"", false, pair.is_round, {hole, hole, hole}}, depth, 0);
+            return found ? std::optional(*found) : std::nullopt;
+        }
+    return std::nullopt;
+}
 
 std::string_view name_of(Together together) {
     switch (together) {

@@ -18,6 +18,7 @@
 #include "desktop/widgets/quantity_field.h"
 #include "desktop/widgets/stock_row.h"
 #include "quantity/format.h"
+#include "study/fit.h"
 #include "study/sentences.h"
 
 namespace clampet::desktop {
@@ -312,6 +313,13 @@ void SeamSheet::refresh() {
     carries_->setText(
         tr("Carries %1, %2.")
             .arg(shown(force, quantity::Dimension::force), QString::fromStdString(quantity::as_if_hung(force))));
+    if (const auto* below = document_.rig().part(interface->support.part),
+        *above = document_.rig().part(interface->payload.part);
+        below && above) {
+        const auto *support = below->port(interface->support.port), *payload = above->port(interface->payload.port);
+        if (const auto fit = support && payload ? study::fit_of(*support, *payload) : std::nullopt)
+            carries_->setText(carries_->text() + " " + text_of(fit->says));
+    }
     set_text_colour(carries_, theme().quiet);
     refresh_modes(*result);
     refresh_working(*joint, load);

@@ -15,6 +15,7 @@
 #include "desktop/rig/seam_sheet.h"
 #include "desktop/shell/main_window.h"
 #include "desktop/theme/theme.h"
+#include "desktop/threads/fit_panel.h"
 #include "desktop/threads/stack_builder.h"
 #include "desktop/threads/thread_desk.h"
 #include "desktop/widgets/quantity_field.h"
@@ -34,6 +35,22 @@ static void show_stack(clampet::desktop::MainWindow& window) {
     desk->stack_tab()->click();
 }
 
+/// The post of the demo's stand in its tube, and what the picture sees of its play.
+static void show_fit(clampet::desktop::MainWindow& window) {
+    window.bench_stage()->show_thread_desk();
+    auto* desk = window.thread_desk();
+    desk->together()->restore({"post 24.6-24.8 mm", "bore 25 mm", "60 mm", "300 mm", "1.5 m", "0.9 m"});
+    desk->together_tab()->click();
+}
+
+/// A screw from the box of odds.
+static void show_identify(clampet::desktop::MainWindow& window) {
+    window.bench_stage()->show_thread_desk();
+    auto* desk = window.thread_desk();
+    desk->identify()->restore({"6.28 mm", "20 per inch", "", "M6"});
+    desk->identify_tab()->click();
+}
+
 /// Takes what is known by its name on the bench that is open.
 static void take(clampet::desktop::MainWindow& window, const std::string& text) {
     const auto equals = text.find('=');
@@ -50,7 +67,7 @@ int main(int argc, char** argv) {
                        {"dark", "Dark colours."},
                        {"text", "Text scale.", "scale", "1"},
                        {"file", "Rig to open instead of the demo.", "rig"},
-                       {"page", "start, brief, rig, benches, threads or stack.", "page", "rig"},
+                       {"page", "start, brief, rig, benches, threads, stack, fit or identify.", "page", "rig"},
                        {"part", "Part to select.", "id"},
                        {"seam", "Seam to select.", "id"},
                        {"element", "Element of it.", "id"},
@@ -95,6 +112,8 @@ int main(int argc, char** argv) {
     if (parser.isSet("search")) window.benches()->search()->setText(parser.value("search"));
     if (parser.value("page") == "threads") window.bench_stage()->show_thread_desk();
     if (parser.value("page") == "stack") show_stack(window);
+    if (parser.value("page") == "fit") show_fit(window);
+    if (parser.value("page") == "identify") show_identify(window);
     if (parser.value("bench") == "seam")
         window.sheet()->bench_button()->click();
     else if (parser.isSet("bench"))

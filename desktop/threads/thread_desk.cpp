@@ -10,6 +10,7 @@
 #include "catalogue/drills.h"
 #include "desktop/theme/theme.h"
 #include "desktop/theme/words.h"
+#include "desktop/threads/fit_panel.h"
 #include "desktop/threads/stack_builder.h"
 #include "desktop/widgets/drawing_view.h"
 #include "desktop/widgets/panel.h"
@@ -43,8 +44,13 @@ ThreadDesk::ThreadDesk(QWidget* parent)
       back_(new QPushButton(tr("← all benches"), this)),
       fit_tab_(new QPushButton(tr("Do they fit?"), this)),
       stack_tab_(new QPushButton(tr("Stack it up"), this)),
+      together_tab_(new QPushButton(tr("Posts and plates"), this)),
+      identify_tab_(new QPushButton(tr("Which thread is it?"), this)),
+      two_ends_(new QWidget(this)),
       pages_(new QStackedWidget(this)),
       builder_(new StackBuilder(pages_)),
+      together_(new FitPanel(pages_)),
+      identify_(new IdentifyPanel(pages_)),
       picture_(new DrawingView(this)),
       verdict_(wrapped(this)),
       reason_(wrapped(this)),
@@ -55,16 +61,18 @@ ThreadDesk::ThreadDesk(QWidget* parent)
     column->setSpacing(10);
     auto* head = new QHBoxLayout;
     back_->setFlat(true);
-    auto* title = new QLabel(tr("Thread desk: two ends and what joins them"), this);
+    auto* title = new QLabel(tr("Thread desk: what goes together"), this);
     title->setFont(body_font(1.25, true));
     head->addWidget(back_);
     head->addWidget(title);
     head->addStretch(1);
     column->addLayout(head);
-    auto* row = new QHBoxLayout;
+    auto* tab_row = new QHBoxLayout;
+    auto* row = new QHBoxLayout(two_ends_);
+    row->setContentsMargins(0, 0, 0, 0);
     for (int i = 0; i < 2; ++i) {
-        auto* thread = new QComboBox(this);
-        auto* sex = new QComboBox(this);
+        auto* thread = new QComboBox(two_ends_);
+        auto* sex = new QComboBox(two_ends_);
         for (const auto& t : catalogue::threads()) thread->addItem(QString::fromStdString(t.designation));
         sex->addItems({tr("screw"), tr("socket")});
         sex->setCurrentIndex(i);
@@ -77,20 +85,27 @@ ThreadDesk::ThreadDesk(QWidget* parent)
         for (auto* box : {thread, sex}) connect(box, &QComboBox::currentIndexChanged, this, &ThreadDesk::refresh);
     }
     row->addStretch(1);
-    auto* tabs = new QButtonGroup(this);
-    for (auto* tab : {fit_tab_, stack_tab_}) {
+    auto* group = new QButtonGroup(this);
+    for (int page = 0; page < static_cast<int>(tabs().size()); ++page) {
+        auto* tab = tabs()[static_cast<std::size_t>(page)];
         tab->setCheckable(true);
         tab->setProperty("pill", true);
-        tabs->addButton(tab);
-        row->addWidget(tab);
+        group->addButton(tab);
+        tab_row->addWidget(tab);
+        connect(tab, &QPushButton::clicked, this, [this, page] {
+            pages_->setCurrentIndex(page);
+            two_ends_->setVisible(page < 2);
+        });
     }
+    tab_row->addStretch(1);
     fit_tab_->setChecked(true);
-    column->addLayout(row);
+    column->addLayout(tab_row);
+    column->addWidget(two_ends_);
     pages_->addWidget(fit_page());
     pages_->addWidget(builder_);
+    pages_->addWidget(together_);
+    pages_->addWidget(identify_);
     column->addWidget(pages_, 1);
-    connect(fit_tab_, &QPushButton::clicked, this, [this] { pages_->setCurrentIndex(0); });
-    connect(stack_tab_, &QPushButton::clicked, this, [this] { pages_->setCurrentIndex(1); });
     connect(back_, &QPushButton::clicked, this, &ThreadDesk::back_wanted);
     connect(builder_, &StackBuilder::bench_wanted, this, &ThreadDesk::bench_wanted);
     connect(builder_, &StackBuilder::changed, this, &ThreadDesk::changed);
@@ -152,7 +167,9 @@ ThreadDesk::State ThreadDesk::state() const {
         s.threads[i] = ends_[i].thread->currentText();
         s.sexes[i] = ends_[i].sex->currentIndex();
     }
-    s.stacking = stack_tab_->isChecked();
+    s.page = pages_->currentIndex();
+    s.together = together_->question();
+    s.identify = identify_->typed();
     s.design = builder_->design();
     return s;
 }
@@ -163,7 +180,9 @@ void ThreadDesk::restore(const State& s) {
         ends_[i].sex->setCurrentIndex(s.sexes[i]);
     }
     builder_->adopt(s.design);
-    if (s.stacking) stack_tab_->click();
+    together_->restore(s.together);
+    identify_->restore(s.identify);
+    tabs()[static_cast<std::size_t>(s.page)]->click();
 }
 
 QString ThreadDesk::verdict_text() const {

@@ -157,7 +157,7 @@ const Family& detent() {
             described(length_row("movement_limit", "May miss by", 0.002, 1, "At the subject, to either side.")),
         },
         &build, true, {{"material", "Plate", {{"bearing_strength", "bearing"}}, {{"kind", "pin"}}, {}, "material"}},
-        nullptr, {}, {.mass = 1.0, .at = {0, 0, 0.05}, .push = 5});
+        nullptr, {}, {.mass = 1.0, .at = {0, 0.08, 0.05}, .push = 5});
     return family;
 }
 
