@@ -1,9 +1,14 @@
 #include <fmt/format.h>
 
+#include <algorithm>
+#include <filesystem>
+
 #include "commands.h"
+#include "long_work.h"
 #include "project/file.h"
 #include "quantity/format.h"
 #include "report.h"
+#include "rig_file.h"
 #include "study/payload_limit.h"
 
 namespace clampet::cli {
@@ -50,9 +55,64 @@ void print_devices(const std::vector<study::DeviceOn>& devices) {
 
 }  // namespace
 
+namespace {
+
+/// The whole rig: the most it may carry over how far ahead that is, and the classes of devices it holds.
+int rig_limit(const std::string& file, double required, bool json) {
+    const auto rig = load_rig(file);
+    if (!rig) return fail(rig.problem(), unreadable);
+    study::CheckOptions options;
+    if (required > 0) options.required = required;
+    const LongWork work("checked", json);
+    std::vector<std::pair<double, study::RigLimit>> curve;
+    for (const double overhang : overhangs) {
+        const auto limit = study::largest_payload(*rig, overhang, options, work.job(0));
+        if (!limit) return fail(limit.problem(), wrong_usage);
+        curve.emplace_back(overhang, *limit);
+    }
+    std::vector<study::DeviceOn> devices;
+    for (const auto& device : catalogue::devices()) {
+        const auto with = study::with_payload(*rig, device.typical_mass(), {device.ahead, device.aside, device.above});
+        if (!with) return fail(with.problem(), wrong_usage);
+        const auto checked = study::check(*with, options, work.job(0));
+        if (!checked) return fail(checked.problem(), wrong_usage);
+        const bool holds = std::all_of(checked->interfaces.begin(), checked->interfaces.end(),
+                                       [](const auto& seam) { return seam.typical >= seam.required; });
+        devices.push_back({&device, 0, holds, {}});
+    }
+    const bool some = curve.front().second.limit.mass > 0;
+    if (json) {
+        auto points = ordered_json::array(), on = ordered_json::array();
+        for (const auto& [overhang, found] : curve) {
+            auto one = limit_json(found.limit);
+            one["overhang"] = overhang;
+            one["interface"] = found.interface;
+            points.push_back(one);
+        }
+        for (const auto& d : devices)
+            on.push_back({{"device", d.device->name}, {"mass", d.device->typical_mass()}, {"holds", d.holds}});
+        print({{"rig", rig->name}, {"curve", points}, {"devices", on}});
+        return some ? done : not_all_hold;
+    }
+    fmt::print("{}: the most it may carry, by how far ahead of its foot that balances\n\n", rig->name);
+    for (const auto& [overhang, found] : curve)
+        fmt::print("  {:>8} ahead  {:<10}  {}\n", quantity::format(overhang, Dimension::length), mass_text(found.limit),
+                   found.limit.ends ? found.sentence : "");
+    print_devices(devices);
+    return some ? done : not_all_hold;
+}
+
+}  // namespace
+
 int limit_command(const std::string& name, const std::vector<std::string>& assignments, const LoadText& load_text,
                   double required, bool json) {
     const Family* family = families::family_named(name);
+    if (!family && std::filesystem::exists(name)) {
+        if (assignments.empty()) return rig_limit(name, required, json);
+        return fail({"limit.inputs_of_a_rig", assignments.front(), "A rig has its own inputs.",
+                     "Leave them out, or name a family instead of a file."},
+                    wrong_usage);
+    }
     if (!family) return fail(no_family(name), wrong_usage);
     const auto given = read_assignments(*family, assignments);
     if (!given) return fail(given.problem(), wrong_usage);
@@ -60,6 +120,7 @@ int limit_command(const std::string& name, const std::vector<std::string>& assig
     if (load.payload.empty() && load.device.empty()) load.payload = "1kg";
     const auto told = read_load(load);
     if (!told) return fail(told.problem(), wrong_usage);
+    if (!(required > 0)) required = 2;
     auto bench = study::first_bench(*family, required);
     const auto place = bench.payload.at;
     bench.payload = *told->payload;

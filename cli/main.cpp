@@ -88,15 +88,18 @@ void add_commands(CLI::App& app, Arguments& a, int& exit_code) {
     json_flag(together);
     together->callback([&] { exit_code = fit_command(a.together, a.json); });
 
-    auto* limit = app.add_subcommand("limit", "The most that one interface may carry, and which devices that is");
-    limit->add_option("FAMILY", a.family, "The family's key")->required();
+    auto* limit =
+        app.add_subcommand("limit", "The most that a rig or one interface may carry, and which devices that is");
+    limit->add_option("RIG|FAMILY", a.family, "A rig file, or a family's key")->required();
     limit->add_option("key=value", a.assignments, "Inputs, with units; a bare number is SI");
     limit->add_option("--stands", a.load.stands, "upright, hung, level_along_x or level_along_y");
     limit->add_option("--at", a.load.at, "Its centre of gravity x,y,z from the interface, for example 20mm,0,60mm");
     limit->add_option("--push", a.load.push, "A push at the centre of gravity from where it is worst, for example 15N");
     limit->add_option("--required", a.required, "The factor to reach")->check(CLI::Range(0.01, 100.0));
     json_flag(limit);
-    limit->callback([&] { exit_code = limit_command(a.family, a.assignments, a.load, a.required, a.json); });
+    limit->callback([&, limit] {
+        exit_code = limit_command(a.family, a.assignments, a.load, limit->count("--required") ? a.required : 0, a.json);
+    });
 
     auto* solve = app.add_subcommand("solve", "The value of one input that gives the required factor");
     solve->add_option("FAMILY", a.solve.family, "The family's key")->required();

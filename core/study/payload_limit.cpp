@@ -2,7 +2,9 @@
 
 #include <algorithm>
 #include <cmath>
+#include <optional>
 
+#include "study/sentences.h"
 #include "study/solve.h"
 
 namespace clampet::study {
@@ -43,35 +45,99 @@ class Trial {
 
 constexpr double lightest = 1e-3;  // a gram
 
+struct Largest {
+    double mass = 0;
+    bool ends = true;
+};
+/// By octaves from the most down, then bracketed to 0.1 %. `holds` is asked last of what is too much.
+template <class Holds>
+Largest largest_that(Holds holds) {
+    double low = most_payload, high = most_payload;
+    for (; low > lightest && !holds(low); low /= 2) high = low;
+    if (low <= lightest) return {};
+    if (high == low) return {most_payload, false};
+    constexpr double fine = 1e-3;
+    while (high > low * (1 + fine)) {
+        const double middle = std::sqrt(low * high);
+        (holds(middle) ? low : high) = middle;
+    }
+    return {low, true};
+}
+
+/// The part that is the payload, the heaviest where there are several; nothing where none is.
+rig::Part* payload_of(rig::Rig& rig) {
+    rig::Part* heaviest = nullptr;
+    for (auto& part : rig.parts)
+        if (part.role == rig::Role::payload && (!heaviest || part.mass > heaviest->mass)) heaviest = &part;
+    return heaviest;
+}
+
 }  // namespace
 
 PayloadLimit largest_payload(const Bench& bench, const ActsAt& at, PushFrom push, families::Accuracy accuracy) {
     Trial trial(bench, push, accuracy);
-    const auto holds = [&](double mass, Least& least) {
-        least = trial.with(mass, at);
-        return least.factor >= bench.required;
-    };
     PayloadLimit limit;
-    Least least;
-    double low = most_payload, high = most_payload;
-    for (; low > lightest && !holds(low, least); low /= 2) {
-        high = low;
-        limit.limits = least.mode;
-    }
-    if (low <= lightest) return {0, true, limit.limits};
-    if (high == low) return {most_payload, false, least.mode};
-    constexpr double fine = 1e-3;
-    while (high > low * (1 + fine)) {
-        const double middle = std::sqrt(low * high);
-        if (holds(middle, least)) {
-            low = middle;
-        } else {
-            high = middle;
-            limit.limits = least.mode;
-        }
-    }
-    limit.mass = low;
+    std::string held;
+    const auto found = largest_that([&](double mass) {
+        const auto least = trial.with(mass, at);
+        const bool holds = least.factor >= bench.required;
+        (holds ? held : limit.limits) = least.mode;
+        return holds;
+    });
+    limit.mass = found.mass;
+    limit.ends = found.ends;
+    if (!limit.ends) limit.limits = held;
     return limit;
+}
+
+Result<rig::Rig> with_payload(rig::Rig rig, double mass, const ActsAt& at) {
+    auto* payload = payload_of(rig);
+    if (!payload) return Problem{"limit.no_payload", "", "This rig has no payload.", "Say which part is the payload."};
+    const Eigen::Vector3d place(at[0], at[1], at[2]);
+    payload->mass = mass;
+    payload->centre_of_gravity = place;
+    if (payload->kind.empty()) return rig;
+    payload->weighed = mass;
+    payload->balanced = place;
+    auto made = rig::made(*payload);
+    if (!made) return made.problem();
+    *payload = std::move(*made);
+    return rig;
+}
+
+Result<RigLimit> largest_payload(const rig::Rig& rig, double ahead, const CheckOptions& options, const Job& job) {
+    rig::Rig own = rig;
+    const auto* payload = payload_of(own);
+    if (!payload) return with_payload(rig, 1, {}).problem();
+    const ActsAt at{ahead, payload->centre_of_gravity.y(), payload->centre_of_gravity.z()};
+    RigLimit answer;
+    std::optional<Problem> problem;
+    const auto found = largest_that([&](double mass) {
+        const auto tried = with_payload(rig, mass, at);
+        if (!tried) {
+            problem = tried.problem();
+            return true;
+        }
+        const auto checked = check(*tried, options, job);
+        if (!checked) {
+            problem = checked.problem();
+            return true;
+        }
+        const InterfaceResult* worst = nullptr;
+        for (const auto& seam : checked->interfaces)
+            if (seam.typical < seam.required &&
+                (!worst || seam.typical / seam.required < worst->typical / worst->required))
+                worst = &seam;
+        if (!worst) return true;
+        answer.interface = worst->id;
+        answer.sentence = sentence(*worst);
+        answer.limit.limits = worst->governs ? worst->modes[*worst->governs].mode : std::string();
+        return false;
+    });
+    if (problem) return *problem;
+    answer.limit.mass = found.mass;
+    answer.limit.ends = found.ends;
+    return answer;
 }
 
 std::vector<PayloadPoint> payload_curve(const Bench& bench, double from, double to, unsigned points, PushFrom push,

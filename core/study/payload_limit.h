@@ -4,6 +4,7 @@
 
 #include "catalogue/device.h"
 #include "study/bench.h"
+#include "study/check.h"
 
 namespace clampet::study {
 
@@ -43,5 +44,18 @@ struct DeviceOn {
     std::string mode;  ///< that lets go first
 };
 std::vector<DeviceOn> devices_on(const Bench& bench, PushFrom push = PushFrom::as_given);
+
+/// The most that a whole rig may carry, its payload's centre of gravity so far ahead.
+struct RigLimit {
+    PayloadLimit limit;
+    std::string interface, sentence;  ///< what lets go first beyond it, and how; empty where nothing does
+};
+/// Meaning  The part that is its payload (the heaviest of several) is given a mass and a place ahead of its own foot;
+///          every seam under every load case must reach its required factor at typical inputs.
+/// Errors   A Problem when the rig is not valid or has no payload.
+Result<RigLimit> largest_payload(const rig::Rig& rig, double ahead, const CheckOptions& options = {},
+                                 const Job& job = {});
+/// The same rig with another payload at another place, in the payload part's frame.
+Result<rig::Rig> with_payload(rig::Rig rig, double mass, const ActsAt& at);
 
 }  // namespace clampet::study

@@ -3,6 +3,7 @@
 #include <numbers>
 
 #include "approximately.h"
+#include "column_rig.h"
 #include "study/solve.h"
 
 using namespace clampet;
@@ -113,4 +114,37 @@ TEST_CASE("a payload typed once fills what a bench asks of it", "[bench]") {
     CHECK(families::number(judged->values, "payload_gyration") == catalogue::device_named("7-inch monitor")->gyration);
     bench.element.inputs["payload_mass"] = 3.0;  // typed: it stands
     CHECK(families::number(study::judge(bench)->values, "payload_mass") == 3);
+}
+
+TEST_CASE("a whole rig carries what its weakest seam carries", "[study][limit]") {
+    auto rig = column(2);
+    rig.parts.front().role = clampet::rig::Role::support;
+    rig.parts.back().role = clampet::rig::Role::payload;
+    const auto found = study::largest_payload(rig, 0.02);
+    REQUIRE(found);
+    REQUIRE(found->limit.ends);
+    CHECK_FALSE(found->interface.empty());
+    // A little less holds at every seam, a little more does not.
+    const auto* own = &rig.parts.back();
+    CAPTURE(found->limit.mass);
+    const auto at = [&](double mass) {
+        const auto with =
+            study::with_payload(rig, mass, {0.02, own->centre_of_gravity.y(), own->centre_of_gravity.z()});
+        const auto checked = study::check(*with);
+        double least = 1e9;
+        for (const auto& seam : checked->interfaces) least = std::min(least, seam.typical / seam.required);
+        return least;
+    };
+    CHECK(at(0.995 * found->limit.mass) >= 1);
+    CHECK(at(1.005 * found->limit.mass) < 1);
+    // Further out it carries less, and twice the factor less than half.
+    const auto further = study::largest_payload(rig, 0.2);
+    REQUIRE(further);
+    CHECK(further->limit.mass < found->limit.mass);
+    auto bare = rig;
+    for (auto& part : bare.parts)
+        if (part.role == clampet::rig::Role::payload) part.role = clampet::rig::Role::part;
+    const auto none = study::largest_payload(bare, 0);
+    REQUIRE_FALSE(none);
+    CHECK(none.problem().id == ProblemId("limit.no_payload"));
 }
