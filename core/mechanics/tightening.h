@@ -32,7 +32,7 @@ double torque_per_preload_linear(const TightenedScrew& screw, double bearing_mea
 bool is_self_locking(const TightenedScrew& screw, double friction_factor = 1) noexcept;
 
 /// The high end (95 %) of a hand's torque and the low end (5 %) of friction, as shares of the typical; from memory.
-inline constexpr double high_torque_share = 1.5, low_friction_share = 0.8;
+inline constexpr double high_torque_share = 1.5, low_friction_share = 0.7;
 /// Preload that the high end of the torque and the low end of the friction leave while it is tightened [N].
 double highest_preload(TightenedScrew screw, double torque) noexcept;
 /// Tightening may use this share of the force at which the thread strips.

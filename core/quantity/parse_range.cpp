@@ -58,26 +58,27 @@ std::string_view unit_of(std::string_view text) {
 
 }  // namespace
 
-Result<Range> parse_range(std::string_view text, Dimension dimension) {
+Result<Range> parse_range(std::string_view text, Dimension dimension, std::string_view bare_unit) {
     text = trimmed(text);
     if (const auto rest = after_about(text)) {
-        const auto value = parse(*rest, dimension);
+        const auto value = parse(*rest, dimension, bare_unit);
         if (!value) return value.problem();
         const double off = about_share * std::abs(*value);
         return Range{*value - off, *value, *value + off};
     }
     const auto ends = ends_of(text);
     if (!ends) {
-        const auto value = parse(text, dimension);
+        const auto value = parse(text, dimension, bare_unit);
         return value ? Result<Range>(Range{*value, *value, *value}) : value.problem();
     }
-    const auto high = parse(ends->high, dimension);
+    const auto high = parse(ends->high, dimension, bare_unit);
     if (!high) return high.problem();
     // "38-39 in": the first number has the unit of the second.
     const auto bare = parse_any(ends->low);
     const bool takes_unit = bare && bare->bare;
-    const auto low = parse(
-        takes_unit ? std::string(ends->low) + std::string(unit_of(ends->high)) : std::string(ends->low), dimension);
+    const auto low =
+        parse(takes_unit ? std::string(ends->low) + std::string(unit_of(ends->high)) : std::string(ends->low),
+              dimension, bare_unit);
     if (!low) return low.problem();
     if (!(*low <= *high))
         return Problem{"quantity.range_upside_down", "", fmt::format("“{}” goes from more to less.", text),

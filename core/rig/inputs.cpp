@@ -80,6 +80,16 @@ struct Resolve {
 
 }  // namespace
 
+namespace {
+
+/// A force that another element brings has been aged where it comes from: nothing of it is lost twice.
+bool is_force_brought(const Element& element) {
+    const auto force = element.inputs.find("force");
+    return force != element.inputs.end() && std::holds_alternative<Link>(force->second);
+}
+
+}  // namespace
+
 Result<Values> values_of(const Element& element, End end, const std::map<std::string, double>& linked) {
     const families::Family* family = families::family_named(element.family);
     if (!family) {
@@ -91,6 +101,7 @@ Result<Values> values_of(const Element& element, End end, const std::map<std::st
     }
     Values values;
     std::size_t known = 0;
+    const bool brought = is_force_brought(element);
     for (const auto& parameter : family->parameters()) {
         const auto given = element.inputs.find(parameter.key);
         if (given != element.inputs.end()) {
@@ -98,6 +109,8 @@ Result<Values> values_of(const Element& element, End end, const std::map<std::st
             auto value = std::visit(Resolve{*family, parameter, end, linked}, given->second);
             if (!value) return value.problem().at("inputs/" + parameter.key);
             values[parameter.key] = *value;
+        } else if (brought && parameter.key == "kept") {
+            values[parameter.key] = 1.0;
         } else if (parameter.kind == Kind::quantity) {
             values[parameter.key] = spread(parameter.standard, parameter, end);
         } else {

@@ -5,6 +5,7 @@
 #include <QGridLayout>
 #include <QLabel>
 #include <QLineEdit>
+#include <QShortcut>
 #include <QSignalBlocker>
 
 #include "catalogue/material.h"
@@ -48,7 +49,8 @@ InputRow::InputRow(const families::Parameter& parameter, QWidget* parent)
       parameter_(parameter),
       label_(new QLabel(this)),
       note_(new QLabel(this)),
-      origin_(new QLabel(this)) {
+      origin_(new QLabel(this)),
+      help_(new QLabel(this)) {
     label_->setText(QString::fromStdString(parameter.label));
     label_->setToolTip(QString::fromStdString(parameter.help));
     label_->setWordWrap(true);
@@ -77,6 +79,13 @@ InputRow::InputRow(const families::Parameter& parameter, QWidget* parent)
     if (choices_) grid->addWidget(choices_, row++, 1);
     grid->addWidget(note_, row, 0, 1, 2);
     grid->addWidget(origin_, row + 1, 0, 1, 2);
+    help_->setFont(body_font(0.85));
+    help_->setWordWrap(true);
+    help_->hide();
+    grid->addWidget(help_, row + 2, 0, 1, 2);
+    auto* explain = new QShortcut(QKeySequence(Qt::Key_F1), this);
+    explain->setContext(Qt::WidgetWithChildrenShortcut);
+    connect(explain, &QShortcut::activated, this, &InputRow::toggle_help);
     label_->setBuddy(field_ ? static_cast<QWidget*>(field_->editor()) : choices_);
 }
 
@@ -86,6 +95,10 @@ void InputRow::build_quantity() {
     connect(field_, &QuantityField::committed, this, [this](double si, quint64 gesture) {
         const auto* band = given_ ? std::get_if<rig::Band>(&*given_) : nullptr;
         emit committed(band ? scaled(*band, si) : rig::Input{si}, gesture);
+    });
+    field_->take_ranges();
+    connect(field_, &QuantityField::committed_range, this, [this](const quantity::Range& range, quint64 gesture) {
+        emit committed(rig::Band{range.low, range.typical, range.high}, gesture);
     });
     if (parameter_.friction_pair.empty()) return;
     choices_ = new QuietComboBox(this);
@@ -122,6 +135,32 @@ void InputRow::build_text() {
     choices_->setToolTip(QString::fromStdString(parameter_.help));
     connect(choices_, &QComboBox::activated, this, [this] { typed_text(choices_->currentText()); });
     connect(choices_->lineEdit(), &QLineEdit::textEdited, this, &InputRow::typed_text);
+}
+
+/// What it is, what it may be, and where its default comes from.
+void InputRow::toggle_help() {
+    if (!help_->isHidden()) return help_->hide();
+    QString words = QString::fromStdString(parameter_.help);
+    if (parameter_.kind == families::Kind::quantity) {
+        const auto shown = [&](double si) {
+            return QString::fromStdString(quantity::format(si, parameter_.dimension));
+        };
+        words += tr(" From %1 to %2; begins at %3")
+                     .arg(shown(parameter_.least), shown(parameter_.most), shown(parameter_.standard));
+        words += parameter_.source.empty() || parameter_.source == "input"
+                     ? "."
+                     : ", " + QString::fromStdString(parameter_.source) + ".";
+    } else if (parameter_.kind == families::Kind::choice) {
+        QStringList choices;
+        for (const auto& choice : parameter_.choices) choices << QString::fromStdString(choice.label);
+        words += tr(" One of: %1.").arg(choices.join("; "));
+    }
+    set_text_colour(help_, theme().quiet);
+    help_->setText(words);
+    help_->show();
+}
+QString InputRow::help_text() const {
+    return help_->isHidden() ? QString() : help_->text();
 }
 
 QLineEdit* InputRow::text_editor() const {

@@ -38,6 +38,9 @@ class InputRow : public QWidget {
     QLineEdit* text_editor() const;
     QString note() const;
     QString problem_text() const;
+    /// F1: what it is, beneath it; again to put it away.
+    void toggle_help();
+    QString help_text() const;
 
  signals:
     void committed(const rig::Input& input, quint64 gesture);
@@ -57,7 +60,7 @@ class InputRow : public QWidget {
     const families::Parameter& parameter_;
     QuantityField* field_ = nullptr;
     QComboBox* choices_ = nullptr;  ///< of a choice, a friction's pair, or a thread or material by name
-    QLabel *label_, *note_, *origin_;
+    QLabel *label_, *note_, *origin_, *help_;
     std::optional<rig::Input> given_;
 };
 

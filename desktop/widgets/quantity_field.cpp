@@ -95,8 +95,8 @@ void QuantityField::show_text(double si, const std::string& text) {
     // The text that was typed stays as long as it means the value in force.
     const bool typed_the_same = edit_->hasFocus() && !edit_->text().isEmpty() && !bad_ && same(si, value_);
     if (!typed_the_same) {
-        const auto parsed = quantity::parse(edit_->text().toStdString(), dimension_, bare_unit(dimension_));
-        const bool still_means_it = parsed && same(*parsed, si);
+        const auto parsed = quantity::parse_range(edit_->text().toStdString(), dimension_, bare_unit(dimension_));
+        const bool still_means_it = parsed && same(parsed->typical, si);
         const bool keep_bad_text = bad_ && same(si, value_);
         if (!still_means_it && !keep_bad_text) {
             edit_->setText(QString::fromStdString(text));
@@ -112,9 +112,10 @@ void QuantityField::show_other(double si) {
     if (dimension_ == quantity::Dimension::number || dimension_ == quantity::Dimension::angle) return;
     const bool typed_imperial = edit_->text().contains("in") || edit_->text().contains('"') ||
                                 edit_->text().contains("lb") || edit_->text().contains("oz") ||
-                                edit_->text().contains("psi") || edit_->text().contains("mph") || edit_->text().contains("ft");
-    const bool same_unit = quantity::display_unit(dimension_, System::metric) ==
-                           quantity::display_unit(dimension_, System::imperial);
+                                edit_->text().contains("psi") || edit_->text().contains("mph") ||
+                                edit_->text().contains("ft");
+    const bool same_unit =
+        quantity::display_unit(dimension_, System::metric) == quantity::display_unit(dimension_, System::imperial);
     if (si == 0 || same_unit) return other_->clear();
     other_->setText(
         QString::fromStdString(quantity::format(si, dimension_, typed_imperial ? System::metric : System::imperial)));
@@ -137,17 +138,21 @@ void QuantityField::clear_problem() {
 }
 
 void QuantityField::typed(const QString& text) {
-    const auto value = quantity::parse(text.toStdString(), dimension_, bare_unit(dimension_));
-    if (!value) {
-        show_problem(value.problem());
-        return;
-    }
+    const auto range = quantity::parse_range(text.toStdString(), dimension_, bare_unit(dimension_));
+    if (!range) return show_problem(range.problem());
+    if (!range->is_one() && !takes_ranges_)
+        return show_problem({"quantity.one_wanted", "", tr("One number is wanted here.").toStdString(),
+                             tr("Write what is typical; for a difference put spaces round the minus.").toStdString()});
+    const double value = range->typical;
     clear_problem();
     if (gesture_ == 0) gesture_ = next_gesture();
     const double before = value_;
-    value_ = *value;
-    show_other(*value);
-    emit committed(*value, gesture_);
+    value_ = value;
+    show_other(value);
+    if (range->is_one())
+        emit committed(value, gesture_);
+    else
+        emit committed_range(*range, gesture_);
     if (bad_) value_ = before;  // refused by the document: what is in force is the old value
 }
 

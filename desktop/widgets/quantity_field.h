@@ -3,6 +3,7 @@
 
 #include "project/document.h"
 #include "quantity/format.h"
+#include "quantity/parse_range.h"
 #include "quantity/result.h"
 
 class QLabel;
@@ -23,6 +24,8 @@ class QuantityField : public QWidget {
     /// Nothing is known of it; what is being typed stays.
     void show_nothing();
     void show_problem(const Problem& problem);
+    /// Where a size may be known between two values.
+    void take_ranges() { takes_ranges_ = true; }
     void set_name(const QString& name, const QString& help);
     QLineEdit* editor() const { return edit_; }
     QString problem_text() const;
@@ -31,6 +34,8 @@ class QuantityField : public QWidget {
  signals:
     /// A person typed a good value; one visit to the field is one gesture.
     void committed(double si, quint64 gesture);
+    /// A person typed a good range, in a field that takes them.
+    void committed_range(const quantity::Range& range, quint64 gesture);
 
  protected:
     bool eventFilter(QObject* watched, QEvent* event) override;
@@ -45,7 +50,7 @@ class QuantityField : public QWidget {
     QLineEdit* edit_;
     QLabel *other_, *problem_;
     double value_ = 0;
-    bool bad_ = false;
+    bool bad_ = false, takes_ranges_ = false;
     quint64 gesture_ = 0;
 };
 

@@ -72,6 +72,7 @@ TEST_CASE("exit codes of the contract", "[cli]") {
     rig.interface("ball")->elements[0].inputs["torque"] = 2.5;
     rig.interface("ball")->pose.clear();
     rig.interface("cup-on-bush")->elements[0].inputs["torque"] = 9.0;
+    rig.interface("rail-clamp")->elements[0].inputs["torque"] = 2.0;
     const auto good = (folder / "good.json").string();
     std::ofstream(good) << project::write_rig(rig);
     CHECK(run("check " + good).exit_code == 0);
@@ -104,9 +105,9 @@ TEST_CASE("validate says line and path of what is wrong", "[cli]") {
 }
 
 TEST_CASE("bench computes one interface and shows its working", "[cli]") {
-    const auto r =
-        run("bench flat_face shape=disc diameter=40mm hole_diameter=0 bears=whole friction=0.3 force=1000N --wrench "
-            "0,0,0,0,0,1 --json");
+    const auto r = run(
+        "bench flat_face shape=disc diameter=40mm hole_diameter=0 bears=whole friction=0.3 force=1000N kept=1 --wrench "
+        "0,0,0,0,0,1 --json");
     const auto j = json::parse(r.out);
     CHECK(r.exit_code == 0);
     CHECK(j.at("family") == "flat_face");
@@ -120,16 +121,18 @@ TEST_CASE("bench computes one interface and shows its working", "[cli]") {
     for (const auto& line : j.at("working"))
         CHECK((line.contains("quantity") && line.contains("formula") && line.contains("value") &&
                line.contains("unit") && line.contains("source")));
-    CHECK_THAT(run("bench flat_face shape=disc diameter=40mm hole_diameter=0 bears=whole friction=0.3 force=1000N "
-                   "--wrench 0,0,0,0,0,1")
-                   .out,
-               Catch::Contains("4.0×, slips first") && Catch::Contains("Working"));
+    CHECK_THAT(
+        run("bench flat_face shape=disc diameter=40mm hole_diameter=0 bears=whole friction=0.3 force=1000N kept=1 "
+            "--wrench 0,0,0,0,0,1")
+            .out,
+        Catch::Contains("4.0×, slips first") && Catch::Contains("Working"));
 }
 
 TEST_CASE("bench splits the load into what stays and what may grow", "[cli]") {
-    const auto j = json::parse(run("bench flat_face bears=whole hole_diameter=0 friction=0.3 force=1000 --wrench "
-                                   "150,0,0,0,0,0 --permanent 100,0,0,0,0,0 --json")
-                                   .out);
+    const auto j =
+        json::parse(run("bench flat_face bears=whole hole_diameter=0 friction=0.3 force=1000 kept=1 --wrench "
+                        "150,0,0,0,0,0 --permanent 100,0,0,0,0,0 --json")
+                        .out);
     CHECK(j.at("modes")[0].at("factor_mass").get<double>() == relative(2, 1e-3));
     CHECK(j.at("modes")[0].at("factor_live").get<double>() == relative(4, 1e-3));
 }
@@ -206,8 +209,8 @@ TEST_CASE("quantity says what the program understands", "[cli]") {
 }
 
 TEST_CASE("solve gives the value that reaches the factor, or says why none does", "[cli]") {
-    const auto s =
-        json::parse(run("solve strap force friction=0.3 bolts=4 --wrench 100,0,0,0,0,0 --required 2 --json").out);
+    const auto s = json::parse(
+        run("solve strap force friction=0.3 bolts=4 kept=1 --wrench 100,0,0,0,0,0 --required 2 --json").out);
     CHECK(s.at("value").get<double>() == relative(200 / 2.4, 1e-3));
     CHECK(s.at("factor").get<double>() >= 2);
     CHECK(s.at("already") == true);

@@ -58,6 +58,29 @@ TEST_CASE("benches are chosen by picture and by what they are for", "[desktop][b
     CHECK(page->isVisible());
 }
 
+TEST_CASE("a range is kept as a band, and F1 explains a field", "[desktop][bench]") {
+    BenchWindow d("tube_grip");
+    auto* row = d.bench().input("diameter");
+    REQUIRE(row);
+    DemoWindow::type(row->field()->editor(), "33-35 mm");
+    CHECK(d.value("diameter") == Approx(0.034));
+    const auto& given = d.window.bench_model().bench().element.inputs.at("diameter");
+    REQUIRE(std::holds_alternative<rig::Band>(given));
+    CHECK(std::get<rig::Band>(given).low == Approx(0.033));
+    CHECK_THAT(row->note().toStdString(), Catch::Contains("33 mm to 35 mm"));
+    CHECK(row->help_text().isEmpty());
+    row->field()->editor()->setFocus();
+    QTest::keyClick(row->field()->editor(), Qt::Key_F1);
+    CHECK_THAT(row->help_text().toStdString(),
+               Catch::Contains("33.7 mm is a handrail") && Catch::Contains("begins at"));
+    QTest::keyClick(row->field()->editor(), Qt::Key_F1);
+    CHECK(row->help_text().isEmpty());
+    auto* jaws = d.bench().input("jaws");
+    jaws->choices()->setFocus();
+    QTest::keyClick(jaws->choices(), Qt::Key_F1);
+    CHECK_THAT(jaws->help_text().toStdString(), Catch::Contains("One of: "));
+}
+
 TEST_CASE("words lead to a bench with its choice preset, to help, to a rig", "[desktop][bench]") {
     DemoWindow d(false);
     QTest::mouseClick(d.window.tab("benches"), Qt::LeftButton);

@@ -77,3 +77,27 @@ TEST_CASE("an undo elsewhere replaces a bad text", "[desktop][field]") {
     CHECK(f.field.editor()->text() == "50 mm");
     CHECK(f.field.problem_text().isEmpty());
 }
+
+TEST_CASE("a size known between two is a range where a field takes them", "[desktop][field]") {
+    Field f;
+    std::vector<quantity::Range> ranges;
+    QObject::connect(&f.field, &QuantityField::committed_range,
+                     [&](const quantity::Range& range, quint64) { ranges.push_back(range); });
+    f.type("38-39 mm");
+    CHECK(ranges.empty());
+    CHECK_THAT(f.field.problem_text().toStdString(), Catch::Contains("One number is wanted"));
+    f.field.take_ranges();
+    f.commits.clear();
+    f.type("38-39 mm");
+    REQUIRE_FALSE(ranges.empty());
+    CHECK(ranges.back().low == Approx(0.038));
+    CHECK(ranges.back().high == Approx(0.039));
+    CHECK(f.field.problem_text().isEmpty());
+    // With spaces it is a difference, as before.
+    f.type("40 mm - 2 mm");
+    REQUIRE_FALSE(f.commits.empty());
+    CHECK(f.commits.back().first == Approx(0.038));
+    f.type("39-38 mm");
+    CHECK_THAT(f.field.problem_text().toStdString(), Catch::Contains("from more to less"));
+    CHECK(f.field.editor()->text() == "39-38 mm");
+}

@@ -11,8 +11,17 @@ using families::Load;
 using families::Values;
 using families::Wrench;
 
+/// Closed forms are of the force as it was tightened; what a day leaves of it has tests of its own.
+inline Values as_tightened(const families::Family& family, Values values) {
+    const auto* kept = families::find_parameter(family, "kept");
+    if (!kept || values.contains("kept")) return values;
+    const auto whole = families::complete(family, values);
+    if (whole && kept->is_relevant(*whole)) values["kept"] = 1.0;
+    return values;
+}
 inline std::shared_ptr<const families::Joint> joint(const char* family, const Values& values) {
-    auto made = families::join(*families::family_named(family), values);
+    const auto& known = *families::family_named(family);
+    auto made = families::join(known, as_tightened(known, values));
     if (!made) FAIL(made.problem().sentence());
     return *made;
 }

@@ -150,3 +150,15 @@ TEST_CASE("a port's sizes are those of its kind", "[rig][ports]") {
           "/parts/0/ports/0/sizes/diameter");
     CHECK(refused([](rig::Port& p) { p.kind = PortKind::floor; }) == "/parts/0/ports/0/sizes/diameter");
 }
+
+TEST_CASE("a force that a screw brings is not aged twice", "[rig]") {
+    rig::Element face{"face", "flat_face", {{"force", rig::Link{"stud", "preload"}}}};
+    const auto brought = rig::values_of(face, rig::End::typical, {{"stud.preload", 500.0}});
+    REQUIRE(brought);
+    CHECK(families::number(*brought, "kept") == 1);
+    face.inputs["force"] = 500.0;
+    CHECK(families::number(*rig::values_of(face, rig::End::typical, {}), "kept") == 0.95);
+    face.inputs["force"] = rig::Link{"stud", "preload"};
+    face.inputs["kept"] = 0.6;
+    CHECK(families::number(*rig::values_of(face, rig::End::typical, {{"stud.preload", 500.0}}), "kept") == 0.6);
+}

@@ -53,8 +53,7 @@ std::string studies_of(const families::Family& family) {
     all += "# advised\n";
     const auto advised = *study::advice(family, {}, load, 4);
     for (const auto& a : advised)
-        all +=
-            fmt::format("{} : {:.4g} {}\n", study::sentence_of(family, a), a.least.factor, study::name_of(a.effort));
+        all += fmt::format("{} : {:.4g} {}\n", study::sentence_of(family, a), a.least.factor, study::name_of(a.effort));
     const auto joint = *families::join(family, {});
     for (const auto plane : {study::Plane::xz, study::Plane::yz, study::Plane::xy}) {
         all += fmt::format("# pulled in plane {}\n", static_cast<int>(plane));

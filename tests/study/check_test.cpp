@@ -225,7 +225,7 @@ TEST_CASE("one rig by hand, from its file to its verdict", "[study][check][file]
             reach + R"(], "ports": [{"id": "base"}]}],
             "interfaces": [{"id": "screw", "support": {"part": "wall", "port": "face"}, "payload": {"part": "camera", "port": "base"},
             "elements": [{"id": "face", "family": "flat_face", "inputs": {"diameter": 0.04, "hole_diameter": 0, "bears": "whole",
-            "screws": "several", "force": 1000, "friction": {"low": 0.2, "typical": 0.3, "high": 0.4}, "allowable_pressure": 1e9}}]}]})";
+            "screws": "several", "force": 1000, "kept": 1, "friction": {"low": 0.2, "typical": 0.3, "high": 0.4}, "allowable_pressure": 1e9}}]}]})";
         const auto rig = project::read_rig(text);
         REQUIRE(rig);
         return *study::check(*rig);

@@ -162,7 +162,7 @@ TEST_CASE("a case under which something lets go is the worst, though another fal
     // A face pressed with 500 N is pulled: with 200 N in a case that must reach 3, and with 550 N in one that must
     // reach only a half. Of what each must reach the first is 0.83, the second 1.8; but only under the second it comes
     // off.
-    const auto joint = *families::join(*families::family_named("flat_face"), {{"force", 500.0}});
+    const auto joint = *families::join(*families::family_named("flat_face"), {{"force", 500.0}, {"kept", 1.0}});
     std::size_t parts = 0;
     while (joint->modes()[parts].key != "parts") ++parts;
     std::vector<study::CaseLoad> cases(2);

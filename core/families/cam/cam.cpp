@@ -292,7 +292,7 @@ const Family& cam() {
                          "Between the clamped faces."),
             count_row("clamped_faces", "Friction faces", 1, {1, 20}, "How many faces share the slip."),
             gap_row("pad_diameter", "Clamped pad", 0.030, 1, "Diameter of the pressed area, against twisting."),
-            described(quantity_row("kept", "Kept after a day", Dimension::number, 1, {0, 1, false},
+            described(quantity_row("kept", "Kept after a day", Dimension::number, 0.95, {0, 1, false},
                                    "Share of the force that is left after a day.", "from memory")),
         },
         &build);

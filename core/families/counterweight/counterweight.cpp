@@ -194,9 +194,11 @@ const Family& counterweight() {
         "counterweight", "Counterweight",
         "Which weight where: what is left to tilt the beam, and does friction hold it?",
         {
-            quantity_row("payload_mass", "Payload", Dimension::mass, 2.5, {0, 1000, false},
-                         "With everything that hangs with it.", "input"),
-            length_row("payload_arm", "Payload, from pivot", 0.60, 20, "To its centre of gravity."),
+            from_rig(quantity_row("payload_mass", "Payload", Dimension::mass, 2.5, {0, 1000, false},
+                                  "With everything that hangs with it.", "input"),
+                     RigFact::mass),
+            from_rig(length_row("payload_arm", "Payload, from pivot", 0.60, 20, "To its centre of gravity."),
+                     RigFact::distance),
             length_row("counter_arm", "Weight, from pivot", 0.30, 20, "To where the weight hangs."),
             quantity_row("rod_mass", "Beam", Dimension::mass, 0.6, {0, 1000}, "The beam itself.", "input"),
             quantity_row("rod_arm", "Beam's middle", Dimension::length, 0.12, {-20, 20},
@@ -220,7 +222,7 @@ const Family& counterweight() {
                                   "While it comes down.", "input")),
             measured(length_row("reading_arm", "Scale, from pivot", 0.30, 20, "Where the scale pulls.")),
         },
-        &build, false);
+        &build, false, {}, nullptr, {}, {.mass = 2.5, .at = {0.6, 0, 0}, .push = 0});
     return family;
 }
 

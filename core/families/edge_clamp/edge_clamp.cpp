@@ -300,7 +300,8 @@ const Family& edge_clamp() {
                 friction_row("friction", "Friction above", "anodised aluminium on plywood", "Plate on board."),
                 friction_row("lower_friction", "Friction below", "rubber on plywood", "Pad on board."),
             },
-            squeeze_parameters({.force = 900, .torque = 2, .screw = "M8", .bearing_outer = 0, .bearing_inner = 0}),
+            squeeze_parameters(
+                {.force = 900, .torque = 2, .screw = "M8", .bearing_outer = 0, .bearing_inner = 0, .kept = 0.7}),
             {
                 choice_row("jaw_law", "The jaw is", {{"locked", "a screw"}, {"spring", "a spring"}}, "locked",
                            "A screw shares a load with the other side; a spring keeps its force."),

@@ -26,7 +26,8 @@ struct Pivot {
     bool yoke = false, close_pin = true, worn = false;
     double outer = 0, inner = 0, friction = 0, faces = 1;  ///< radii [m]
     double pin_radius = 0, pin_friction = 0, cheeks_apart = 0, load_share = 0.2;
-    double force = 0, hand_radius = 0, hand_limit = 0, required = 0, thickness = 0;
+    double force = 0, fresh = 1;  ///< what presses after a day [N]; how much more just after it is tightened
+    double hand_radius = 0, hand_limit = 0, required = 0, thickness = 0;
     mechanics::CutFacePtr surface;
 
     double even_radius() const {
@@ -68,8 +69,8 @@ struct Pivot {
         return mechanics::slip_limit(surface->contacts, std::span<const double>(f.data(), surface->contacts.padded()),
                                      {w.fx, w.fy, w.mz / surface->points.patch().size});
     }
-    /// Force at the handle that turns it uphill.
-    double breakaway(const Wrench& w) const { return (holding({}) + std::abs(w.mz)) / hand_radius; }
+    /// Force at the handle that turns it uphill, while it still presses as it was tightened.
+    double breakaway(const Wrench& w) const { return (fresh * holding({}) + std::abs(w.mz)) / hand_radius; }
     double slips(const Wrench& w) const {
         if (!(force > 0) || !(normal(w) > 0) || cheek(w) >= 1) return infinite;
         if (close_pin) {
@@ -177,7 +178,7 @@ drawing::Drawing section(const Pivot& g, const Load& load) {
     return d;
 }
 
-Result<Pivot> read(const Values& v, double force, const mechanics::CutFacePtr& like) {
+Result<Pivot> read(const Values& v, const Squeeze& squeezed, const mechanics::CutFacePtr& like) {
     Pivot g;
     g.yoke = text(v, "lap") == "yoke";
     g.close_pin = text(v, "pin") == "close";
@@ -194,7 +195,8 @@ Result<Pivot> read(const Values& v, double force, const mechanics::CutFacePtr& l
     g.hand_limit = number(v, "hand_limit");
     g.required = number(v, "required_hold");
     g.thickness = number(v, "plate_thickness");
-    g.force = force;
+    g.force = squeezed.force;
+    g.fresh = squeezed.force > 0 ? squeezed.fresh / squeezed.force : 1;
     if (!(g.inner < g.outer))
         return Problem{
             "pivot.hole_too_large", "inner_diameter",
@@ -228,7 +230,7 @@ std::vector<NamedValue> window(const Pivot& g, const Squeeze& squeezed, const Wr
 Result<FormulaParts> build(const Values& v, const mechanics::CutFacePtr& like) {
     auto squeezed = squeeze(v);
     if (!squeezed) return squeezed.problem();
-    const auto made = read(v, squeezed->force, like);
+    const auto made = read(v, *squeezed, like);
     if (!made) return made.problem();
     const Pivot g = *made;
     FormulaParts parts;
@@ -284,8 +286,12 @@ const Family& friction_pivot() {
                 gap_row("inner_diameter", "Face, hole", 0.0085, 0.5, "Hole in the rubbing faces."),
                 friction_row("friction", "Friction", "plywood on plywood", "Between the faces, dry."),
             },
-            squeeze_parameters(
-                {.force = 400, .torque = 2, .screw = "M8", .bearing_outer = 0.018, .bearing_inner = 0.0084}),
+            squeeze_parameters({.force = 400,
+                                .torque = 2,
+                                .screw = "M8",
+                                .bearing_outer = 0.018,
+                                .bearing_inner = 0.0084,
+                                .kept = 0.7}),
             {
                 [] {
                     Parameter p = described(choice_row("wear", "The faces are",

@@ -94,7 +94,7 @@ void add_modes(const Drive& g, FormulaParts& parts) {
     twists.capacity = [allowed](const Wrench&) {
         return std::vector<NamedValue>{{"preload", allowed, Dimension::force}};
     };
-    twists.formula = "at 1.5 T and 0.8 μ: 0.9 R_p A_0/√(1 + 3 (τ/σ)²), and 0.7 of stripping";
+    twists.formula = "at 1.5 T and 0.7 μ: 0.9 R_p A_0/√(1 + 3 (τ/σ)²), and 0.7 of stripping";
     twists.source = "VDI 2230 part 1, step R7";
     parts.modes.push_back(std::move(twists));
 }
@@ -199,7 +199,7 @@ const Family& screw_drive() {
             text_row("screw", "Screw", "M8", "Its thread, for example M8 or 3/8-16.", "catalogue"),
             scattered(quantity_row("thread_friction", "Friction in the thread", Dimension::number, 0.15, {0, 2},
                                    "Dry steel 0.15; oiled 0.10.", "from memory"),
-                      0.8, 1.3, false),
+                      0.7, 1.43, false),
             choice_row("tip", "What rubs",
                        {{"button", "a button that turns on the tip"},
                         {"ball", "a ball tip: nothing"},
@@ -214,7 +214,7 @@ const Family& screw_drive() {
                       {"ring"}),
             scattered(quantity_row("tip_friction", "Friction where it rubs", Dimension::number, 0.15, {0, 2},
                                    "Steel on steel 0.15, on rubber 0.6.", "from memory"),
-                      0.8, 1.3, false),
+                      0.7, 1.43, false),
             gap_row("free_length", "Free length", 0.040, 2, "From the nut to the tip, where it could buckle."),
             length_row("engaged", "Engaged length", 0.008, 0.2, "Of thread in the nut or the frame."),
             text_row("screw_material", "Screw of", "steel 4.6", "For its strength.", "catalogue"),
@@ -222,7 +222,7 @@ const Family& screw_drive() {
             described(choice_row("place", "It is used", {{"still", "at rest"}, {"shakes", "where it shakes"}}, "still",
                                  "Bumps and carrying halve the friction that keeps it tight.")),
             described(quantity_row(
-                "kept", "Kept after a day", Dimension::number, 1, {0, 1, false},
+                "kept", "Kept after a day", Dimension::number, 0.95, {0, 1, false},
                 "Share of the force that is left after a day: steel 0.95, hardwood 0.75, rubber 0.7.", "from memory")),
         },
         &build);

@@ -30,6 +30,9 @@ Parameter shown_for(Parameter parameter, std::string key, std::vector<std::strin
 /// A second condition, beside shown_for's.
 Parameter also_shown_for(Parameter parameter, std::string key, std::vector<std::string> choices);
 
+/// Friction of a screw as bought: 0.10 to 0.20 about 0.14 (VDI 2230 classes B to D, from memory). Less tightens more.
+inline const Spread screw_friction_spread{0.7, 1.43, false, {}};
+
 /// An input that says how a thing is known, lies, bears or is used, or what site and payload give.
 Parameter described(Parameter parameter);
 

@@ -18,10 +18,10 @@ std::vector<Parameter> squeeze_parameters(const SqueezeDefaults& d) {
     torque.spread = {1 / 1.5, 1.5, true, {}};
     Parameter thread_friction = quantity_row("thread_friction", "Friction in the thread", Dimension::number, 0.15,
                                              {0, 2}, "Dry steel 0.15; oiled 0.10.", "from memory");
-    thread_friction.spread = {0.8, 1.3, false, {}};
+    thread_friction.spread = screw_friction_spread;
     Parameter bearing_friction = quantity_row("bearing_friction", "Friction under the head", Dimension::number, 0.15,
                                               {0, 2}, "Where the head, knob or tip rubs.", "from memory");
-    bearing_friction.spread = {0.8, 1.3, false, {}};
+    bearing_friction.spread = screw_friction_spread;
     return {
         described(choice_row("squeezed_by", "Squeezed by", {{"force", "a known force"}, {"screw", "a screw or knob"}},
                              "force", "A spring or a measured force, or a screw that is turned by hand.")),
@@ -35,7 +35,7 @@ std::vector<Parameter> squeeze_parameters(const SqueezeDefaults& d) {
         by_screw(gap_row("bearing_inner", "Rubbing face, hole", d.bearing_inner, 0.3,
                          "Diameter of the hole in what rubs; 0 for a solid pad.")),
         described(
-            quantity_row("kept", "Kept after a day", Dimension::number, 1.0, {0, 1, false},
+            quantity_row("kept", "Kept after a day", Dimension::number, d.kept, {0, 1, false},
                          "Share of the force that is left after a day: steel stack 0.95, hardwood 0.75, plywood 0.7, "
                          "rubber 0.7, printed PLA 0.6.",
                          "from memory")),

@@ -14,6 +14,7 @@ struct SqueezeDefaults {
     double force = 500, torque = 0.8;
     std::string screw = "M5";
     double bearing_outer = 0.010, bearing_inner = 0.0055;
+    double kept = 0.95;  ///< after a day, of what the family is mostly made of
 };
 std::vector<Parameter> squeeze_parameters(const SqueezeDefaults& defaults);
 

@@ -201,8 +201,12 @@ const Family& strap() {
                 count_row("bolts", "Bolts", 4, {2, 40}, "All of them; half on each side."),
                 friction_row("friction", "Friction", "cloth on plywood", "Webbing on plate, each side."),
             },
-            squeeze_parameters(
-                {.force = 250, .torque = 0.6, .screw = "M5", .bearing_outer = 0.012, .bearing_inner = 0.0055}),
+            squeeze_parameters({.force = 250,
+                                .torque = 0.6,
+                                .screw = "M5",
+                                .bearing_outer = 0.012,
+                                .bearing_inner = 0.0055,
+                                .kept = 0.7}),
             {
                 length_row("plate_thickness", "Plate thickness", 0.009, 0.1, "Each plate; the bolts bend it."),
                 quantity_row("plate_strength", "Plate may bend to", Dimension::stress, 30e6, {1e5, 1e10},

@@ -15,7 +15,7 @@ std::span<const Parameter> thread_parameters() {
         const auto rubbing = [](std::string key, std::string label, std::string help) {
             Parameter p = quantity_row(std::move(key), std::move(label), Dimension::number, 0.15, {0, 2},
                                        std::move(help), "from memory");
-            p.spread = {0.8, 1.3, false, {}};
+            p.spread = screw_friction_spread;
             return p;
         };
         Parameter face_friction = spun(rubbing("face_friction", "Friction of the face",

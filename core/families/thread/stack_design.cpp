@@ -40,7 +40,7 @@ mechanics::StackUp StackDesign::stack_up() const {
 
 bool fits_over(const catalogue::StockRow& washer, const catalogue::Thread& screw) {
     const double bore = washer.size("bore");
-    return bore >= screw.major - 50 * micrometre && bore <= 1.35 * screw.major;
+    return bore >= screw.major - 50 * micrometre && bore <= 1.28 * screw.major;
 }
 
 std::vector<const catalogue::StockRow*> washers_for(const catalogue::Thread& screw) {

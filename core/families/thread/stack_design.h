@@ -40,8 +40,8 @@ struct StackDesign {
     }
 };
 
-/// Washers that go over a screw without flopping about: bore from the thread's diameter to 1.35 of it (common
-/// practice).
+/// Washers that go over a screw without flopping about: bore from the thread's diameter to 1.28 of it: USS
+/// washers reach 1.25 (ASME B18.21.1, from memory).
 bool fits_over(const catalogue::StockRow& washer, const catalogue::Thread& screw);
 /// Standard washers for a thread, thinnest first, and standard lengths of its system, shortest first.
 std::vector<const catalogue::StockRow*> washers_for(const catalogue::Thread& screw);

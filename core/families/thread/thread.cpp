@@ -378,7 +378,7 @@ Working ThreadJoint::working(const Load& load) const {
     if (n_.bush_torque > 0)
         lines.push_back({"bush_torque", "τ π (d_o⁴ − d_i⁴)/(16 d_o)", "", n_.bush_torque, Dimension::torque,
                          "torsion of its wall"});
-    lines.push_back({"highest_preload", "at 1.5 T and 0.8 μ", "", n_.highest_preload, Dimension::force,
+    lines.push_back({"highest_preload", "at 1.5 T and 0.7 μ", "", n_.highest_preload, Dimension::force,
                      "hand torque scatter from memory"});
     return lines;
 }

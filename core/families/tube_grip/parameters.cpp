@@ -13,9 +13,12 @@ std::vector<Parameter> make_rows() {
         return shown_for(std::move(p), "jaws", std::move(jaws));
     };
     auto squeezed = squeeze_parameters(
-        {.force = 1500, .torque = 3, .screw = "M8", .bearing_outer = 0.016, .bearing_inner = 0.0084});
-    for (auto& row : squeezed)
+        {.force = 1500, .torque = 3, .screw = "M8", .bearing_outer = 0.016, .bearing_inner = 0.0084, .kept = 0.7});
+    for (auto& row : squeezed) {
         if (row.key == "squeezed_by") row.choices.push_back({"spring", "a spring clamp"});
+        // A spring follows what creeps: it loses nothing.
+        if (row.key == "kept") row = shown_for(std::move(row), "squeezed_by", {"force", "screw"});
+    }
     const auto by_spring = [](Parameter p) { return shown_for(std::move(p), "squeezed_by", {"spring"}); };
     return joined({
         {
@@ -94,8 +97,9 @@ std::vector<Parameter> make_rows() {
                                           "A dry band loses tension round the tube.")),
                      {"band", "slit"}),
             for_jaws(
-                quantity_row("band_strength", "Band holds", Dimension::force, 4000, {0, 1e6, false},
-                             "Tension at which band, screw or tie gives way: 9 mm hose clamp 4 kN, cable tie 200 N.",
+                quantity_row("band_strength", "Band holds", Dimension::force, 2000, {0, 1e6, false},
+                             "Tension at which band, screw or tie gives way: hose clamp of 9 mm 2 kN, of 12 mm 3.5 kN, "
+                             "cable tie 200 N.",
                              "from memory"),
                 {"band", "slit"}),
             for_jaws(count_row("band_turns", "Bands or turns", 1, {1, 50},

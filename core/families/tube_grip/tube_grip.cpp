@@ -48,7 +48,7 @@ Result<Squeeze> grip_squeeze(const Values& v) {
     Squeeze s;
     const double closed = number(v, "spring_closed"), rate = number(v, "spring_rate");
     s.fresh = closed + rate * opening;
-    s.force = number(v, "kept") * s.fresh;
+    s.force = s.fresh;
     s.working = [=, force = s.force] {
         return Working{{"force", "F₀ + k · opening",
                         fmt::format("{:.1f} N + {:.3g} N/mm · {:.2f} mm", closed, rate * 1e-3, opening * 1e3), force,

@@ -186,7 +186,7 @@ const Family& wedge() {
                 p.spread = {1 / 1.5, 1.5, true, {}};
                 return p;
             }(),
-            described(quantity_row("kept", "Kept after a day", Dimension::number, 1, {0, 1, false},
+            described(quantity_row("kept", "Kept after a day", Dimension::number, 0.75, {0, 1, false},
                                    "Share of the force that is left after a day.", "from memory")),
             length_row("length", "Length", 0.060, 1, "Of the wedge, for the drawing."),
         },

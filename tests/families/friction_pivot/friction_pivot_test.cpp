@@ -72,3 +72,11 @@ TEST_CASE("what presses on a pivot helps against tipping", "[friction_pivot]") {
     CHECK(factor("friction_pivot", v, {0, 0, -30, 0, 1, 0}, "tips") == relative(500 * 0.03 / (1 - 0.03 * 30), 1e-6));
     CHECK(std::isinf(factor("friction_pivot", v, {0, 0, -40, 0, 1, 0}, "tips")));
 }
+
+TEST_CASE("a pivot holds with what a day leaves, and is moved against what was tightened", "[friction_pivot]") {
+    const Values fresh{{"kept", 1.0}}, aged{{"kept", 0.5}};
+    const Wrench twist{0, 0, 0, 0, 0, 0.5};
+    const auto before = report("friction_pivot", fresh, twist), after = report("friction_pivot", aged, twist);
+    CHECK(result(after, "holding_torque") == relative(result(before, "holding_torque") / 2, 1e-9));
+    CHECK(mode(after, "moves").demand[0].value == relative(mode(before, "moves").demand[0].value, 1e-9));
+}

@@ -48,7 +48,7 @@ TEST_CASE("a strong hand on slippery threads is what overtightens", "[screw_driv
     const double typical = result(r, "force_fresh");
     REQUIRE(over.demand.size() == 1);
     CHECK(over.demand[0].value > 1.5 * typical);
-    CHECK(over.demand[0].value < 1.5 / 0.8 * typical);
+    CHECK(over.demand[0].value < 1.5 / 0.7 * typical);
     CHECK(over.factor == relative(over.capacity[0].value / over.demand[0].value, 1e-9));
     auto nylon = steel;
     nylon["screw_material"] = std::string("nylon 12, printed");

@@ -59,3 +59,13 @@ TEST_CASE("a padded slot, a spring clamp, and crossed tubes", "[tube_grip]") {
     CHECK(factor("tube_grip", pair, {0, 1, 0, 0.05 * -1, 0, 0}, "slips_second") == relative(along, 1e-6));
     CHECK(std::isinf(factor("tube_grip", pair, {0, 0, 0, 0, 0, 1}, "slips_second")));
 }
+
+TEST_CASE("a spring loses nothing in a day, a screw does", "[tube_grip]") {
+    const Values spring{
+        {"squeezed_by", s("spring")}, {"diameter", 0.03}, {"spring_closed", 20.0}, {"spring_rate", 1500.0}};
+    CHECK(result(report("tube_grip", spring, Wrench{}), "clamping_force") == relative(20 + 1500 * 0.03, 1e-9));
+    const auto& grip = *families::family_named("tube_grip");
+    const auto whole = families::complete(grip, spring);
+    REQUIRE(whole);
+    CHECK_FALSE(families::find_parameter(grip, "kept")->is_relevant(*whole));
+}
