@@ -30,6 +30,7 @@ Material read_material(const nlohmann::json& row) {
     m.friction_class = row.at("friction_class");
     m.source = row.at("source");
     m.soft_thread = row.at("soft_thread");
+    m.screws = m.group == "screw" || row.value("screws", false);
     m.density = read("density_kg_m3");
     m.youngs_modulus = read("youngs_modulus_GPa", GPa);
     m.shear_modulus = read("shear_modulus_GPa", GPa);

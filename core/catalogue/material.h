@@ -34,6 +34,7 @@ struct Material {
     double creep = 0;                 ///< what a lasting load adds to the elastic drop, as a share of it [1]
     double damping = 0;               ///< share of critical [1]
     bool soft_thread = false;         ///< wood and plastic: three turns instead of two, longer engagement
+    bool screws = false;              ///< a grade that screws are sold in
     std::string friction_class;       ///< its surface in the friction table, where that knows it
     std::string source;
     std::string drawn_as = "metal";  ///< metal, wood, plastic or rubber

@@ -52,8 +52,15 @@ StockRow read_row(const nlohmann::json& row) {
 }
 
 std::vector<StockRow> read_all() {
-    std::vector<StockRow> rows, of_materials;
-    for (const auto& material : materials()) of_materials.push_back(row_of(material));
+    std::vector<StockRow> rows, of_materials, of_screws;
+    for (const auto& material : materials()) {
+        auto row = row_of(material);
+        if (material.screws) {
+            of_screws.push_back(row);
+            of_screws.back().group = "screw grade";
+        }
+        if (material.group != "screw") of_materials.push_back(std::move(row));
+    }
     for (const auto text : {embedded::fasteners(), embedded::tubes(), embedded::boards(), embedded::cords(),
                             embedded::clamps(), embedded::adhesives()}) {
         const auto document = nlohmann::json::parse(text);
@@ -66,6 +73,7 @@ std::vector<StockRow> read_all() {
         for (const auto& material : of_materials)
             if (material.name == made_of->second) row.sizes.insert(material.sizes.begin(), material.sizes.end());
     }
+    rows.insert(rows.end(), of_screws.begin(), of_screws.end());
     rows.insert(rows.end(), std::make_move_iterator(of_materials.begin()), std::make_move_iterator(of_materials.end()));
     return rows;
 }

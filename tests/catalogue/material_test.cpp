@@ -103,3 +103,24 @@ TEST_CASE("every friction that a family begins with is in the table, with its ba
         }
     CHECK(pairs > 15);
 }
+
+TEST_CASE("screws are as strong as their mark says", "[catalogue][material][published]") {
+    constexpr double ksi = 6.894757e6;
+    struct Row {
+        const char* name;
+        double ultimate, yield;
+    };
+    // ISO 898-1 table 3, ISO 3506-1 table 2 and SAE J429 table 1, from memory: least strengths.
+    for (const Row& row :
+         {Row{"steel 4.8", 420e6, 340e6}, Row{"steel 5.8", 520e6, 420e6}, Row{"steel 10.9", 1040e6, 940e6},
+          Row{"steel 12.9", 1220e6, 1100e6}, Row{"stainless A4-80", 800e6, 600e6}, Row{"stainless A2-50", 500e6, 210e6},
+          Row{"steel SAE grade 2", 74 * ksi, 57 * ksi}, Row{"steel SAE grade 5", 120 * ksi, 92 * ksi},
+          Row{"steel SAE grade 8", 150 * ksi, 130 * ksi}}) {
+        CAPTURE(row.name);
+        const auto material = catalogue::material_named(row.name);
+        REQUIRE(material);
+        CHECK(material->screws);
+        CHECK(material->ultimate == Approx(row.ultimate).epsilon(0.01));
+        CHECK(material->yield == Approx(row.yield).epsilon(0.01));
+    }
+}

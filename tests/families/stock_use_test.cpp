@@ -133,5 +133,18 @@ TEST_CASE("what is sold by its size brings its strength, its force and its choic
     REQUIRE_FALSE(several);
     CHECK(several.problem().remedy.find(" 1/2 in EMT") == several.problem().remedy.find("1 1/2 in EMT") + 1);
     // The thread inside comes with the nut.
-    CHECK(std::get<std::string>(families::values_from(offer("insert", "M6 hex nut", "nut")).at("thread_inside")) == "M6");
+    CHECK(std::get<std::string>(families::values_from(offer("insert", "M6 hex nut", "nut")).at("thread_inside")) ==
+          "M6");
+}
+
+TEST_CASE("a screw is known by its mark, and is no board", "[families][stock]") {
+    const auto mark = offer("thread", "10.9", "grade");
+    CHECK(std::get<std::string>(families::values_from(mark).at("screw_material")) == "steel 10.9");
+    CHECK(std::get<std::string>(families::values_from(offer("screw_drive", "A4-80", "grade")).at("screw_material")) ==
+          "stainless A4-80");
+    const auto& arm = *families::family_named("arm");
+    CHECK_FALSE(families::stock_named(arm, "steel 10.9", "material"));
+    // A grade that is a bar's as well is both.
+    CHECK(families::stock_named(arm, "steel 8.8", "material"));
+    CHECK(families::stock_named(*families::family_named("thread"), "steel 8.8", "grade"));
 }

@@ -392,6 +392,7 @@ const Family& insert() {
           {},
           "stock"},
          {"timber", "Timber lying flat", {{"wood_thickness", "thickness"}}, {}},
+         {"screw grade", "Screw, by its mark", {}, {}, {{"screw_material", "thread_that_holds"}}, "grade"},
          {"material", "Wood", {{"wood_gravity", "gravity_for_screws"}}, {}, {}, "material"},
          {"material", "Part on it", {{"side_gravity", "gravity_for_screws"}}, {}, {}, "side"}});
     return family;

@@ -225,7 +225,9 @@ const Family& screw_drive() {
                 "kept", "Kept after a day", Dimension::number, 0.95, {0, 1, false},
                 "Share of the force that is left after a day: steel 0.95, hardwood 0.75, rubber 0.7.", "from memory")),
         },
-        &build);
+        &build, true,
+        {{"screw grade", "Screw, by its mark", {}, {}, {{"screw_material", "thread_that_holds"}}, "grade"},
+         {"material", "Nut or frame of", {}, {}, {{"nut_material", "thread_that_holds"}}, "material"}});
     return family;
 }
 

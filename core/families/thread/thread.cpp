@@ -81,6 +81,7 @@ class ThreadFamily : public Family {
         static const std::vector<StockUse> uses{
             {"hand torque", "Knob or hand", {{"torque", "torque"}}, {}, {}, "tight"},
             {"material", "Socket of", {}, {}, {{"socket_material", "thread_that_holds"}}, "material"},
+            {"screw grade", "Screw, by its mark", {}, {}, {{"screw_material", "thread_that_holds"}}, "grade"},
             {"pad",
              "Soft pad, as sold",
              {{"pad_free", "thickness"}, {"pad_modulus", "pad_modulus"}, {"kept", "retention"}},
