@@ -23,6 +23,11 @@ void add_modes(const std::shared_ptr<const Arm>& g, FormulaParts& parts) {
         ratio({"breaks", ModeClass::ultimate, "breaks|break", "stress", Dimension::stress,
                [g](const Wrench& w) { return g->stress(w); }, [g](const Wrench&) { return g->strength; },
                "√(σ² + 3τ²) at the worst station, own weight included", "beam theory; Roark (torsion)"}));
+    if (g->holed != ArmShape::Hole::none)
+        parts.modes.push_back(
+            ratio({"breaks_at_hole", ModeClass::ultimate, "breaks|break at its hole", "stress", Dimension::stress,
+                   [g](const Wrench& w) { return g->stress_at_hole(w); }, [g](const Wrench&) { return g->strength; },
+                   "√(σ² + 3τ²) on the net section at the hole", "beam theory, net section"}));
     parts.modes.push_back(ratio({"buckles", ModeClass::ultimate, "buckles|buckle", "push_along", Dimension::force,
                                  [g](const Wrench& w) { return g->push_along(w); },
                                  [g](const Wrench&) { return g->buckling; }, buckling_formula(*g), "Euler"}));
@@ -116,6 +121,9 @@ Result<FormulaParts> build(const Values& v) {
 }  // namespace
 
 const Family& arm() {
+    const auto bored = [](Parameter p) {
+        return also_shown_for(shown_for(std::move(p), "form", {"straight"}), "section", {"rectangle"});
+    };
     const auto flat = [](Parameter p) { return shown_for(std::move(p), "section", {"rectangle", "pocketed", "box"}); };
     const auto bent = [](Parameter p) { return shown_for(std::move(p), "form", {"bent"}); };
     const auto of_rods = [](Parameter p) { return shown_for(std::move(p), "form", {"legs"}); };
@@ -158,7 +166,16 @@ const Family& arm() {
                        "A taper saves weight at the tip."),
             tapered(length_row("tip_height", "Tip, height or diameter", 0.025, 1, "At the tip.")),
             also_shown_for(tapered(length_row("tip_width", "Tip, width", 0.020, 1, "At the tip.")), "section",
-                           {"rectangle", "pocketed"}),
+                           {"rectangle", "pocketed", "box"}),
+            bored(choice_row("holed", "Hole through it",
+                             {{"no", "none"}, {"across", "from side to side"}, {"down", "from top to bottom"}}, "no",
+                             "A bolt's or a post's hole: what it leaves must bear.")),
+            also_shown_for(shown_for(length_row("hole_diameter", "Hole", 0.010, 0.5, "As it is, enlarged too."),
+                                     "holed", {"across", "down"}),
+                           "section", {"rectangle"}),
+            also_shown_for(shown_for(gap_row("hole_at", "Hole, from the root", 0.020, 20, "To its middle."), "holed",
+                                     {"across", "down"}),
+                           "section", {"rectangle"}),
             quantity_row(
                 "modulus", "Stiffness, E", Dimension::stress, 10e9, {1e6, 1e12},
                 "Along the grain: pine 9 GPa, beech 12, birch plywood 8; aluminium 69, steel 205, printed PLA 2.3 GPa.",

@@ -165,6 +165,19 @@ Status can_be_built(const ArmShape& g) {
     if (g.root.kind == ArmSection::pocketed && g.root.pocket >= 0.95 * g.root.height)
         return Problem{"arm.pocket_leaves_no_flanges", "pocket_height", "The pocket leaves no flanges.",
                        fmt::format("Give at most {:.3g} mm.", 950 * g.root.height)};
+    if (g.holed != ArmShape::Hole::none) {
+        const auto there = g.at(std::min(1.0, g.hole_at / g.length));
+        const double across = g.holed == ArmShape::Hole::across ? there.height : there.width;
+        if (g.hole_at > g.length)
+            return Problem{"arm.hole_beyond_end", "hole_at", "The hole lies beyond the tip.",
+                           fmt::format("Give at most {}.", quantity::format(g.length, Dimension::length))};
+        if (g.hole >= 0.95 * across)
+            return Problem{
+                "arm.hole_leaves_nothing", "hole_diameter",
+                fmt::format("A hole of {} leaves nothing of {}.", quantity::format(g.hole, Dimension::length),
+                            quantity::format(across, Dimension::length)),
+                "Make the hole smaller or the arm larger."};
+    }
     if (g.form == ArmForm::bent && !(g.bend_at < g.length))
         return Problem{
             "arm.bend_beyond_end", "bend_at",
@@ -264,6 +277,12 @@ ArmShape arm_shape(const Values& v) {
         g.spacing = number(v, "leg_spacing");
         g.above_each_other = text(v, "legs_lie") == "above";
     }
+    const auto& holed = text(v, "holed");
+    if (g.form == ArmForm::straight && g.root.kind == ArmSection::rectangle && holed != "no") {
+        g.holed = holed == "across" ? ArmShape::Hole::across : ArmShape::Hole::down;
+        g.hole = number(v, "hole_diameter");
+        g.hole_at = number(v, "hole_at");
+    }
     g.root.height = number(v, "root_height");
     g.root.width = number(v, "root_width");
     g.root.wall = number(v, "wall");
@@ -312,9 +331,21 @@ double Arm::tilt(const Wrench& w) const {
     return moved(w).tail<3>().norm();
 }
 
-double Arm::stress_at(double share, const Wrench& w) const {
+double Arm::stress_at_hole(const Wrench& w) const {
+    if (holed == Hole::none) return 0;
+    const double share = hole_at / length;
+    ArmStation left = at(share);
+    if (holed == Hole::down) {
+        left.width -= hole;
+    } else {
+        left.kind = ArmSection::pocketed;
+        left.pocket = left.pocket_length = hole;
+    }
+    return stress_in(left, share, w);
+}
+
+double Arm::stress_in(const ArmStation& here, double share, const Wrench& w) const {
     const double d = (1 - share) * length;  // from the tip
-    const ArmStation here = at(share);
     // Own weight beyond the station: a tapered prism, by Simpson.
     const double mid = at((1 + share) / 2).area(), end = tip.area(), now = here.area();
     const double beyond = density * d * (now + 4 * mid + end) / 6;

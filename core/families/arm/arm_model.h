@@ -20,6 +20,10 @@ struct ArmShape {
     bool above_each_other = false;  ///< along z; else side by side along y
     double density = 0;
     ArmStation root, tip;  ///< of one leg
+    /// A hole through a straight rectangle: from side to side, or from top to bottom.
+    enum class Hole { none, across, down };
+    Hole holed = Hole::none;
+    double hole = 0, hole_at = 0;  ///< its diameter, and how far from the root [m]
 
     ArmStation at(double share) const;
     Eigen::Vector3d place(double share) const;      ///< of its axis, in the root's frame
@@ -60,9 +64,12 @@ struct Arm : ArmShape {
     double drop(const Wrench& w) const;    ///< of the tip, across the root's direction [m]
     double tilt(const Wrench& w) const;    ///< turn of the picture: roll, nod and swing together [rad]
     double stress(const Wrench& w) const;  ///< greatest over its length
+    /// At its hole, on what the hole leaves; 0 where it has none.
+    double stress_at_hole(const Wrench& w) const;
 
  private:
-    double stress_at(double share, const Wrench& w) const;
+    double stress_at(double share, const Wrench& w) const { return stress_in(at(share), share, w); }
+    double stress_in(const ArmStation& here, double share, const Wrench& w) const;
 };
 /// Errors  A Problem naming the input that cannot be built.
 Result<Arm> arm_model(const Values& values);

@@ -50,6 +50,12 @@ drawing::Drawing arm_section(const Arm& g, const Load& load) {
     d.line({0, 0}, {std::max(tip.x(), 0.2 * L) * 1.05, 0}, Line::centre);
     for (int i = 0; i < g.legs; ++i)
         if (g.above_each_other || i == 0) d.path(outline_of(g, g.leg(i).z(), shown), material);
+    if (g.holed == ArmShape::Hole::across)
+        d.circle({g.hole_at, 0}, g.hole / 2, Material::air);
+    else if (g.holed == ArmShape::Hole::down) {
+        const double up = g.at(g.hole_at / L).height / 2;
+        d.rectangle({g.hole_at - g.hole / 2, -up}, {g.hole_at + g.hole / 2, up}, Material::air);
+    }
     const double x = tip.x(), z = tip.z() + shown;
     if (g.legs > 1)  // what holds them together at the tip
         d.rectangle({x - 0.02 * L, z - half}, {x + 0.02 * L, z + half}, Material::metal);

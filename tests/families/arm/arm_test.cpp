@@ -151,3 +151,29 @@ TEST_CASE("a square tube bends and twists as the tables say", "[arm][published]"
     REQUIRE_FALSE(thick);
     CHECK((thick.problem().id == "arm.wall_too_thick"));
 }
+
+TEST_CASE("a hole leaves less to break", "[arm]") {
+    // A steel bar of 20 by 30 mm, 1 m long, without weight of its own: 10 N at the tip, a hole 200 mm from the root.
+    auto v = bar();
+    v["density"] = 1.0;
+    v["hole_at"] = 0.2;
+    v["hole_diameter"] = 0.010;
+    const double M = 10 * 0.8;
+    auto across = v, from_top = v;
+    across["holed"] = s("across");
+    from_top["holed"] = s("down");
+    const auto stress = [&](const Values& values) {
+        const auto r = report("arm", values, Wrench{0, 0, -10, 0, 0, 0});
+        return mode(r, "breaks_at_hole").demand[0].value;
+    };
+    // Through the sides the middle of the height is lost, from the top a third of the width.
+    const double I_down = 0.020 * std::pow(0.020, 3) / 12;
+    CHECK(stress(from_top) == relative(M * 0.010 / I_down, 0.01));
+    const double I_across = 0.030 * (std::pow(0.020, 3) - std::pow(0.010, 3)) / 12;
+    CHECK(stress(across) > M * 0.010 / I_across);
+    CHECK(stress(across) < 1.3 * M * 0.010 / I_across);
+    from_top["hole_diameter"] = 0.0295;
+    CHECK((families::join(*families::family_named("arm"), from_top).problem().id == "arm.hole_leaves_nothing"));
+    across["hole_at"] = 1.2;
+    CHECK((families::join(*families::family_named("arm"), across).problem().id == "arm.hole_beyond_end"));
+}
