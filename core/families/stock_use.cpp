@@ -142,6 +142,26 @@ const std::vector<StockUse>& stock_uses(const Family& family) {
     return found == known.end() ? none : found->second;
 }
 
+std::vector<std::vector<StockUse>> stock_questions(const Family& family) {
+    const auto first_filled = [](const StockUse& use) {
+        return !use.fills.empty()   ? use.fills.front().first
+               : !use.names.empty() ? use.names.front().first
+                                    : std::string();
+    };
+    std::vector<std::vector<StockUse>> questions;
+    for (const auto& use : stock_uses(family)) {
+        const auto same = std::find_if(questions.begin(), questions.end(), [&](const auto& asked) {
+            return asked.front().key == use.key && asked.front().group != use.group &&
+                   first_filled(asked.front()) == first_filled(use);
+        });
+        if (same == questions.end())
+            questions.push_back({use});
+        else
+            same->push_back(use);
+    }
+    return questions;
+}
+
 std::vector<StockOffer> stock_offers(const StockUse& use) {
     std::vector<StockOffer> offers;
     for (const auto* row : catalogue::stock_group(use.group))

@@ -18,6 +18,8 @@ struct StockOffer {
 /// What stock fills of a family's inputs: its own uses, hand torques where a torque squeezes, and what is squeezed
 /// where a force fades.
 const std::vector<StockUse>& stock_uses(const Family& family);
+/// Its uses as a person is asked for them: those of one key that fill the same input first are one question.
+std::vector<std::vector<StockUse>> stock_questions(const Family& family);
 /// The rows that can fill a use: those that have all that it fills.
 std::vector<StockOffer> stock_offers(const StockUse& use);
 /// All rows that a family can take, group by group.

@@ -121,8 +121,8 @@ void BenchInputsPanel::rebuild_stock() {
         row->deleteLater();
     }
     stock_rows_.clear();
-    for (const auto& use : families::stock_uses(model_.family())) {
-        auto* row = new StockRow(model_.family(), use, this);
+    for (auto& asked : families::stock_questions(model_.family())) {
+        auto* row = new StockRow(model_.family(), std::move(asked), this);
         stock_->addWidget(row);
         stock_rows_.push_back(row);
         connect(row, &StockRow::taken, this, [this](const std::map<std::string, rig::Input>& inputs) {

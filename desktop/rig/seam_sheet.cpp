@@ -245,8 +245,8 @@ StockRow* SeamSheet::stock(const std::string& key) {
 void SeamSheet::refresh_stock(const rig::Element& e, const families::Values& typical) {
     const auto& family = *families::family_named(e.family);
     if (more_->isChecked() && stock_rows_.empty())
-        for (const auto& use : families::stock_uses(family)) {
-            auto* row = new StockRow(family, use, this);
+        for (auto& asked : families::stock_questions(family)) {
+            auto* row = new StockRow(family, std::move(asked), this);
             stock_->addWidget(row);
             stock_rows_.push_back(row);
             connect(row, &StockRow::taken, this, [this](const std::map<std::string, rig::Input>& taken) {

@@ -18,14 +18,18 @@ constexpr int fewest_letters = 6;
 
 }  // namespace
 
-StockRow::StockRow(const families::Family& family, const families::StockUse& use, QWidget* parent)
-    : QWidget(parent), family_(family), use_(use), names_(new QuietComboBox(this)), note_(wrapped(this, 0.85)) {
-    setObjectName("stock-" + text_of(use.key));
+StockRow::StockRow(const families::Family& family, std::vector<families::StockUse> uses, QWidget* parent)
+    : QWidget(parent),
+      family_(family),
+      uses_(std::move(uses)),
+      names_(new QuietComboBox(this)),
+      note_(wrapped(this, 0.85)) {
+    setObjectName("stock-" + text_of(use().key));
     auto* grid = new QGridLayout(this);
     grid->setContentsMargins(0, 0, 0, 0);
     grid->setHorizontalSpacing(8);
     grid->setVerticalSpacing(2);
-    auto* label = new QLabel(text_of(use.label), this);
+    auto* label = new QLabel(text_of(use().label), this);
     label->setWordWrap(true);
     label->setBuddy(names_);
     grid->addWidget(label, 0, 0, Qt::AlignLeft | Qt::AlignTop);
@@ -36,7 +40,7 @@ StockRow::StockRow(const families::Family& family, const families::StockUse& use
     names_->setEditable(true);
     names_->setInsertPolicy(QComboBox::NoInsert);
     names_->addItem(tr("my own numbers"));
-    for (const auto& offer : families::stock_offers(use_)) {
+    for (const auto& offer : families::stock_offers(uses_)) {
         names_->addItem(text_of(offer.row->name));
         names_->setItemData(names_->count() - 1, text_of(offer.row->source), Qt::ToolTipRole);
     }
@@ -44,7 +48,7 @@ StockRow::StockRow(const families::Family& family, const families::StockUse& use
     names_->completer()->setCompletionMode(QCompleter::PopupCompletion);
     names_->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
     names_->setMinimumContentsLength(fewest_letters);
-    names_->setAccessibleName(tr("%1, by name").arg(text_of(use.label)));
+    names_->setAccessibleName(tr("%1, by name").arg(text_of(use().label)));
     names_->lineEdit()->setAccessibleName(names_->accessibleName());
     note_->hide();
     connect(names_, &QComboBox::activated, this, [this] { take(names_->currentText()); });
@@ -67,27 +71,37 @@ void StockRow::take(const QString& typed) {
     if (typed == names_->itemText(0) || name.empty()) {
         // What the name said stays as numbers.
         std::map<std::string, rig::Input> numbers;
-        for (const auto& fills : {use_.fills, use_.names, use_.also})
+        if (!taken_by_) return;
+        for (const auto& fills : {taken_by_->fills, taken_by_->names, taken_by_->also})
             for (const auto& [input, _] : fills)
                 std::visit([&, key = input](const auto& value) { numbers[key] = value; }, values_.at(input));
-        if (!taken_.empty()) emit taken(numbers);
+        emit taken(numbers);
         return;
     }
-    const auto offer = families::stock_named({&use_, 1}, family_.key(), name, use_.key);
+    const auto offer = families::stock_named(uses_, family_.key(), name, use().key);
     if (!offer) return show_note(text_of(offer.problem().what + " " + offer.problem().remedy), true);
     emit taken(study::inputs_from(*offer, name));
 }
 
 void StockRow::refresh(const Inputs& given, const families::Values& values) {
     values_ = values;
-    const auto known = study::taken_from(use_, given);
+    std::optional<study::Taken> known;
+    taken_by_ = nullptr;
+    for (const auto& use : uses_) {
+        if (known) break;
+        known = study::taken_from(use, given);
+        if (known) taken_by_ = &use;
+    }
     taken_ = known ? known->name : std::string();
     const QString shown = known ? text_of(known->name) : names_->itemText(0);
-    if (!names_->lineEdit()->hasFocus() || names_->currentText() != shown) names_->setEditText(shown);
+    if (!names_->lineEdit()->hasFocus() || names_->currentText() != shown) {
+        names_->setEditText(shown);
+        names_->lineEdit()->setCursorPosition(0);
+    }
     QString note;
     if (known && known->corrected) note = tr("with numbers of your own");
     if (known)
-        if (const auto offer = families::stock_named({&use_, 1}, family_.key(), known->name, use_.key))
+        if (const auto offer = families::stock_named(uses_, family_.key(), known->name, use().key))
             note += (note.isEmpty() ? "" : "; ") + text_of(offer->row->source);
     show_note(note, false);
     const auto counts = [&](const auto& fills) {
@@ -96,7 +110,9 @@ void StockRow::refresh(const Inputs& given, const families::Values& values) {
             return p && p->is_relevant(values);
         });
     };
-    setVisible(!use_.sets.empty() || counts(use_.fills) || counts(use_.names) || counts(use_.also));
+    setVisible(std::any_of(uses_.begin(), uses_.end(), [&](const auto& use) {
+        return !use.sets.empty() || counts(use.fills) || counts(use.names) || counts(use.also);
+    }));
 }
 
 }  // namespace clampet::desktop

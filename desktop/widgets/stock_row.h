@@ -14,11 +14,13 @@ namespace clampet::desktop {
 class StockRow : public QWidget {
     Q_OBJECT
  public:
-    StockRow(const families::Family& family, const families::StockUse& use, QWidget* parent = nullptr);
+    /// `uses`: of one question, families::stock_questions.
+    StockRow(const families::Family& family, std::vector<families::StockUse> uses, QWidget* parent = nullptr);
     using Inputs = std::map<std::string, rig::Input, std::less<>>;
     /// Shows what was taken, if anything, among the inputs that are given; hides itself where nothing of it counts.
     void refresh(const Inputs& given, const families::Values& values);
-    const families::StockUse& use() const { return use_; }
+    /// The first of them: its key and its label are the row's.
+    const families::StockUse& use() const { return uses_.front(); }
     QComboBox* names() const { return names_; }
     QString note() const;
 
@@ -29,7 +31,8 @@ class StockRow : public QWidget {
     void take(const QString& typed);
     void show_note(const QString& text, bool problem);
     const families::Family& family_;
-    const families::StockUse& use_;
+    std::vector<families::StockUse> uses_;
+    const families::StockUse* taken_by_ = nullptr;  ///< what was taken from, to give its numbers back
     QComboBox* names_;
     QLabel* note_;
     families::Values values_;  ///< in force, for who goes back to numbers

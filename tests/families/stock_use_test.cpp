@@ -148,3 +148,18 @@ TEST_CASE("a screw is known by its mark, and is no board", "[families][stock]") 
     CHECK(families::stock_named(arm, "steel 8.8", "material"));
     CHECK(families::stock_named(*families::family_named("thread"), "steel 8.8", "grade"));
 }
+
+TEST_CASE("what fills the same is asked for once", "[families][stock]") {
+    const auto questions = families::stock_questions(*families::family_named("edge_clamp"));
+    std::size_t boards = 0, uses = 0;
+    for (const auto& asked : questions) {
+        uses += asked.size();
+        const bool board = asked.front().fills.front().first == "board_thickness";
+        boards += board;
+        if (board) CHECK(asked.size() == 3);  // boards, plywood, timber
+    }
+    CHECK(boards == 1);
+    CHECK(uses == families::stock_uses(*families::family_named("edge_clamp")).size());
+    // Two parts of one table are two questions: what the board is of, and the frame.
+    CHECK(questions.size() == uses - 2);
+}

@@ -215,7 +215,7 @@ const Family& arm() {
         },
         &build, true,
         {{"tube",
-          "Tube or rod",
+          "Tube, bar or timber, as sold",
           {{"root_height", "outer"}, {"wall", "wall"}},
           {{"section", "tube"}},
           {},
