@@ -120,16 +120,13 @@ Result<StackRequest> read_stack(const std::vector<std::string>& assignments) {
         return ok.problem();
     if (const auto ok = read("socket", given["socket"], "m", request.stack.socket_depth); !ok) return ok.problem();
     if (given.contains("items") && !given["items"].empty()) {
-        const auto range = quantity::parse_range(given["items"], Dimension::length);
-        if (range && !range->is_one()) {
-            if (!(range->low >= 0))
-                return Problem{"stack.thinner_than_nothing", "items", "A stack is not thinner than nothing.",
-                               "Write for example 38-39 mm."};
-            request.items = *range;
-            request.stack.items = range->typical;
-        } else if (const auto ok = read("items", given["items"], "m", request.stack.items); !ok) {
-            return ok.problem();
-        }
+        const auto range = quantity::parse_range(given["items"], Dimension::length, "m");
+        if (!range) return range.problem().at("items");
+        if (!(range->low >= 0))
+            return Problem{"stack.thinner_than_nothing", "items", "A stack is not thinner than nothing.",
+                           "Write for example 38-39 mm."};
+        if (!range->is_one()) request.items = *range;
+        request.stack.items = range->typical;
     }
     if (given.contains("sink"))
         if (const auto ok = read("sink", given["sink"], "m", request.stack.sink); !ok) return ok.problem();

@@ -9,6 +9,7 @@
 #include <map>
 #include <nlohmann/json.hpp>
 #include <numbers>
+#include <optional>
 #include <vector>
 
 #include "catalogue/stock.h"
@@ -237,11 +238,14 @@ std::span<const Thread> threads() {
 
 namespace {
 Result<Thread> own_thread(std::string_view designation);
-}
+/// "tr14x4", folded, of any diameter and pitch that ISO 2904's proportions allow; nothing for another text.
+std::optional<Thread> trapezoidal_thread(const std::string& designation);
+}  // namespace
 
 Result<Thread> thread_named(std::string_view designation) {
     if (const auto at = places().find(folded(designation)); at != places().end()) return threads()[at->second];
     if (folded(designation).starts_with("own")) return own_thread(designation);
+    if (const auto thread = trapezoidal_thread(folded(designation))) return *thread;
     const auto [name, thread_class] = without_class(designation);
     const auto carried = [&, &thread_class = thread_class](const Thread& thread) -> Result<Thread> {
         if (thread_class.empty() || thread_class == thread.external_class || thread_class == thread.internal_class)
@@ -265,6 +269,28 @@ Result<Thread> thread_named(std::string_view designation) {
 }
 
 namespace {
+
+std::optional<Thread> trapezoidal_thread(const std::string& designation) {
+    if (!designation.starts_with("tr")) return std::nullopt;
+    const char *at = designation.data() + 2, *end = designation.data() + designation.size();
+    double diameter = 0, pitch = 0;
+    const auto first = std::from_chars(at, end, diameter);
+    if (first.ec != std::errc() || first.ptr == end || *first.ptr != 'x') return std::nullopt;
+    const auto second = std::from_chars(first.ptr + 1, end, pitch);
+    if (second.ec != std::errc() || second.ptr != end) return std::nullopt;
+    constexpr double finest = 1.5, steepest = 0.35, thinnest = 8, thickest = 300;  // ISO 2904, from memory
+    if (!(diameter >= thinnest && diameter <= thickest && pitch >= finest && pitch <= steepest * diameter))
+        return std::nullopt;
+    Thread t;
+    t.form = ThreadForm::trapezoidal;
+    t.series = "trapezoidal";
+    t.designation = fmt::format("Tr{:g}x{:g}", diameter, pitch);
+    t.major = diameter * 1e-3;
+    t.pitch = pitch * 1e-3;
+    t.source = "ISO 2904 proportions, from memory";
+    set_moving_sizes(t);
+    return t;
+}
 
 /// "own 8 x 1.25, 60°, 2 starts": outside and pitch in millimetres, the included angle, 60 where it is not said.
 Result<Thread> own_thread(std::string_view designation) {

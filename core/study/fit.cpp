@@ -262,6 +262,12 @@ Result<FitEnd> read_fit_end(std::string_view text) {
     end.is_round = word->is_round;
     const auto size = quantity::parse_range(without(text, word->word), Dimension::length);
     if (!size) return size.problem();
+    // A pipe in inches is called by its bore of old: 1 in is 33.4 mm outside.
+    const bool in_inches = std::find(words.begin(), words.end(), "in") != words.end() || text.find('"') != text.npos ||
+                           text.find("inch") != text.npos;
+    if (word->word == "pipe" && in_inches)
+        return Problem{"fit.trade_size", "", fmt::format("“{}” is a trade size, not what a caliper says.", text),
+                       "Write the pipe's name, 1 in pipe schedule 40, or what you measured: tube 33.4 mm."};
     constexpr double largest = 5;
     if (!(size->low > 0) || size->high > largest)
         return Problem{"fit.no_size", "", fmt::format("“{}” has no size that can be.", text),

@@ -32,6 +32,11 @@ TEST_CASE("trapezoidal, Acme and pipe threads have their standards' sizes", "[ca
     CHECK(tr20.pitch_diameter == absolute(18e-3, 1e-9));
     CHECK(tr20.minor_external == absolute(15.5e-3, 1e-9));
     CHECK(tr14.flank_half_angle == absolute(15 * degree, 1e-12));
+    // Of sizes that no shop has, the standard's proportions: Tr 14x4 d2 12, d3 9.5.
+    CHECK(named("Tr14x4").pitch_diameter == absolute(12e-3, 1e-9));
+    CHECK(named("Tr14x4").minor_external == absolute(9.5e-3, 1e-9));
+    CHECK_FALSE(catalogue::thread_named("Tr8x5"));
+    CHECK_FALSE(catalogue::thread_named("Tr14x4x9"));
     // ASME B1.5, from memory: 1/2-10 basic pitch diameter 0.45 in, minor 0.40, screw's root 0.38.
     const auto acme = named("1/2-10 Acme");
     CHECK(acme.pitch_diameter / inch == absolute(0.45, 1e-9));

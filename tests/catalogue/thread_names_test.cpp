@@ -61,7 +61,7 @@ TEST_CASE("a name with several meanings offers them with their odds", "[catalogu
         }
         CHECK(sum == relative(1, 1e-9));
     }
-    for (const char* nothing : {"", "cheese", "M", "Tr11x2", "5/8 NPT", "M6x3", "7/3"}) {
+    for (const char* nothing : {"", "cheese", "M", "Tr11x9", "5/8 NPT", "M6x3", "7/3"}) {
         CAPTURE(nothing);
         CHECK(catalogue::thread_candidates(nothing).empty());
         CHECK(thread_named(nothing).problem().id == ProblemId("thread.unknown"));

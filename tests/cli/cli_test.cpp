@@ -339,6 +339,14 @@ TEST_CASE("a stack by key and value: ends, walls and what cannot be read", "[cli
     CHECK(through.at("judgement") == "Holds");
     // Items, plate and 10 mm beyond it: common practice.
     CHECK(through.at("screw_lengths").at("high") == 0.027);
+    // A stack that is known between two thicknesses: one length, several, or refused upside down.
+    const auto range = json::parse(run("thread stack screw=M6x16mm items=38-39mm socket=8mm --json").out);
+    CHECK(range.at("to_buy").size() == 1);
+    CHECK(range.at("to_buy")[0] == 0.045);
+    CHECK(run("thread stack screw=M6x16mm items=10-22mm socket=8mm").exit_code == 1);
+    const auto upside_down = run("thread stack screw=M6x16mm items=39-38mm socket=8mm");
+    CHECK(upside_down.exit_code == 2);
+    CHECK_THAT(upside_down.err, Catch::Contains("from more to less"));
     const auto long_one = json::parse(run("thread stack screw=M6x65mm items=5mm socket=8mm end=through --json").out);
     CHECK(long_one.at("verdict") == "too long");
     CHECK(long_one.at("judgement") == "Doubtful");

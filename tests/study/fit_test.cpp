@@ -37,6 +37,12 @@ TEST_CASE("one dimension decides whether two things go together", "[study][fit]"
     CHECK(fit("board 18 mm", "jaws 20-40 mm").together == Together::loose);
     CHECK(fit("board 30 mm", "jaws 20-40 mm").together == Together::fits);
     CHECK(fit("board 41 mm", "jaws 20-40 mm").together == Together::tight);
+    // A pipe in inches is a name, not a size: it is asked for.
+    const auto pipe = study::read_fit_end("pipe 1 in");
+    REQUIRE_FALSE(pipe);
+    CHECK(pipe.problem().id == ProblemId("fit.trade_size"));
+    CHECK(study::read_fit_end("1 in pipe schedule 40")->size.typical == absolute(1.315 * 0.0254, 1e-6));
+    CHECK(study::read_fit_end("pipe 25 mm")->size.typical == absolute(0.025, 1e-9));
     // EN 10255: 48.3 x 4.0 has 40.3 mm inside; a 33.7 mm tube goes in with 6.6 mm of play.
     const auto tubes = fit("33.7 x 2.6 handrail", "inside 48.3 x 4.0");
     CHECK(tubes.together == Together::loose);
