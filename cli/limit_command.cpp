@@ -108,6 +108,11 @@ int limit_command(const std::string& name, const std::vector<std::string>& assig
                   double required, bool json) {
     const Family* family = families::family_named(name);
     if (!family && std::filesystem::exists(name)) {
+        for (const auto* typed : {&load_text.stands, &load_text.at, &load_text.push})
+            if (!typed->empty())
+                return fail({"limit.load_of_a_rig", "", fmt::format("“{}” is what the rig itself says.", *typed),
+                             "Leave --stands, --at and --push out: the rig has its own places and load cases."},
+                            wrong_usage);
         if (assignments.empty()) return rig_limit(name, required, json);
         return fail({"limit.inputs_of_a_rig", assignments.front(), "A rig has its own inputs.",
                      "Leave them out, or name a family instead of a file."},

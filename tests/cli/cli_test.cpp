@@ -65,6 +65,27 @@ TEST_CASE("check gives the same answer as the study behind it", "[cli]") {
     CHECK_THAT(run("check " + demo).out, Catch::Contains(study::headline(check)));
 }
 
+TEST_CASE("the limit of a rig, and what is not its own to say", "[cli]") {
+    const auto post = std::string(CLAMPET_SOURCE_DIR) + "/data/starting/pole-clamp.clampet.json";
+    const auto limit = run("limit " + post + " --json");
+    CHECK(limit.exit_code == 0);
+    const auto j = json::parse(limit.out);
+    REQUIRE(j.at("curve").size() == 7);
+    // Further out it carries less, and each point says what lets go.
+    double before = 1e9;
+    for (const auto& point : j.at("curve")) {
+        const double mass = point.at("mass").is_null() ? 200 : point.at("mass").get<double>();
+        CHECK(mass <= before);
+        before = mass;
+        if (!point.at("mass").is_null()) CHECK_FALSE(point.at("interface").get<std::string>().empty());
+    }
+    CHECK(j.at("devices").size() > 40);
+    CHECK(run("limit " + post + " --push 5N").exit_code == 2);
+    CHECK(run("limit " + post + " friction=0.3").exit_code == 2);
+    CHECK(run("limit " + demo).exit_code == 1);  // its camera's screw bottoms
+    CHECK(run("limit nothing.json").exit_code == 2);
+}
+
 TEST_CASE("exit codes of the contract", "[cli]") {
     TemporaryFolder folder;
     auto rig = project::demo_rig();

@@ -4,6 +4,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <limits>
 #include <numbers>
 
 #include "families/shared/formula_joint.h"
@@ -25,7 +26,11 @@ struct Detent {
 
     /// Slope of the hole's edge where the ball rests on it: the ball's normal leans by asin(hole/ball).
     double slope() const { return std::asin(hole / ball); }
-    double ball_holds() const { return radius * spring * std::tan(slope() + std::atan(friction)); }
+    double climbs_at() const { return slope() + std::atan(friction); }
+    /// Infinite where friction and slope lock it: no twist lifts the ball then.
+    double ball_holds() const {
+        return climbs_at() < pi / 2 ? radius * spring * std::tan(climbs_at()) : std::numeric_limits<double>::infinity();
+    }
     double error() const { return play / (2 * radius); }
 };
 
@@ -60,7 +65,7 @@ void add_ball(FormulaParts& parts, const Detent& g) {
                        {"holds", "R F tan(β + ρ)", "", g.ball_holds(), Dimension::torque, "statics"}};
     });
     parts.results.push_back({"holding_torque", g.ball_holds(), Dimension::torque});
-    if (g.slope() + std::atan(g.friction) >= pi / 2 * 0.98)
+    if (g.climbs_at() >= pi / 2 * 0.98)
         parts.advisories.push_back(
             {"The notch is so steep that the ball locks: it does not click over by hand.", false});
 }

@@ -94,7 +94,6 @@ void nut_pocket(Fastening& g, const Say& say, double floor, double hole) {
 Status straight_in(Fastening& g, const Say& say, const Values& v) {
     const auto thread = catalogue::thread_named(text(v, "screw"));
     if (!thread) return thread.problem().at("screw");
-    g.diameter = thread->major;
     const double area = root_fill * mechanics::internal_shear_area_per_length(mechanics::basic_sizes(*thread, *thread));
     g.pull_out = area * g.length * g.shear * g.solid;
     const double friction = number(v, "thread_friction");
@@ -151,13 +150,24 @@ void add_modes(FormulaParts& parts, const Fastening& g) {
     parts.modes.push_back(std::move(both));
 }
 
+/// What the wall goes round.
+Result<double> diameter_of(const Values& v, const std::string& kind) {
+    if (kind == "nut") return number(v, "nut_flats");
+    if (kind == "heat_set") return number(v, "insert_diameter");
+    const auto thread = catalogue::thread_named(text(v, "screw"));
+    if (!thread) return thread.problem().at("screw");
+    return thread->major;
+}
+
 Result<FormulaParts> build(const Values& v) {
     Fastening g;
     g.kind = text(v, "kind");
     const bool nut = g.kind == "nut";
     g.shear = number(v, "print_shear") * (text(v, "layers") == "parted" ? across_layers : 1);
     g.bearing = number(v, "print_bearing");
-    g.diameter = nut ? number(v, "nut_flats") : number(v, "insert_diameter");
+    const auto diameter = diameter_of(v, g.kind);
+    if (!diameter) return diameter.problem();
+    g.diameter = *diameter;
     g.length = nut ? number(v, "nut_height") : number(v, "depth");
     g.wall = number(v, "wall");
     g.lever = number(v, "lever");
@@ -178,7 +188,6 @@ Result<FormulaParts> build(const Values& v) {
         nut_pocket(g, say, number(v, "floor"), hole);
     } else {
         if (const auto done = straight_in(g, say, v); !done) return done.problem();
-        g.solid = solid_share(g.wall, wall_wanted * g.diameter, number(v, "infill"));
     }
     const double beside = 2 * g.wall * g.length * g.shear, borne = g.diameter * g.length * g.bearing;
     g.sideways = std::min(beside, borne);

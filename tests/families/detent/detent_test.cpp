@@ -28,6 +28,11 @@ TEST_CASE("a sprung ball climbs out of its hole", "[detent]") {
     CHECK(factor("detent", v, {0, 0, 0, 0, 0, 1}, "jumps") == relative(push * R, 1e-4));
     CHECK(factor("detent", v, {0, 0, 0, 0, 0, -1}, "jumps") == relative(push * R, 1e-4));
     CHECK(std::isinf(factor("detent", v, {5, 5, -9, 1, 1, 0}, "jumps")));
+    // Nearly as wide as the ball, and rough: it locks.
+    auto locked = v;
+    locked["hole_diameter"] = 0.0059;
+    locked["friction"] = 0.5;
+    CHECK(std::isinf(factor("detent", locked, {0, 0, 0, 0, 0, 100}, "jumps")));
     auto wide = v;
     wide["hole_diameter"] = 0.006;
     CHECK((families::join(*families::family_named("detent"), wide).problem().id == "detent.ball_falls_in"));

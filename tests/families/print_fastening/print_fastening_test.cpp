@@ -72,6 +72,13 @@ TEST_CASE("a screw straight into plastic strips by a strong hand", "[print_faste
     const double area = pi * 4e-3 / 0.7e-3 * (0.35e-3 + (4e-3 - 3.5453e-3) / std::sqrt(3.0));
     CHECK(mode(r, "pulls_out").factor_mass == relative(0.8 * area * 0.010 * 16.8e6, 1e-3));
     CHECK(mode(r, "overtightens").factor_mass == relative(0.7 * result(r, "strips_at") / (1.5 * 0.5), 1e-6));
+    // An insert that is not there has no say in it.
+    auto beside = screw;
+    beside["insert_diameter"] = 0.012;
+    CHECK(pull(beside) == pull(screw));
+    // Thin round an M4 is less than 1.6 mm.
+    beside["wall"] = 0.0008;
+    CHECK(pull(beside) == relative(pull(screw) * (0.5 + 0.5 * std::pow(0.2, 1.5)), 1e-9));
     screw["depth"] = 0.003;
     CHECK(mode(report("print_fastening", screw, Wrench{}), "overtightens").factor_mass <
           mode(r, "overtightens").factor_mass);
