@@ -86,10 +86,14 @@ std::span<const StockRow> stock() {
 }
 
 std::vector<const StockRow*> stock_group(std::string_view group) {
-    std::vector<const StockRow*> rows;
-    for (const auto& row : stock())
-        if (row.group == group) rows.push_back(&row);
-    return rows;
+    // Sorted into groups once: a name that fills inputs is looked up at every keystroke.
+    static const auto groups = [] {
+        std::map<std::string, std::vector<const StockRow*>, std::less<>> all;
+        for (const auto& row : stock()) all[row.group].push_back(&row);
+        return all;
+    }();
+    const auto found = groups.find(group);
+    return found == groups.end() ? std::vector<const StockRow*>{} : found->second;
 }
 
 }  // namespace clampet::catalogue

@@ -192,6 +192,8 @@ void BenchCurvePanel::refresh() {
     curve.from = range_from_;
     curve.to = range_to_;
     curve.points = model_.curve(bench, key, range_from_, range_to_);
+    for (const auto& mode : model_.result().report.modes)
+        curve.words[mode.mode] = QString::fromStdString(mode.label.does());
     if (model_.pinned() && model_.pinned()->bench.element.family == bench.element.family) {
         auto other = model_.pinned()->bench;
         other.payload = bench.payload;

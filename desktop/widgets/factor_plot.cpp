@@ -137,6 +137,38 @@ std::vector<FactorPlot::WayOff> FactorPlot::ways_off() const {
     return all;
 }
 
+std::vector<FactorPlot::Cliff> FactorPlot::cliffs() const {
+    constexpr double fall = 3;
+    std::vector<Cliff> all;
+    for (std::size_t i = 1; i < curve_.points.size(); ++i) {
+        const auto &a = curve_.points[i - 1], &b = curve_.points[i];
+        if (std::isnan(a.factor) || std::isnan(b.factor) || a.mode == b.mode) continue;
+        const bool falls = a.factor > fall * b.factor, rises = b.factor > fall * a.factor;
+        if (!falls && !rises) continue;
+        const auto words = curve_.words.find(falls ? b.mode : a.mode);
+        if (words == curve_.words.end()) continue;
+        const double value = (a.value + b.value) / 2;
+        const QString at = QString::fromStdString(quantity::format(value, curve_.dimension));
+        all.push_back(
+            {value, falls ? tr("%1 from %2").arg(words->second, at) : tr("%1 up to %2").arg(words->second, at)});
+    }
+    return all;
+}
+
+/// At half height, on the side of the cliff where there is room.
+void FactorPlot::paint_cliffs(QPainter& p, QRectF a, const Look& look) const {
+    p.setFont(look.font(0.85));
+    p.setPen(look.theme.slips);
+    const QFontMetricsF metrics(p.font());
+    double y = a.center().y();
+    for (const auto& cliff : cliffs()) {
+        const double width = metrics.horizontalAdvance(cliff.words), x = x_of(cliff.value, a);
+        const double left = x - 6 - width >= a.left() ? x - 6 - width : std::min(x + 6, a.right() - width);
+        p.drawText(QPointF(std::max(a.left(), left), y), cliff.words);
+        y += metrics.height();
+    }
+}
+
 void FactorPlot::paint_ways_off(QPainter& p, QRectF a, const Look& look) const {
     p.setFont(look.font(0.85));
     p.setPen(look.theme.quiet);
@@ -204,6 +236,7 @@ void FactorPlot::paint(QPainter& p, QRectF whole, const Look& look) const {
     draw(curve_.points, QPen(t.text, 2.2));
     p.restore();
     paint_ways_off(p, a, look);
+    paint_cliffs(p, a, look);
     paint_window(p, a, look);
     if (std::isnan(curve_.present)) return;
     const double x = std::clamp(x_of(curve_.present, a), a.left(), a.right());

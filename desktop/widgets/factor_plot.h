@@ -1,4 +1,5 @@
 #pragma once
+#include <map>
 #include <optional>
 
 #include "desktop/widgets/drag_plot.h"
@@ -13,6 +14,7 @@ struct FactorCurve {
     QString input;  ///< its label
     double present = 0, factor = 0, required = 2;
     double from = 0, to = 1;
+    std::map<std::string, QString> words;  ///< what a mode does, by its key: "dents the board"
 };
 
 /// Factor against one input, logarithmic; a click on it sets the value.
@@ -36,6 +38,13 @@ class FactorPlot : public DragPlot {
         double middle = 0;
     };
     std::vector<WayOff> ways_off() const;
+    /// Where it falls at once, and what happens there: "dents the board from 2050 N". A fall to a third and less
+    /// between neighbours, to another mode, counts.
+    struct Cliff {
+        double value = 0;
+        QString words;
+    };
+    std::vector<Cliff> cliffs() const;
     QSize sizeHint() const override;
 
  signals:
@@ -48,6 +57,7 @@ class FactorPlot : public DragPlot {
  private:
     void paint_window(QPainter& painter, QRectF area, const Look& look) const;
     void paint_ways_off(QPainter& painter, QRectF area, const Look& look) const;
+    void paint_cliffs(QPainter& painter, QRectF area, const Look& look) const;
     FactorCurve curve_;
 };
 

@@ -541,6 +541,32 @@ TEST_CASE("only what is moved by hand has a window", "[desktop][bench]") {
     CHECK(plot.window()->second == Approx(3.5).margin(0.1));
 }
 
+TEST_CASE("a cliff of the curve says what happens there", "[desktop][bench]") {
+    desktop::FactorPlot plot;
+    desktop::FactorCurve curve;
+    curve.dimension = quantity::Dimension::force;
+    curve.from = 0;
+    curve.to = 3000;
+    curve.words = {{"crush", "dents the board"}, {"slips", "slides"}};
+    curve.points = {
+        {0, 0.5, "slips"}, {1000, 12, "slips"}, {2000, 25, "slips"}, {2100, 0.98, "crush"}, {3000, 0.7, "crush"}};
+    plot.show_curve(curve);
+    const auto cliffs = plot.cliffs();
+    // A steep rise of one mode is none.
+    REQUIRE(cliffs.size() == 1);
+    CHECK(cliffs[0].value == Approx(2050));
+    CHECK(cliffs[0].words == "dents the board from 2050 N");
+    curve.points = {{0, 0.9, "crush"}, {1000, 12, "slips"}};
+    plot.show_curve(curve);
+    REQUIRE(plot.cliffs().size() == 1);
+    CHECK(plot.cliffs()[0].words == "dents the board up to 500 N");
+    // The edge clamp has one, and it stands on its bench.
+    BenchWindow d("edge_clamp");
+    d.bench().update_plots();
+    REQUIRE_FALSE(d.bench().factor_plot()->cliffs().empty());
+    CHECK_THAT(d.bench().factor_plot()->cliffs()[0].words.toStdString(), Catch::StartsWith("bends its frame open from"));
+}
+
 TEST_CASE("a curve that leaves the scale says where", "[desktop][bench]") {
     desktop::FactorPlot plot;
     desktop::FactorCurve curve;
