@@ -48,7 +48,16 @@ QString interval_text(const mechanics::Interval& i) {
 TrayChip::TrayChip(StackItem item, QWidget* parent)
     : QPushButton(QString::fromStdString(item.label()), parent), item_(std::move(item)) {
     setCursor(Qt::OpenHandCursor);
-    setToolTip(tr("Press to lay it next to the socket, or drag it where it belongs."));
+    setAccessibleName(text());
+    setToolTip(text() + "\n" + tr("Press to lay it next to the socket, or drag it where it belongs."));
+    setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Fixed);
+}
+
+/// A long name is shortened in its middle: how thick it is stands at its end.
+void TrayChip::resizeEvent(QResizeEvent* event) {
+    QPushButton::resizeEvent(event);
+    const int padding = 2 * fontMetrics().horizontalAdvance(QLatin1Char('m'));
+    setText(fontMetrics().elidedText(QString::fromStdString(item_.label()), Qt::ElideMiddle, width() - padding));
 }
 
 void TrayChip::mouseMoveEvent(QMouseEvent* event) {

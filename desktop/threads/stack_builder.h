@@ -30,6 +30,7 @@ class TrayChip : public QPushButton {
  protected:
     void mouseMoveEvent(QMouseEvent* event) override;
     void mouseReleaseEvent(QMouseEvent* event) override;
+    void resizeEvent(QResizeEvent* event) override;
 
  private:
     families::StackItem item_;

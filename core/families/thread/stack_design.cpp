@@ -3,6 +3,7 @@
 #include <fmt/format.h>
 
 #include <algorithm>
+#include <cmath>
 
 #include "quantity/format.h"
 
@@ -39,8 +40,10 @@ mechanics::StackUp StackDesign::stack_up() const {
 }
 
 bool fits_over(const catalogue::StockRow& washer, const catalogue::Thread& screw) {
-    const double bore = washer.size("bore");
-    return bore >= screw.major - 50 * micrometre && bore <= 1.28 * screw.major;
+    const double bore = washer.size("bore"), made_for = washer.size("major");
+    constexpr double loosest = 1.15, alike = 0.01;
+    const bool of_its_size = std::abs(made_for / screw.major - 1) < alike;
+    return bore >= screw.major - 50 * micrometre && (of_its_size || bore <= loosest * screw.major);
 }
 
 std::vector<const catalogue::StockRow*> washers_for(const catalogue::Thread& screw) {

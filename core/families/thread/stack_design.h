@@ -40,8 +40,8 @@ struct StackDesign {
     }
 };
 
-/// Washers that go over a screw without flopping about: bore from the thread's diameter to 1.28 of it: USS
-/// washers reach 1.25 (ASME B18.21.1, from memory).
+/// Washers that go over a screw without flopping about: those made for its size, and others with a bore of up to 1.15
+/// of its diameter (ISO 7089 is 1.04 to 1.08 of its own; common practice).
 bool fits_over(const catalogue::StockRow& washer, const catalogue::Thread& screw);
 /// Standard washers for a thread, thinnest first, and standard lengths of its system, shortest first.
 std::vector<const catalogue::StockRow*> washers_for(const catalogue::Thread& screw);

@@ -134,7 +134,10 @@ bool StackDesk::redo() {
 
 std::vector<StackTray> StackDesk::trays() const {
     std::vector<StackItem> washers, plates, pads;
-    for (const auto* row : families::washers_for(design_.screw)) washers.push_back(washer_from(*row));
+    // What is laid in every day comes before shims.
+    auto known = families::washers_for(design_.screw);
+    std::stable_partition(known.begin(), known.end(), [](const auto* row) { return row->texts.at("kind") != "shim"; });
+    for (const auto* row : known) washers.push_back(washer_from(*row));
     for (const auto& [group, kind, into] : {std::tuple{"plate", StackItem::Kind::plate, &plates},
                                             {"plywood", StackItem::Kind::board, &plates},
                                             {"pad", StackItem::Kind::pad, &pads}})
