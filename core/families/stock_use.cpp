@@ -22,7 +22,9 @@ std::vector<StockUse> all_uses(const Family& family) {
     if (find_parameter(family, "torque") && find_parameter(family, "squeezed_by"))
         uses.push_back(
             {"hand torque", "Knob or hand", {{"torque", "torque"}}, {{"squeezed_by", "screw"}}, {}, "tight"});
-    if (find_parameter(family, "bearing_outer") && find_parameter(family, "bearing_inner"))
+    // Where a ring rubs it is a head's; a clamp screw rubs with its tip.
+    const auto* hole = find_parameter(family, "bearing_inner");
+    if (find_parameter(family, "bearing_outer") && hole && hole->standard > 0)
         uses.push_back({"head", "Head of its screw", {{"bearing_outer", "bearing"}}, {}, {}, "head"});
     const bool told = std::any_of(uses.begin(), uses.end(), [](const StockUse& use) { return fills(use, "kept"); });
     if (find_parameter(family, "kept") && !told)

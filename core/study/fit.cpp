@@ -308,6 +308,7 @@ Result<FitAnswer> go_together(const FitEnd& one, const FitEnd& other, double dep
                                                       : Together::fits;
     if (is_round && depth > 0 && play.typical > 0) {
         const mechanics::RoundFit fit{inner.size.typical, outer.size.typical, depth};
+        answer.depth = depth;
         answer.lean = std::atan(fit.lean());
         answer.movement = fit.movement(height);
     }

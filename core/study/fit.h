@@ -31,6 +31,7 @@ std::string_view name_of(Together together);
 struct FitAnswer {
     Together together = Together::fits;
     quantity::Range play;            ///< inside less outside [m]; below 0 it is too tight
+    double depth = 0;                ///< how far a round one is in, where that is known [m]
     double lean = 0, movement = 0;   ///< of a round one, to either side [rad], side to side at the height [m]
     double at_subject = 0;           ///< what the camera sees of it, from side to side [m]
     double pixels = 0;               ///< that, in a picture of 3840 pixels

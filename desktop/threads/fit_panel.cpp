@@ -1,6 +1,5 @@
 #include "desktop/threads/fit_panel.h"
 
-#include <cmath>
 #include <QGridLayout>
 #include <QLabel>
 #include <QLineEdit>
@@ -146,10 +145,9 @@ void FitPanel::show_picture(const study::FitQuestion& asked, const study::FitAns
     if (picture_->isHidden()) return;
     auto inner = study::read_fit_end(asked.one), outer = study::read_fit_end(asked.other);
     if (!inner->goes_in) std::swap(inner, outer);
-    // The play is what it is over the depth, so that leaves the depth.
-    const double depth = found->play.typical / std::tan(found->lean);
-    const auto joint = families::join(*families::family_named("round_joint"),
-                                      {{"post", inner->size.typical}, {"bore", outer->size.typical}, {"depth", depth}});
+    const auto joint =
+        families::join(*families::family_named("round_joint"),
+                       {{"post", inner->size.typical}, {"bore", outer->size.typical}, {"depth", found->depth}});
     if (joint) picture_->show_drawing((*joint)->section({}));
 }
 

@@ -149,6 +149,18 @@ TEST_CASE("a screw is known by its mark, and is no board", "[families][stock]") 
     CHECK(families::stock_named(*families::family_named("thread"), "steel 8.8", "grade"));
 }
 
+TEST_CASE("a head is asked for where a head rubs, not where a tip does", "[families][stock]") {
+    const auto asks = [](const char* family) {
+        return families::is_stock_key(families::stock_uses(*families::family_named(family)), "head");
+    };
+    CHECK(asks("flat_face"));
+    CHECK(asks("thread"));
+    CHECK_FALSE(asks("edge_clamp"));
+    CHECK_FALSE(asks("ball"));
+    // ISO 4762: the head of an M6 is 10 mm across.
+    CHECK(fills(offer("flat_face", "socket cap M6", "head"), "bearing_outer") == absolute(0.010, 1e-6));
+}
+
 TEST_CASE("what fills the same is asked for once", "[families][stock]") {
     const auto questions = families::stock_questions(*families::family_named("edge_clamp"));
     std::size_t boards = 0, uses = 0;

@@ -120,7 +120,8 @@ void set_preload(ThreadNumbers& n, double pad_stiffness) {
 Result<double> pads_of(const Values& v) {
     if (const double measured = number(v, "pad_stiffness"); measured > 0) return measured;
     if (text(v, "soft") != "yes") return 0.0;
-    const double outer = number(v, "pad_outer"), hole = number(v, "bearing_inner");
+    const double outer = number(v, "pad_outer"),
+                 hole = number(v, text(v, "turned") == "payload" ? "face_inner" : "bearing_inner");
     if (!(outer > hole))
         return Problem{"thread.pad_too_small", "pad_outer",
                        fmt::format("A pad of {} leaves nothing round a hole of {}.", in_mm(outer), in_mm(hole)),

@@ -69,6 +69,14 @@ TEST_CASE("a screw that stops while its pad gives way holds what the pad presses
     auto measured = padded(0.3e6);
     measured["pad_stiffness"] = 50e3;
     CHECK(result(report("thread", measured, Wrench{}), "preload") == relative(50e3 * 0.0018, 1e-3));
+    // Spun on, it is the face's hole that counts, not that of a head that is not there.
+    auto spun = padded(0.3e6);
+    spun["turned"] = std::string("payload");
+    spun["torque"] = 3.0;
+    spun["face_inner"] = 0.010;
+    spun["bearing_inner"] = 0.029;
+    const double wide = 0.3e6 * std::numbers::pi / 4 * (0.030 * 0.030 - 0.010 * 0.010) / 0.002;
+    CHECK(result(report("thread", spun, Wrench{}), "preload") == relative(wide * 0.0018, 1e-3));
     auto small = padded(0.3e6);
     small["pad_outer"] = 0.006;
     CHECK((families::join(*families::family_named("thread"), small).problem().id == "thread.pad_too_small"));
