@@ -39,6 +39,7 @@ StockRow row_of(const Material& m) {
     add("damping", m.damping);
     // Rubber does not give way but at its edges; cork, felt and foam bulge inwards.
     if (is_pad) row.texts["bears"] = m.poisson > 0.45 ? "rubber" : "pad";
+    row.texts["gives_way"] = is_pad ? "soft" : "hard";
     if (m.thread_shear_lasting >= least_thread_shear) row.texts["thread_that_holds"] = m.name;
     return row;
 }

@@ -12,4 +12,9 @@ double ring_influence(double phi) noexcept {
     return ((pi - phi) * std::sin(phi) - 1 - std::cos(phi) / 2) / (2 * pi);
 }
 
+double length_drawn_in(double diameter, double wall) noexcept {
+    constexpr double dent_share = 0.01, free_ends = 0.75;
+    return 2 * diameter * std::sqrt(2 * std::numbers::pi / 3 * dent_share * diameter / wall * free_ends);
+}
+
 }  // namespace clampet::mechanics

@@ -15,4 +15,18 @@ inline constexpr double cosine_collar_moment = 0.0947153;
 /// Source   Roark's Formulas for Stress and Strain, circular rings.
 double ring_influence(double phi) noexcept;
 
+/// What a ring of a tube bears beyond its first yield before hinges let it fold, over the stress of first yield.
+/// Two opposite lines fold it on four hinges, 8 M_p/D per length with M_p = f_y t^2/4, which is 6/pi of first yield;
+/// for other patterns the elastic moments with a section that is plastic through (1.5) are a safe lower bound. Source
+/// DeRuntz and Hodge, Crushing of a tube between rigid plates, 1963; static theorem.
+inline constexpr double folds_between_lines = 1.9098593, folds_at_least = 1.5;
+
+/// Length of tube [m] beyond a short jaw that helps to bear it, by stretching as it is drawn into the dent.
+/// Meaning  16 m_0 sqrt(2 pi/3 (delta/t) 3/4), m_0 = f_y t^2/4, over what a ring bears per length, 8 m_0/D: at a dent
+/// of
+///          a hundredth of the diameter, ends free to come in.
+/// Range    diameter > wall > 0.
+/// Source   Wierzbicki and Suh, Indentation of tubes under combined loading, 1988, from memory.
+double length_drawn_in(double diameter, double wall) noexcept;
+
 }  // namespace clampet::mechanics

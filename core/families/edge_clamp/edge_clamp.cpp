@@ -11,6 +11,7 @@
 #include "catalogue/material.h"
 #include "families/shared/formula_joint.h"
 #include "families/shared/parameter_rows.h"
+#include "families/shared/screw_tip.h"
 #include "families/shared/search_memory.h"
 #include "families/shared/slip_shares.h"
 #include "families/shared/squeeze.h"
@@ -31,6 +32,7 @@ struct EdgeClamp {
     double force = 0, a = 0, b = 0, pad = 0;  ///< upper plate along x and y; lower pad's diameter [m]
     double board = 0, throat = 0, upper_friction = 0, lower_friction = 0, board_strength = 0, frame_strength = 0;
     double screw_length = 0, screw_minor = 0;
+    double bare_end = 0, cap_strength = 0;  ///< area of a screw's end that presses on a pad without a foot, or 0 [m2]
     mechanics::CurvedBeam frame;
     mechanics::CutFacePtr surface;                              ///< the upper plate
     std::shared_ptr<const mechanics::PlanarContacts> contacts;  ///< the plate's points and, last, the lower pad
@@ -182,7 +184,12 @@ void add_modes(const EdgeClamp& g, FormulaParts& parts) {
              return std::max(g.board_pressure(w), std::max(0.0, g.below(w)) / (pi * g.pad * g.pad / 4));
          },
          [g](const Wrench&) { return g.board_strength; }, "p of the no-tension block, or F/(π d²/4)", "derived"}));
-    auto& crush = parts.modes.back();
+    if (g.bare_end > 0)
+        parts.modes.push_back(ratio(
+            {"bores", ModeClass::ultimate, "bores|bore through the pad under its screw", "pressure", Dimension::stress,
+             [g](const Wrench& w) { return boring_stress(g.below(w), g.bare_end, g.lower_friction); },
+             [g](const Wrench&) { return g.cap_strength; }, "F/(π d²/4) √(1 + 3 μ²)", "von Mises, derived"}));
+    auto& crush = parts.modes[parts.modes.size() - (g.bare_end > 0 ? 2 : 1)];
     crush.searching = [g](const Wrench& w, SearchMemory& near) {
         const double pad = std::max(0.0, g.below(w)) / (pi * g.pad * g.pad / 4);
         return std::max(g.board_pressure(w, &near), pad) / g.board_strength;
@@ -220,6 +227,8 @@ Result<EdgeClamp> read(const Values& v, const Squeeze& squeezed, const mechanics
     g.frame_strength = number(v, "frame_strength");
     g.screw_length = number(v, "screw_length");
     g.screw_minor = number(v, "screw_minor");
+    if (text(v, "tip") == "bare") g.bare_end = pi / 4 * std::pow(number(v, "tip_diameter"), 2);
+    g.cap_strength = number(v, "cap_strength");
     g.frame = {number(v, "inner_radius"), number(v, "frame_depth"), number(v, "frame_width")};
     if (g.a / 2 > g.throat)
         return Problem{"edge_clamp.plate_too_long", "plate_length",
@@ -280,6 +289,12 @@ Result<FormulaParts> build(const Values& v, const mechanics::CutFacePtr& like) {
                          quantity::format(buckling, Dimension::force)),
              buckling < g.force});
     if (!(g.force > 0)) parts.advisories.push_back({"Nothing clamps the board.", true});
+    if (g.bare_end > 0)
+        parts.advisories.push_back(
+            {"A button, a swivel foot or a nut under the cap keeps the screw's end from boring in; grease on its "
+             "thread "
+             "makes more force of the same hand.",
+             false});
     parts.section = [g](const Load& load) { return section(g, load); };
     return parts;
 }
@@ -296,7 +311,15 @@ const Family& edge_clamp() {
                     length_row("board_thickness", "Board", 0.027, 0.3, "Thickness of desk, shelf or beam flange.")),
                 length_row("plate_length", "Upper plate, along x", 0.050, 0.5, "Along the overhang, about the screw."),
                 length_row("plate_width", "Upper plate, along y", 0.050, 0.5, "Along the edge."),
-                length_row("pad_diameter", "Lower pad", 0.030, 0.3, "On the screw's tip; it swivels."),
+                length_row("pad_diameter", "Lower pad", 0.030, 0.3, "What presses on the board from below."),
+                choice_row("tip", "The screw presses",
+                           {{"foot", "a foot, or a cap with a button in it"}, {"bare", "straight on a pad or cap"}},
+                           "foot", "A foot or button stands still while the screw turns in it; a bare end bores in."),
+                shown_for(length_row("tip_diameter", "Screw's end", 0.0055, 0.1, "What of it lies on the pad."), "tip",
+                          {"bare"}),
+                shown_for(quantity_row("cap_strength", "Pad or cap may bear", Dimension::stress, 3e6, {1e4, 1e10},
+                                       "Rubber 3 MPa, cork 1 MPa, hard plastic 50 MPa.", "from memory"),
+                          "tip", {"bare"}),
                 friction_row("friction", "Friction above", "anodised aluminium on plywood", "Plate on board."),
                 friction_row("lower_friction", "Friction below", "rubber on plywood", "Pad on board."),
             },
@@ -344,6 +367,7 @@ const Family& edge_clamp() {
           {{"board_strength", "bearing"}}},
          {"timber", "Timber lying flat", {{"board_thickness", "thickness"}}, {}},
          {"material", "Board or desk top", {{"board_strength", "bearing"}}, {}, {}, "material"},
+         {"material", "Pad under the screw", {{"cap_strength", "bearing"}}, {}, {}, "cap"},
          {"material", "Frame of the clamp", {{"frame_strength", "bending"}}, {}, {}, "frame"}},
         nullptr,
         {{PortKind::edge, PortKind::jaw, {{"board_thickness", PortSide::support, "thickness"}}, "friction", ""}});

@@ -67,6 +67,8 @@ class FaceJoint : public Joint {
         mechanics::SlipLimit<3> slip;
         std::optional<double> close_call;  ///< where the coarse model all but slipped before its factor
     };
+    /// On cork, leather or rubber, which is squashed and not crushed.
+    bool soft() const noexcept { return n_.bearing == Bearing::pad || n_.bearing == Bearing::rubber; }
     /// Whether a wrench asks for friction at all.
     bool drives_slip(const Wrench& wrench) const noexcept;
     Slip slip(const Wrench& wrench, bool only_limit, double enough = std::numeric_limits<double>::infinity(),

@@ -172,13 +172,14 @@ FaceJoint::FaceJoint(FaceNumbers numbers, mechanics::CutFacePtr coarse, mechanic
     modes_ = {{"slips", ModeClass::ultimate, "slides|slide or twists|twist on its face", false},
               {"tips", ModeClass::ultimate, "tips|tip over the edge of its face", false},
               {"parts", ModeClass::ultimate, "is|be pulled off its face", false},
-              {"crush", ModeClass::ultimate, "crushes|crush its face", false},
+              // Rubber, cork or felt that is squeezed too hard creeps, and goes on holding.
+              soft() ? Mode{"crush", ModeClass::service, "squashes|squash its pad", false}
+                     : Mode{"crush", ModeClass::ultimate, "crushes|crush its face", false},
               {"opens", ModeClass::service, "opens|open at one edge", false}};
     rest_radius_ = slip({}, false).mean_radius;
     if (n_.one_screw)
         modes_.push_back({"unscrews", ModeClass::ultimate, "turns|turn and backs|back its screw off", false});
-    if (n_.bearing == Bearing::pad || n_.bearing == Bearing::rubber)
-        modes_.push_back({"sags", ModeClass::service, "sags|sag on its pad", false});
+    if (soft()) modes_.push_back({"sags", ModeClass::service, "sags|sag on its pad", false});
 }
 
 std::span<const Mode> FaceJoint::modes() const noexcept {

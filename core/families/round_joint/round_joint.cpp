@@ -8,7 +8,10 @@
 
 #include "families/shared/formula_joint.h"
 #include "families/shared/parameter_rows.h"
+#include "families/shared/screw_tip.h"
+#include "families/shared/squeeze.h"
 #include "mechanics/round_fit.h"
+#include "quantity/dimension.h"
 #include "quantity/format.h"
 
 namespace clampet::families {
@@ -19,14 +22,16 @@ constexpr double pi = std::numbers::pi;
 
 /// A post in its bore. Frame: origin in the middle of the rim, z out of the bore along the post.
 struct Round {
-    std::string held;  ///< loose, taped, pinned, pressed, glued
+    std::string held;  ///< loose, taped, wedged, clamped, collet, side_screw, pinned, pressed, glued
     mechanics::RoundFit fit;
     double friction = 0, bearing = 0, height = 0, movement_limit = 0;
     bool rests = true;   ///< the post stands on the bottom or a shoulder: what presses is borne there
     double pressed = 0;  ///< pressure of an interference [Pa]
     double shear = 0;    ///< of a glue line, after grain [Pa]
     double pin = 0, pin_shear = 0, wall = 0;
+    double grip = 0;  ///< sum of the normal forces of what is wedged, clamped or screwed [N]
 
+    bool squeezed() const { return held == "clamped" || held == "collet" || held == "side_screw"; }
     double radius() const { return fit.post / 2; }
     double area() const { return pi * fit.post * fit.length; }
     mechanics::SideForces side(const Wrench& w) const {
@@ -37,7 +42,10 @@ struct Round {
     /// Pull and twist together, as a force at the post's surface.
     double drawn(const Wrench& w) const { return std::hypot(along(w), w.mz / radius()); }
     /// Friction that holds it: of a pressed post its own, of a loose one what the side load presses.
-    double gripped(const Wrench& w) const { return friction * (held == "pressed" ? pressed * area() : side(w).sum()); }
+    double gripped(const Wrench& w) const {
+        if (squeezed() || held == "wedged") return friction * grip;
+        return friction * (held == "pressed" ? pressed * area() : side(w).sum());
+    }
     /// Each of the pin's two sections: half the pull, and the twist over the diameter.
     double on_pin(const Wrench& w) const { return std::hypot(along(w) / 2, w.mz / fit.post); }
     double pin_bears() const { return pin * std::min(wall, fit.post / 4) * bearing; }
@@ -64,6 +72,14 @@ drawing::Drawing section(const Round& g, const Load& load) {
     d.rectangle({-R, -L - w}, {R, -L}, Material::wood);
     d.rectangle({-r, -L}, {r, up}, Material::metal);
     if (g.held == "pinned") d.circle({0, -L / 2}, g.pin / 2, Material::metal);
+    if (g.held == "side_screw") d.rectangle({R, -L / 2 - 0.2 * r}, {R + 2.2 * w, -L / 2 + 0.2 * r}, Material::metal);
+    if (g.held == "collet")
+        for (const double side : {-1.0, 1.0})
+            d.path({{side * R, 0}, {side * (R + w), 0}, {side * (R + 0.4 * w), 0.5 * L}, {side * r, 0.5 * L}},
+                   Material::plastic);
+    if (g.held == "wedged") d.path({{R, 0.2 * L}, {r, 0.2 * L}, {r, -0.8 * L}, {R, 0}}, Material::wood);
+    if (g.grip > 0)
+        d.arrow({-R - 2.4 * w, -L / 2}, {-R, -L / 2}, quantity::format(g.grip, Dimension::force), Line::accent);
     d.line({0, -L - 1.5 * w}, {0, up + w}, Line::centre);
     d.dimension({-R - w, -L}, {-R - w, 0}, 0.5 * w, quantity::format(L, Dimension::length));
     d.dimension({-r, up}, {r, up}, 0.5 * w, "Ø " + quantity::format(g.fit.post, Dimension::length));
@@ -95,6 +111,7 @@ void add_slip(FormulaParts& parts, const Round& g) {
     };
     slips.formula = g.held == "glued"     ? "τ π d L"
                     : g.held == "pressed" ? "μ p π d L"
+                    : g.grip > 0          ? "μ ΣN"
                                           : "μ (rim + end), rim = H (1 + h/L), end = H h/L";
     slips.source = g.held == "glued" ? "statics; the strength is an input" : "Coulomb friction; statics";
     parts.modes.push_back(std::move(slips));
@@ -123,7 +140,7 @@ void add_side(FormulaParts& parts, const Round& g) {
             ratio({"opens", ModeClass::service, "opens|open at its rim", "side_moment", Dimension::torque,
                    [](const Wrench& w) { return std::hypot(w.mx, w.my); }, [g](const Wrench&) { return g.opens_at(); },
                    "π r p L²/6", "linear pressure over the bore, derived"}));
-    if (!(g.fit.play() > 0) || g.held == "glued" || g.held == "pressed") return;
+    if (!(g.fit.play() > 0) || (g.held != "loose" && g.held != "taped" && g.held != "pinned")) return;
     FormulaMode leans;
     leans.mode = {"wobbles", ModeClass::service, "wobbles|wobble too far", false, true};
     const double ratio = g.fit.movement(g.height) / g.movement_limit;
@@ -175,8 +192,65 @@ void add_words(FormulaParts& parts, const Round& g, double play, double wraps) {
             {"Nothing keeps a loose post from being lifted out or turned but what leans on it.", false});
 }
 
+/// What a wedge that was driven in beside the post presses; friction on both of its faces is the joint's.
+void drive_wedge(const Values& v, Round& g, FormulaParts& parts) {
+    const double angle = number(v, "wedge_angle"), rho = std::atan(g.friction), drive = number(v, "drive_force");
+    const double press = drive / (std::tan(rho + angle) + g.friction);
+    g.grip = 2 * press;
+    parts.working.push_back([=] {
+        return Working{{"wedge_presses", "F/(tan(ρ + δ) + μ)", "", press, Dimension::force, "statics of a wedge"},
+                       {"normal_force_sum", "2 N, on both sides of the post", "", 2 * press, Dimension::force, ""}};
+    });
+    parts.modes.push_back(margin(
+        "wedge_backs_out", "pushes|push its wedge back out", [=](const Wrench&) { return 2 * rho / angle; },
+        "(ρ₁ + ρ₂)/δ", "wedges, self-locking; derived"));
+}
+
+/// What a slit hub, a collet or a screw from the side presses: the sum of its normal forces.
+Result<double> squeezed_on(const Values& v, const Round& g, FormulaParts& parts) {
+    const auto squeezed = squeeze(v);
+    if (!squeezed) return squeezed.problem().at("screw");
+    parts.working.push_back(squeezed->working);
+    const auto say = [&](const char* name, const char* formula, double value, const char* source) {
+        parts.working.push_back([=] { return Working{{name, formula, "", value, Dimension::force, source}}; });
+    };
+    const double F = squeezed->force;
+    double sum = 2 * F;
+    if (g.held == "side_screw") {
+        const double tip = number(v, "tip_diameter");
+        parts.modes.push_back(
+            ratio({"bores", ModeClass::ultimate, "bores|bore its screw into the post", "pressure", Dimension::stress,
+                   [=](const Wrench&) { return boring_stress(F, pi / 4 * tip * tip, 0); },
+                   [bearing = g.bearing](const Wrench&) { return bearing; }, "F/(π d²/4)", "statics"}));
+        parts.advisories.push_back(
+            {"One screw from the side holds it on two lines, about which it can rock: a second "
+             "screw, a flat filed on the post or a slit does better.",
+             false});
+    } else if (g.held == "collet") {
+        const double angle = number(v, "cone_angle"), rho = std::atan(number(v, "cone_friction"));
+        sum = F / std::tan(angle + rho);
+        say("normal_force_sum", "F/tan(α + ρ), of the ring that is drawn onto its cone", sum, "statics of a cone");
+    } else {
+        // A slit ring closes by π c, and that part of the force is spent on bending it.
+        const double wall = (number(v, "outside") - g.fit.bore) / 2, r = (g.fit.bore + wall) / 2;
+        const double inertia = g.fit.length * std::pow(wall, 3) / 12, E = number(v, "hub_modulus");
+        const double spent = pi * g.fit.play() * E * inertia / (3 * pi * r * r * r), left = std::max(0.0, F - spent);
+        sum = g.friction > 1e-9 ? 2 * left * (1 - std::exp(-g.friction * pi)) / g.friction : 2 * pi * left;
+        say("spent_on_closing", "π c E I/(3π r³)", spent, "curved beam, Roark");
+        say("normal_force_sum", "2 F′ (1 − e^(−μπ))/μ, F′ what is left", sum, "belt friction, Eytelwein");
+        if (!(left > 0))
+            parts.advisories.push_back(
+                {fmt::format("Closing the slit takes {}: nothing is left to grip with. Make the bore closer, cut the "
+                             "slit deeper, or make the wall thinner.",
+                             quantity::format(spent, Dimension::force)),
+                 true});
+    }
+    return sum;
+}
+
 Result<FormulaParts> build(const Values& v) {
     Round g;
+    FormulaParts parts;
     g.held = text(v, "held");
     g.fit = {number(v, "post"), number(v, "bore"), number(v, "depth")};
     if (g.held == "pressed") g.fit.bore = g.fit.post - number(v, "interference");
@@ -189,11 +263,11 @@ Result<FormulaParts> build(const Values& v) {
                                      [&](const mechanics::Tape& tape) { return tape.name == text(v, "tape"); });
     const double tape = wound->thickness;
     const double play = g.fit.play(), wraps = mechanics::wraps_for(play, tape);
+    const double outside = number(v, "outside");
+    if ((g.held == "pressed" || g.held == "clamped") && !(outside > g.fit.bore))
+        return Problem{"round.no_hub", "outside", "What the bore is in is no wider than the bore.",
+                       "Give its outside diameter."};
     if (g.held == "pressed") {
-        const double outside = number(v, "outside");
-        if (!(outside > g.fit.bore))
-            return Problem{"round.no_hub", "outside", "What the bore is in is no wider than the bore.",
-                           "Give its outside diameter."};
         const mechanics::PressedFit fit{
             g.fit.post, g.fit.bore, outside, number(v, "post_modulus"), 0.3, number(v, "hub_modulus"), 0.3};
         g.pressed = mechanics::pressed_pressure(fit);
@@ -218,7 +292,12 @@ Result<FormulaParts> build(const Values& v) {
     if (g.held == "pinned" && !(g.pin < 0.5 * g.fit.post))
         return Problem{"round.pin_too_thick", "pin_diameter", "The pin takes half of the post away.",
                        "Give less than half of the post, about a quarter."};
-    FormulaParts parts;
+    if (g.held == "wedged") drive_wedge(v, g, parts);
+    if (g.squeezed()) {
+        const auto sum = squeezed_on(v, g, parts);
+        if (!sum) return sum.problem();
+        g.grip = *sum;
+    }
     add_slip(parts, g);
     add_pin(parts, g);
     add_side(parts, g);
@@ -238,17 +317,29 @@ std::vector<Parameter> rows() {
     const auto for_held = [](Parameter p, std::vector<std::string> held) {
         return shown_for(std::move(p), "held", std::move(held));
     };
-    return {
+    std::vector<Parameter> squeezed = squeeze_parameters(
+        {.force = 250, .torque = 2, .screw = "M6", .bearing_outer = 0.012, .bearing_inner = 0.0066, .kept = 0.75});
+    for (auto& row : squeezed) {
+        if (row.key == "squeezed_by") row.standard_text = "screw";
+        const std::vector<std::string> held{"clamped", "collet", "side_screw"};
+        row = row.shown_by.empty() ? shown_for(std::move(row), "held", held)
+                                   : also_shown_for(std::move(row), "held", held);
+    }
+    std::vector<Parameter> all{
         choice_row("held", "It is held by",
                    {{"loose", "nothing: it stands in it"},
                     {"taped", "wraps of tape"},
+                    {"wedged", "a wedge driven in beside it"},
+                    {"clamped", "a slit that is drawn together"},
+                    {"collet", "a ring drawn onto its cone (twist lock)"},
+                    {"side_screw", "a screw from the side"},
                     {"pinned", "a pin across"},
                     {"pressed", "being pressed in"},
                     {"glued", "glue"}},
-                   "loose", "A slit that a screw draws together is a collar: see the grip round a tube."),
+                   "loose", "Leg sections, posts and dowels: what keeps them from coming out, dropping and turning."),
         length_row("post", "Post, rod or dowel", 0.0248, 1, "Outside diameter, as measured."),
         for_held(length_row("bore", "Bore", 0.0252, 1, "Inside diameter, as measured."),
-                 {"loose", "taped", "pinned", "glued"}),
+                 {"loose", "taped", "wedged", "clamped", "collet", "side_screw", "pinned", "glued"}),
         length_row("depth", "Depth in it", 0.060, 5, "How far the post is in."),
         choice_row("under_it", "Under the post", {{"bottom", "a bottom or a shoulder"}, {"nothing", "nothing"}},
                    "bottom", "What bears its weight."),
@@ -271,13 +362,29 @@ std::vector<Parameter> rows() {
         for_held(length_row("interference", "Thicker than the bore by", 0.0001, 0.01,
                             "Post less bore, before it is pressed in."),
                  {"pressed"}),
-        for_held(length_row("outside", "Outside of it", 0.050, 2, "Diameter of what the bore is in."), {"pressed"}),
+        for_held(length_row("outside", "Outside of it", 0.050, 2, "Diameter of what the bore is in."),
+                 {"pressed", "clamped"}),
+        for_held(quantity_row("wedge_angle", "Wedge, angle", Dimension::angle, 6 * quantity::degree,
+                              {0.1 * quantity::degree, 45 * quantity::degree}, "1 in 10 is 5.7°.", "input"),
+                 {"wedged"}),
+        for_held(quantity_row("drive_force", "Driven in with", Dimension::force, 150, {0, 1e5},
+                              "A thumb 60 N, the heel of a hand 150, taps of a light mallet 500.", "from memory"),
+                 {"wedged"}),
+        for_held(quantity_row("cone_angle", "Cone, from the axis", Dimension::angle, 10 * quantity::degree,
+                              {0.5 * quantity::degree, 60 * quantity::degree}, "Half of the cone's whole angle.",
+                              "from memory"),
+                 {"collet"}),
+        for_held(quantity_row("cone_friction", "Friction on the cone", Dimension::number, 0.2, {0, 2},
+                              "Plastic on metal 0.2: less draws the ring tighter.", "from memory"),
+                 {"collet"}),
+        for_held(length_row("tip_diameter", "Screw's end", 0.005, 0.1, "What of it presses on the post."),
+                 {"side_screw"}),
         for_held(quantity_row("post_modulus", "Post, E", Dimension::stress, 12e9, {1e6, 1e12},
                               "Across the grain wood gives ten times as much.", "from memory"),
                  {"pressed"}),
         for_held(quantity_row("hub_modulus", "Round it, E", Dimension::stress, 1.3e9, {1e6, 1e12},
                               "Oak across the grain 1.3 GPa, printed PLA 2.3, aluminium 69.", "from memory"),
-                 {"pressed"}),
+                 {"pressed", "clamped"}),
         for_held(described(quantity_row(
                      "hub_strength", "Round it splits at", Dimension::stress, 5.5e6, {1e3, 1e10, false},
                      "Oak across the grain 5.5 MPa, printed PLA 25, aluminium 150.", "Wood Handbook, from memory")),
@@ -291,6 +398,8 @@ std::vector<Parameter> rows() {
                  {"glued"}),
         described(length_row("movement_limit", "May move", 0.003, 1, "From side to side, at the payload.")),
     };
+    all.insert(all.begin() + 7, squeezed.begin(), squeezed.end());
+    return all;
 }
 
 }  // namespace

@@ -11,6 +11,7 @@
 #include "catalogue/thread.h"
 #include "families/shared/formula_joint.h"
 #include "families/shared/parameter_rows.h"
+#include "families/shared/screw_tip.h"
 #include "families/shared/threaded_material.h"
 #include "mechanics/thread_strength.h"
 #include "mechanics/tightening.h"
@@ -46,7 +47,9 @@ struct Drive {
     double highest = 0;                         ///< fresh force of a strong hand on slippery threads [N]
     double buckling = 0, strip = 0, yield = 0;  ///< [N]
     double free_length = 0, knob = 0, engaged = 0;
-    double locking = 0;  ///< tan rho' / tan psi
+    double foot_area = 0, turning_friction = 0,
+           presses_on = 0;  ///< [m2], of what turns on it, and what that bears [Pa]
+    double locking = 0;     ///< tan rho' / tan psi
 };
 
 drawing::Drawing section(const Drive& g, const Load& load) {
@@ -82,6 +85,10 @@ void add_modes(const Drive& g, FormulaParts& parts) {
     parts.modes.push_back(
         ratio({"strips", ModeClass::ultimate, "strips|strip its thread", "push", Dimension::force, pressed,
                [g](const Wrench&) { return g.strip; }, "shear area × 0.577 σ_u, the weaker side", "FED-STD-H28/2"}));
+    parts.modes.push_back(ratio(
+        {"bores", ModeClass::ultimate, "bores|bore into what it presses on", "pressure", Dimension::stress,
+         [g, pressed](const Wrench& w) { return boring_stress(pressed(w), g.foot_area, g.turning_friction); },
+         [g](const Wrench&) { return g.presses_on; }, "F/A √(1 + 3 μ²), μ of what turns on it", "von Mises, derived"}));
     parts.modes.push_back(margin(
         "backs_off", "turns|turn back by itself", [g](const Wrench&) { return g.locking; }, "tan ρ′/tan ψ",
         "self-locking when ψ < ρ′, Shigley; half of the friction where it shakes"));
@@ -127,6 +134,12 @@ Result<FormulaParts> build(const Values& v) {
                .bearing_outer_diameter = tip_diameter,
                .bearing_inner_diameter = tip == "ring" ? number(v, "tip_hole") : 0};
     if (const auto ok = mechanics::check_screw(g.screw); !ok) return ok.problem().at("tip_hole");
+    // A ball touches on a spot about as wide as a button's tip; a ring leaves its hole out.
+    const double foot = tip == "ball" ? 0.6 * thread->minor_external : number(v, "tip_diameter"),
+                 hole = tip == "ring" ? number(v, "tip_hole") : 0;
+    g.foot_area = std::numbers::pi / 4 * (foot * foot - hole * hole);
+    g.turning_friction = tip == "button" ? 0 : number(v, "tip_friction");
+    g.presses_on = number(v, "pressed_strength");
     const double arm = mechanics::torque_per_preload(g.screw), kept = number(v, "kept");
     g.fresh = g.torque / arm;
     g.highest = mechanics::highest_preload(g.screw, g.torque);
@@ -208,13 +221,15 @@ const Family& screw_drive() {
                        "button",
                        "In a button or swivel foot only the screw's tip rubs; a ball tip turns on a point; a solid pad "
                        "rubs at 2/3 of its radius."),
-            shown_for(length_row("tip_diameter", "Rubbing face, outside", 0.012, 0.3, "Outer diameter of what rubs."),
-                      "tip", {"pad", "ring"}),
+            shown_for(length_row("tip_diameter", "Foot, outside", 0.012, 0.3, "Outer diameter of what presses."), "tip",
+                      {"button", "pad", "ring"}),
             shown_for(gap_row("tip_hole", "Rubbing face, hole", 0.0084, 0.3, "Diameter of the hole in it."), "tip",
                       {"ring"}),
             scattered(quantity_row("tip_friction", "Friction where it rubs", Dimension::number, 0.15, {0, 2},
                                    "Steel on steel 0.15, on rubber 0.6.", "from memory"),
                       0.7, 1.43, false),
+            quantity_row("pressed_strength", "It presses on what bears", Dimension::stress, 100e6, {1e4, 1e10},
+                         "Steel 235 MPa, aluminium 100 MPa, plywood 8 MPa, rubber 3 MPa.", "from memory"),
             gap_row("free_length", "Free length", 0.040, 2, "From the nut to the tip, where it could buckle."),
             length_row("engaged", "Engaged length", 0.008, 0.2, "Of thread in the nut or the frame."),
             text_row("screw_material", "Screw of", "steel 4.6", "For its strength.", "catalogue"),
@@ -227,6 +242,7 @@ const Family& screw_drive() {
         },
         &build, true,
         {{"screw grade", "Screw, by its mark", {}, {}, {{"screw_material", "thread_that_holds"}}, "grade"},
+         {"material", "What it presses on", {{"pressed_strength", "bearing"}}, {}, {}, "presses_on"},
          {"material", "Nut or frame of", {}, {}, {{"nut_material", "thread_that_holds"}}, "material"}});
     return family;
 }

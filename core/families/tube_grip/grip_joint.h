@@ -17,16 +17,18 @@ enum class CollarFit { close, loose, lapped };
 /// The numbers of one grip [SI]. x runs along the tube, z is the jaw normal.
 struct GripNumbers {
     Jaws jaws = Jaws::vee;
-    double radius = 0, wall = 0, length = 0, friction = 0, half_angle = 0, flank = 0;
-    bool locked = true;        ///< screw: both sides share by stiffness; false: a spring keeps its force
-    bool seated = false;       ///< V tightened and never jogged
-    bool two_rigid = false;    ///< both flat jaws are rigid
-    double into_body = -1;     ///< sign that turns Fz into a push into the jaw that is fixed to the body
-    bool fixed_on_top = true;  ///< that jaw lies on the payload's side of the tube, +z
-    bool vee_moves = false;    ///< the V is the moving jaw, its pad the fixed one
-    double vee_sign = 1;       ///< of My in the V's flanks: 1 when the V lies on the side of what holds the tube
+    double radius = 0, wall = 0, length = 0, half_angle = 0, flank = 0;
+    double friction = 0, other_friction = 0;  ///< on the fixed jaw or V; on the other jaw or pad
+    bool locked = true;                       ///< screw: both sides share by stiffness; false: a spring keeps its force
+    bool seated = false;                      ///< V tightened and never jogged
+    bool two_rigid = false;                   ///< both flat jaws are rigid
+    double into_body = -1;                    ///< sign that turns Fz into a push into the jaw that is fixed to the body
+    bool fixed_on_top = true;                 ///< that jaw lies on the payload's side of the tube, +z
+    bool vee_moves = false;                   ///< the V is the moving jaw, its pad the fixed one
+    double vee_sign = 1;  ///< of My in the V's flanks: 1 when the V lies on the side of what holds the tube
     CollarFit collar_fit = CollarFit::close;
     double tube_strength = 0, pad_width = 0, pad_strength = 0;
+    bool soft_pads = false;  ///< rubber, cork, felt, leather: squashed, not crushed
     bool solid = false;
     Squeeze squeeze;
 };
@@ -69,11 +71,20 @@ class GripJoint : public Joint {
     Normals vee_normals(const Wrench& wrench) const noexcept;
     Flanks flanks(const Wrench& wrench) const noexcept;
     double normal_sum(const Wrench& wrench) const noexcept;
+    /// What friction holds along or round the tube: the sum of both sides' own [N].
+    double holding(const Wrench& wrench) const noexcept;
+    /// Force on the flanks of the V, both together, less what seating and turning take.
+    double flank_sum(const Wrench& wrench) const noexcept;
     double slips_utilisation(const Wrench& wrench) const noexcept;
     double rocks_utilisation(const Wrench& wrench, double lost_at) const noexcept;
     double parts_utilisation(const Wrench& wrench) const noexcept;
     double ring_stress(const Wrench& wrench) const noexcept;
     double pad_pressure(const Wrench& wrench) const noexcept;
+    /// Share of what folds the tube or crushes hard pads; of what marks the tube or squashes soft ones.
+    double crush_utilisation(const Wrench& wrench) const noexcept;
+    double marks_utilisation(const Wrench& wrench) const noexcept;
+    /// Stress of the elastic ring at which the tube folds.
+    double folding_stress() const noexcept;
     std::vector<NamedValue> crushing(const Wrench& wrench) const;
     bool drives_slip(const Wrench& wrench) const noexcept;
     /// Sum of a collar's normal forces over F.

@@ -8,6 +8,8 @@ namespace clampet::families {
 /// What squeezes a grip; a spring clamp's force is that at the opening which the tube asks for.
 /// Errors: a Problem when the clamp does not open that far.
 Result<Squeeze> grip_squeeze(const Values& values);
+/// Friction on the moving jaw or the pad: its own where the faces are unlike.
+double other_friction(const Values& values);
 /// A band or hose clamp, or a slit tube that bands draw down. Errors: a Problem on the key that cannot be built.
 Result<std::shared_ptr<const Joint>> join_band(const Values& values);
 /// A flat bar in a padded slot: two faces, each as a preloaded flat face. `like`: the face of a like one, or nothing.

@@ -23,7 +23,7 @@ constexpr std::size_t most_points = 512;
 struct Slot {
     bool locked = true;
     double into_body = -1;  ///< sign that turns Fz into a push into the fixed face
-    double force = 0, length = 0, width = 0, bar = 0, friction = 0, pad_strength = 0;
+    double force = 0, length = 0, width = 0, bar = 0, friction = 0, other_friction = 0, pad_strength = 0;
     mechanics::CutFacePtr surface;
 
     /// Forces of the fixed and the moving face: a locked jaw shares a push with the other side, a spring keeps its
@@ -64,8 +64,8 @@ mechanics::SlipLimit<3> Slot::slip(const Wrench& w) const {
     const auto p = pressures(w);
     if (!p.in_balance) return none;
     std::array<double, most_points + mechanics::sum_block> sum{}, f{};
-    for (const auto& face : {p.fixed, p.moving}) {
-        surface->points.forces(face, friction, f.data());
+    for (const bool fixed : {true, false}) {
+        surface->points.forces(fixed ? p.fixed : p.moving, fixed ? friction : other_friction, f.data());
         for (std::size_t i = 0; i < surface->contacts.padded(); ++i) sum[i] += f[i];
     }
     return mechanics::slip_limit(surface->contacts, std::span<const double>(sum.data(), surface->contacts.padded()),
@@ -107,7 +107,8 @@ FormulaMode slips(const Slot& g) {
     };
     m.capacity = [g](const Wrench& w) {
         const auto s = g.sides(w);
-        return std::vector<NamedValue>{{"along", g.friction * (s[0] + std::max(0.0, s[1])), Dimension::force}};
+        return std::vector<NamedValue>{
+            {"along", g.friction * s[0] + g.other_friction * std::max(0.0, s[1]), Dimension::force}};
     };
     m.motion = [g](const Wrench& w) -> Phrase {
         const auto at = g.slip(w);
@@ -137,6 +138,7 @@ Result<std::shared_ptr<const Joint>> join_slot(const Values& v, const mechanics:
     g.width = number(v, "slot_width");
     g.bar = number(v, "diameter");
     g.friction = number(v, "friction");
+    g.other_friction = other_friction(v);
     g.pad_strength = number(v, "pad_strength");
     const auto face = mechanics::cut_face(
         {mechanics::rectangle(g.length, g.width), mechanics::Bedding::even, 7, 34, 1e-6, false}, {like});
@@ -149,7 +151,8 @@ Result<std::shared_ptr<const Joint>> join_slot(const Values& v, const mechanics:
         return Working{{"normal_force_sum", "ΣN = 2F", "", 2 * g.force, Dimension::force, "derived"}};
     });
     parts.working.push_back([=] {
-        return Working{{"holding_force", "μ ΣN", "", 2 * g.friction * g.force, Dimension::force, "Coulomb friction"}};
+        return Working{{"holding_force", "Σ μ N", "", (g.friction + g.other_friction) * g.force, Dimension::force,
+                        "Coulomb friction"}};
     });
     parts.modes.push_back(slips(g));
     parts.modes.push_back(
@@ -170,14 +173,16 @@ Result<std::shared_ptr<const Joint>> join_slot(const Values& v, const mechanics:
     rocks.formula = "2 max(|My|/L, |Mx|/b) = ΣN, at opposite ends of the faces";
     rocks.source = "statics";
     parts.modes.push_back(std::move(rocks));
+    const bool soft = text(v, "pads") == "soft";  // rubber, cork or felt is squashed and goes on holding
     parts.modes.push_back(
-        ratio({"crush", ModeClass::ultimate, "crushes|crush its pads", "pressure", Dimension::stress,
+        ratio({"crush", soft ? ModeClass::service : ModeClass::ultimate,
+               soft ? "squashes|squash its pads" : "crushes|crush its pads", "pressure", Dimension::stress,
                [g](const Wrench& w) { return g.pressure(w); }, [g](const Wrench&) { return g.pad_strength; },
                "p of the no-tension block", "derived"}));
     parts.modes.back().tolerance = 2e-4;
     parts.results = {{"clamping_force", g.force, Dimension::force},
                      {"normal_force_sum", 2 * g.force, Dimension::force},
-                     {"holding_force_along", 2 * g.friction * g.force, Dimension::force}};
+                     {"holding_force_along", (g.friction + g.other_friction) * g.force, Dimension::force}};
     parts.section = [g](const Load& load) { return section(g, load); };
     if (!(g.force > 0)) parts.advisories.push_back({"Nothing squeezes the bar.", true});
     return formula_joint(std::move(parts));

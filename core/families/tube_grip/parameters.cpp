@@ -43,6 +43,14 @@ std::vector<Parameter> make_rows() {
             for_jaws(length_row("flank", "V, flank", 0.030, 1, "Length of one flank from the bottom of the V."),
                      {"vee"}),
             friction_row("friction", "Friction on the tube", "painted steel on plywood", "Jaw on tube, dry."),
+            for_jaws(choice_row("faces", "Both faces", {{"alike", "are alike"}, {"unlike", "are of unlike stuff"}},
+                                "alike", "A hard jaw and a padded one hold each by their own friction."),
+                     {"flat", "vee", "slot"}),
+            also_shown_for(
+                for_jaws(friction_row("other_friction", "Friction on the other face", "rubber on painted steel",
+                                      "Of the moving jaw, or of the pad opposite the V."),
+                         {"flat", "vee", "slot"}),
+                "faces", {"unlike"}),
         },
         squeezed,
         {
@@ -128,6 +136,11 @@ std::vector<Parameter> make_rows() {
             for_jaws(gap_row("pad_width", "Pad width", 0.010, 0.5,
                              "Width over which a jaw presses, across the tube; 0 leaves the pads unchecked."),
                      {"flat", "vee", "collar"}),
+            for_jaws(
+                described(choice_row("pads", "What presses is",
+                                     {{"hard", "wood, plastic or metal"}, {"soft", "rubber, cork, felt or leather"}},
+                                     "hard", "Hard pads crush; soft ones are squashed and creep, and go on holding.")),
+                {"flat", "vee", "collar", "slot"}),
             quantity_row("pad_strength", "Pad may bear", Dimension::stress, 8e6, {1e4, 1e10},
                          "Plywood 8 MPa, hardwood 9 MPa, rubber 3 MPa, aluminium 100 MPa.", "from memory"),
         },

@@ -22,20 +22,27 @@ constexpr double infinite = std::numeric_limits<double>::infinity();
 constexpr std::size_t line_points = 32;
 static_assert(2 * line_points % mechanics::sum_block == 0);
 
-enum ModeIndex : std::size_t { slips, parts, rocks, crush, opens };
+enum ModeIndex : std::size_t { slips, parts, rocks, crush, opens, marks };
 
-const std::array<Mode, 5>& grip_modes() {
-    static const std::array<Mode, 5> modes{{
+const std::array<Mode, 6>& grip_modes() {
+    static const std::array<Mode, 6> modes{{
         {"slips", ModeClass::ultimate, "slides|slide along or turns|turn round the tube", false},
         {"parts", ModeClass::ultimate, "is|be pulled out of its jaw", false},
         {"rocks", ModeClass::ultimate, "rocks|rock off the ends of its jaw", false},
         {"crush", ModeClass::ultimate, "crushes|crush the tube or its pads", false},
         {"opens", ModeClass::service, "opens|open at one end of the jaw", false},
+        {"marks", ModeClass::service, "marks|mark the tube", false},
     }};
     return modes;
 }
 
 }  // namespace
+
+double other_friction(const Values& v) {
+    const auto& jaws = text(v, "jaws");
+    const bool may_differ = jaws == "flat" || jaws == "vee" || jaws == "slot";
+    return number(v, may_differ && text(v, "faces") == "unlike" ? "other_friction" : "friction");
+}
 
 Result<Squeeze> grip_squeeze(const Values& v) {
     if (text(v, "squeezed_by") != "spring") return squeeze(v);
@@ -72,6 +79,7 @@ Result<std::shared_ptr<const Joint>> join_jaws(const Values& v) {
                        fmt::format("Give at most {:.3g} mm, or 0 for a solid bar.", n.radius * 1e3)};
     n.length = number(v, "length");
     n.friction = number(v, "friction");
+    n.other_friction = other_friction(v);
     n.half_angle = number(v, "half_angle");
     n.flank = number(v, "flank");
     const double touch = n.radius / std::tan(n.half_angle);
@@ -95,6 +103,7 @@ Result<std::shared_ptr<const Joint>> join_jaws(const Values& v) {
     n.tube_strength = number(v, "tube_strength");
     n.pad_width = number(v, "pad_width");
     n.pad_strength = number(v, "pad_strength");
+    n.soft_pads = text(v, "pads") == "soft";
     auto squeezed = grip_squeeze(v);
     if (!squeezed) return squeezed.problem();
     n.squeeze = *squeezed;
@@ -147,7 +156,12 @@ class TubeGrip : public Family {
              {{"jaws", "band"}, {"squeezed_by", "force"}},
              {},
              "band"},
-            {"material", "Jaws or pads", {{"pad_strength", "bearing"}, {"kept", "retention"}}, {}, {}, "material"},
+            {"material",
+             "Jaws or pads",
+             {{"pad_strength", "bearing"}, {"kept", "retention"}},
+             {},
+             {{"pads", "gives_way"}},
+             "material"},
             {"material", "Slit tube", {{"slit_modulus", "youngs_modulus"}}, {}, {}, "slit"},
             {"material", "Material of the tube", {{"tube_strength", "yield"}}, {}, {}, "tube_material"}};
         return uses;
@@ -217,9 +231,10 @@ GripJoint::Sides GripJoint::sides(const Wrench& w) const noexcept {
 
 GripJoint::Normals GripJoint::vee_normals(const Wrench& w) const noexcept {
     const Sides s = sides(w);
-    const double V = vee_force(s), P = pad_force(s), sine = sine_, sum = P + V / sine;
+    // Each side takes its share of what slides by its own friction.
+    const double V = n_.friction * vee_force(s), P = n_.other_friction * pad_force(s), sum = P + V / sine_;
     const double unlike = sum > 0 ? (P - V) / sum : 0, up = n_.fixed_on_top != n_.vee_moves ? 1 : -1;
-    return {V, w.fy - up * unlike * w.mx / n_.radius, w.my + up * unlike * n_.radius * w.fx};
+    return {vee_force(s), w.fy - up * unlike * w.mx / n_.radius, w.my + up * unlike * n_.radius * w.fx};
 }
 
 GripJoint::Flanks GripJoint::flanks(const Wrench& w) const noexcept {
@@ -247,12 +262,23 @@ double GripJoint::normal_sum(const Wrench& w) const noexcept {
     const Sides s = sides(w);
     if (n_.jaws == Jaws::collar) return collar_share() * (s.fixed + s.moving) / 2;
     if (n_.jaws == Jaws::flat) return s.fixed + s.moving;
+    return pad_force(s) + flank_sum(w);
+}
+
+double GripJoint::flank_sum(const Wrench& w) const noexcept {
     const double wedge = sine_ + (n_.seated ? n_.friction * cosine_ : 0);
     // Where the flanks press unlike, the friction that turns the tube on them lifts it out of the V as well; where it
     // draws it in, it earns no credit.
     const double round = std::abs(w.mx) / n_.radius, drag = std::sqrt(w.fx * w.fx + round * round);
     const double lifts = drag > 0 ? n_.friction * round / drag * std::abs(vee_normals(w).fy) : 0;
-    return pad_force(s) + std::max(0.0, vee_force(s) - lifts) / wedge;
+    return std::max(0.0, vee_force(sides(w)) - lifts) / wedge;
+}
+
+double GripJoint::holding(const Wrench& w) const noexcept {
+    const Sides s = sides(w);
+    if (n_.jaws == Jaws::collar) return n_.friction * normal_sum(w);
+    if (n_.jaws == Jaws::flat) return n_.friction * s.fixed + n_.other_friction * s.moving;
+    return n_.other_friction * pad_force(s) + n_.friction * flank_sum(w);
 }
 
 bool GripJoint::drives_slip(const Wrench& w) const noexcept {
@@ -268,9 +294,11 @@ mechanics::SlipLimit<4> GripJoint::flat_slip(const Wrench& w, const mechanics::S
     const Lines at = lines(w);
     const auto& above = n_.fixed_on_top ? at.fixed : at.moving;
     const auto& below = n_.fixed_on_top ? at.moving : at.fixed;
+    const double mu_above = n_.fixed_on_top ? n_.friction : n_.other_friction,
+                 mu_below = n_.fixed_on_top ? n_.other_friction : n_.friction;
     for (std::size_t i = 0; i < line_points; ++i) {
-        limit[i] = n_.friction * above.force_between(cells_[i], cells_[i + 1]);
-        limit[line_points + i] = n_.friction * below.force_between(cells_[i], cells_[i + 1]);
+        limit[i] = mu_above * above.force_between(cells_[i], cells_[i + 1]);
+        limit[line_points + i] = mu_below * below.force_between(cells_[i], cells_[i + 1]);
     }
     const double scale = std::max(n_.radius, n_.length / 2);
     return mechanics::slip_limit(lines_, std::span<const double>(limit), {w.fx, w.fy, w.mx / scale, w.mz / scale},
@@ -279,12 +307,12 @@ mechanics::SlipLimit<4> GripJoint::flat_slip(const Wrench& w, const mechanics::S
 
 double GripJoint::load_factor(std::size_t mode, const Ray& ray) const noexcept {
     if (mode == slips && !drives_slip(ray.start) && !drives_slip(ray.direction)) return mechanics::not_driven;
-    if (mode == crush) {
+    if (mode == crush || mode == marks) {
         // Towards the end of a jaw, where it rocks off, its pressure grows without bound: it is crushed before.
-        const double rocked = Joint::load_factor(rocks, ray), exit = Joint::load_factor(crush, ray);
-        if (!(rocked < exit) || utilisation(crush, ray.at(rocked * (1 - 1e-6))) < 1) return exit;
+        const double rocked = Joint::load_factor(rocks, ray), exit = Joint::load_factor(mode, ray);
+        if (!(rocked < exit) || utilisation(mode, ray.at(rocked * (1 - 1e-6))) < 1) return exit;
         return mechanics::first_exit(
-            [&](double lambda) { return lambda < rocked ? utilisation(crush, ray.at(lambda)) : infinite; });
+            [&](double lambda) { return lambda < rocked ? utilisation(mode, ray.at(lambda)) : infinite; });
     }
     if (n_.jaws != Jaws::flat || mode != slips) return Joint::load_factor(mode, ray);
     if (!(n_.squeeze.force > 0)) return 0;
@@ -318,7 +346,7 @@ double GripJoint::slips_utilisation(const Wrench& w) const noexcept {
         const double multiplier = flat_slip(w).multiplier;
         return multiplier > 0 ? 1 / multiplier : infinite;
     }
-    const double hold = n_.friction * normal_sum(w);
+    const double hold = holding(w);
     const double round = w.mx / n_.radius;
     return hold > 0 ? std::sqrt(w.fx * w.fx + round * round) / hold : infinite;
 }
@@ -406,15 +434,40 @@ double GripJoint::utilisation(std::size_t mode, const Wrench& w) const noexcept 
             return rocks_utilisation(w, 0.5);
         case opens:
             return rocks_utilisation(w, 1.0 / 6.0);
+        case marks:
+            return marks_utilisation(w);
         default:
-            break;
+            return crush_utilisation(w);
     }
+}
+
+double GripJoint::folding_stress() const noexcept {
+    if (n_.jaws == Jaws::collar && n_.collar_fit == CollarFit::lapped) return n_.tube_strength;  // a hoop yields
+    const bool two_lines = n_.jaws == Jaws::flat || (n_.jaws == Jaws::collar && n_.collar_fit == CollarFit::loose);
+    return n_.tube_strength * (two_lines ? mechanics::folds_between_lines : mechanics::folds_at_least) *
+           (1 + mechanics::length_drawn_in(2 * n_.radius - n_.wall, n_.wall) / n_.length);
+}
+
+double GripJoint::crush_utilisation(const Wrench& w) const noexcept {
+    const double tube = n_.solid ? 0 : ring_stress(w) / folding_stress();
+    const double pads = n_.pad_width > 0 && !n_.soft_pads ? pad_pressure(w) / n_.pad_strength : 0;
+    return std::max(tube, pads);
+}
+
+double GripJoint::marks_utilisation(const Wrench& w) const noexcept {
     const double tube = n_.solid ? 0 : ring_stress(w) / n_.tube_strength;
-    const double pads = n_.pad_width > 0 ? pad_pressure(w) / n_.pad_strength : 0;
+    const double pads = n_.pad_width > 0 && n_.soft_pads ? pad_pressure(w) / n_.pad_strength : 0;
     return std::max(tube, pads);
 }
 
 Phrase GripJoint::motion(std::size_t mode, const Wrench& w) const {
+    if (mode == marks && n_.soft_pads && n_.pad_width > 0 &&
+        (n_.solid || pad_pressure(w) / n_.pad_strength > ring_stress(w) / n_.tube_strength))
+        return "squashes|squash its pads";
+    if (mode == crush && n_.pad_width > 0 && !n_.soft_pads) {
+        const double tube = n_.solid ? 0 : ring_stress(w) / folding_stress();
+        return tube > pad_pressure(w) / n_.pad_strength ? "crushes|crush the tube" : "crushes|crush its pads";
+    }
     if (mode != slips) return {};
     if (n_.jaws != Jaws::flat)
         return std::abs(w.mx) / n_.radius > std::abs(w.fx) ? "turns|turn round the tube"
@@ -445,6 +498,7 @@ std::vector<NamedValue> GripJoint::demand(std::size_t mode, const Wrench& w) con
         case parts:
             return {{"pull", std::hypot(w.fy, w.fz), Dimension::force}};
         case crush:
+        case marks:
             return crushing(w);
         default:
             return {{"rocking_moment", std::hypot(w.my, w.mz), Dimension::torque}};
@@ -455,14 +509,14 @@ std::vector<NamedValue> GripJoint::capacity(std::size_t mode, const Wrench& w) c
     const double F = n_.squeeze.force;
     switch (mode) {
         case slips:
-            return {{"along", n_.friction * normal_sum(w), Dimension::force},
-                    {"round", n_.friction * normal_sum(w) * n_.radius, Dimension::torque}};
+            return {{"along", holding(w), Dimension::force}, {"round", holding(w) * n_.radius, Dimension::torque}};
         case parts:
             // Along this load: flanks that lose their side force part before the jaws do.
             return {{"pull", in_this_direction(std::hypot(w.fy, w.fz), utilisation(mode, w), (n_.locked ? 2 : 1) * F),
                      Dimension::force}};
         case crush:
-            return {{"tube_stress", n_.tube_strength, Dimension::stress},
+        case marks:
+            return {{"tube_stress", mode == marks || n_.solid ? n_.tube_strength : folding_stress(), Dimension::stress},
                     {"pad_pressure", n_.pad_strength, Dimension::stress}};
         default: {
             const double arm = n_.length * (mode == opens ? 1.0 / 6 : 0.5);
@@ -475,8 +529,8 @@ std::vector<NamedValue> GripJoint::capacity(std::size_t mode, const Wrench& w) c
 std::vector<NamedValue> GripJoint::results(const Load&) const {
     return {{"clamping_force", n_.squeeze.force, Dimension::force},
             {"normal_force_sum", normal_sum({}), Dimension::force},
-            {"holding_force_along", n_.friction * normal_sum({}), Dimension::force},
-            {"holding_torque_round", n_.friction * normal_sum({}) * n_.radius, Dimension::torque},
+            {"holding_force_along", holding({}), Dimension::force},
+            {"holding_torque_round", holding({}) * n_.radius, Dimension::torque},
             {"tube_stress", n_.solid ? 0 : ring_stress({}), Dimension::stress}};
 }
 
@@ -501,8 +555,11 @@ Working GripJoint::working(const Load& load) const {
                          Dimension::force, "derived, cosine pressure"});
     else
         lines.push_back({"normal_force_sum", "ΣN = F_fixed + F_moving", "", sum, Dimension::force, "derived"});
-    lines.push_back({"holding_force", "μ ΣN", fmt::format("{:.3f} · {:.1f} N", n_.friction, sum), n_.friction * sum,
-                     Dimension::force, "Coulomb friction"});
+    const bool alike = n_.friction == n_.other_friction;
+    lines.push_back({"holding_force", alike ? "μ ΣN" : "Σ μ N, each face its own",
+                     alike ? fmt::format("{:.3f} · {:.1f} N", n_.friction, sum)
+                           : fmt::format("μ {:.3f} and {:.3f}", n_.friction, n_.other_friction),
+                     holding(w), Dimension::force, "Coulomb friction"});
     if (n_.jaws == Jaws::flat) {
         const double multiplier = flat_slip(w).multiplier;
         if (std::isfinite(multiplier))
@@ -518,11 +575,19 @@ Working GripJoint::working(const Load& load) const {
         lines.push_back({"lesser_flank", "F_V/(2 sin β) − |Fy|/(2 cos β)", "", std::min(f.a.force, f.b.force),
                          Dimension::force, "derived"});
     }
-    if (!n_.solid)
+    if (!n_.solid) {
         lines.push_back({"tube_stress", "σ = 6 m f r/t², f the greatest force per length, r to the middle of the wall",
                          fmt::format("r {:.2f} mm, L {:.1f} mm, t {:.2f} mm", (n_.radius - n_.wall / 2) * 1e3,
                                      n_.length * 1e3, n_.wall * 1e3),
                          ring_stress(w), Dimension::stress, "Roark, circular rings"});
+        const bool hoop = n_.jaws == Jaws::collar && n_.collar_fit == CollarFit::lapped;
+        lines.push_back({"folding_stress", hoop ? "f_y" : "k f_y (1 + L_t/L), k 6/π between lines, else 1.5",
+                         hoop ? ""
+                              : fmt::format("L_t {:.1f} mm of tube drawn in",
+                                            mechanics::length_drawn_in(2 * n_.radius - n_.wall, n_.wall) * 1e3),
+                         folding_stress(), Dimension::stress,
+                         hoop ? "hoop" : "DeRuntz and Hodge 1963; Wierzbicki and Suh 1988, from memory"});
+    }
     if (n_.pad_width > 0)
         lines.push_back(
             {"pad_pressure", "greatest force per length/b", "", pad_pressure(w), Dimension::stress, "derived"});

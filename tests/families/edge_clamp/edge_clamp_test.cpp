@@ -19,6 +19,15 @@ TEST_CASE("the hook of the handbook, as a curved beam", "[edge_clamp][published]
     CHECK(hook.inner_stress(F * 4 * inch, F) / 6894757.293 == relative(16.9, 5e-3));
 }
 
+TEST_CASE("a bare screw bores through its rubber cap, a button does not", "[edge_clamp]") {
+    const Values cap{{"force", 300.0}, {"tip", std::string("bare")}, {"tip_diameter", 0.0055}, {"lower_friction", 0.6}};
+    const auto bare = report("edge_clamp", cap, {0, 0, -1, 0, 0, 0});
+    CHECK(bare.governs == "bores");
+    CHECK(bare.factor == relative(3e6 * std::numbers::pi / 4 * 0.0055 * 0.0055 / 300 / std::sqrt(1 + 3 * 0.36), 1e-9));
+    CHECK(bare.modes.size() == report("edge_clamp", {{"force", 300.0}}, {0, 0, -1, 0, 0, 0}).modes.size() + 1);
+    CHECK(report("edge_clamp", {{"force", 300.0}}, {0, 0, -1, 0, 0, 0}).governs != "bores");
+}
+
 TEST_CASE("an overhang tips a clamp on its upper plate's edge", "[edge_clamp]") {
     const Values v{{"force", 900.0}, {"plate_length", 0.05}, {"plate_width", 0.05}};
     CHECK(factor("edge_clamp", v, {0, 0, 0, 0, 1, 0}, "tips") == relative(900 * 0.025, 1e-6));

@@ -83,6 +83,48 @@ TEST_CASE("pressed, glued and pinned posts hold by their formulas", "[round_join
     CHECK(problem("round_joint", held("pinned", {{"pin_diameter", 0.02}})).where == "pin_diameter");
 }
 
+TEST_CASE("leg locks: a slit, a cone and a screw from the side", "[round_joint]") {
+    const Values force{{"squeezed_by", s("force")}, {"force", 300.0}, {"kept", 1.0}, {"under_it", s("nothing")}};
+    const auto lock = [&](const char* how, Values more) {
+        for (const auto& [key, value] : force) more.try_emplace(key, value);
+        return held(how, more);
+    };
+    const Wrench down{0, 0, -1, 0, 0, 0};
+    // A screw presses two lines; its end bears F/(pi d^2/4).
+    const auto screw = lock("side_screw", {{"tip_diameter", 0.006}, {"bearing_strength", 150e6}});
+    CHECK(factor("round_joint", screw, down, "slips") == relative(0.4 * 2 * 300, 1e-9));
+    CHECK(std::isinf(factor("round_joint", screw, down, "bores")));  // 10.6 MPa of 150
+    auto soft = screw;
+    soft["bearing_strength"] = 7e6;
+    CHECK(factor("round_joint", soft, down, "bores") == relative(7e6 * pi / 4 * 36e-6 / 300, 1e-9));
+    CHECK(factor("round_joint", screw, {0, 0, 3, 0, 0, 4 * 0.0125}, "slips") == relative(0.4 * 600 / 5, 1e-9));
+    // A cone of half angle a with friction rho: F/tan(a + rho).
+    const auto cone = lock("collet", {{"cone_angle", 0.2}, {"cone_friction", 0.25}});
+    CHECK(factor("round_joint", cone, down, "slips") == relative(0.4 * 300 / std::tan(0.2 + std::atan(0.25)), 1e-9));
+    // A slit ring of wall t spends pi c E I/(3 pi r^3) on closing; the rest grips as a belt over two halves.
+    const auto slit = lock("clamped", {{"outside", 0.0352}, {"hub_modulus", 2.3e9}});
+    const double t = 0.005, r = 0.0151, inertia = 0.06 * t * t * t / 12;
+    const double left = 300 - pi * 0.2e-3 * 2.3e9 * inertia / (3 * pi * r * r * r);
+    REQUIRE(left > 100);
+    CHECK(factor("round_joint", slit, down, "slips") == relative(2 * left * (1 - std::exp(-0.4 * pi)), 1e-9));
+    // A thick hub takes all of it, and that is said.
+    const auto stiff = lock("clamped", {{"outside", 0.08}, {"hub_modulus", 10e9}});
+    CHECK(factor("round_joint", stiff, down, "slips") == 0);
+    CHECK_THAT(notes("round_joint", stiff), Catch::Contains("nothing is left to grip with"));
+    CHECK(problem("round_joint", lock("clamped", {{"outside", 0.02}})).where == "outside");
+    // Clamped, it does not wobble.
+    const auto clamped = joint("round_joint", slit);
+    for (const auto& m : clamped->modes()) CHECK(m.key != "wobbles");
+}
+
+TEST_CASE("a wedge beside a post presses by its angle, and a steep one works loose", "[round_joint]") {
+    const double mu = 0.4, rho = std::atan(mu);
+    const Values v = held("wedged", {{"wedge_angle", 0.1}, {"drive_force", 150.0}});
+    CHECK(factor("round_joint", v, {0, 0, 1, 0, 0, 0}, "slips") ==
+          relative(mu * 2 * 150 / (std::tan(rho + 0.1) + mu), 1e-9));
+    CHECK(factor("round_joint", v, {0, 0, 1, 0, 0, 0}, "wedge_backs_out") == relative(2 * rho / 0.1, 1e-9));
+}
+
 TEST_CASE("a side load crushes the rim by the worst pressure", "[round_joint]") {
     // sigma = H/(d L) + 6 M/(d L^2), M about the middle of the bore: H (h + L/2).
     const double h = 0.3, d = 0.025, L = 0.06, worst = 1 / (d * L) + 6 * (h + L / 2) / (d * L * L);

@@ -1,6 +1,7 @@
 #include <numbers>
 
 #include "families/bench.h"
+#include "families/stock_use.h"
 
 using namespace clampet;
 using namespace bench;
@@ -85,14 +86,16 @@ TEST_CASE("split collar", "[families][tube_grip]") {
     CHECK(factor("tube_grip", grip("collar"), {0, 0, 0, 0, 0, 1}, "rocks") == relative(F * L, 1e-6));
 }
 
-TEST_CASE("a thin tube is crushed as Roark's ring", "[families][tube_grip][published]") {
+TEST_CASE("a thin tube is marked as Roark's ring", "[families][tube_grip][published]") {
     // Roark: M = 0.3183 F r per length for two opposite loads; sigma = 6 M/(L t^2).
     const double t = 0.0015, sigma = 6 * 0.31831 * F * (r - t / 2) / (L * t * t);  // r to the middle of the wall
     auto v = with(with(grip("flat"), "wall", t), "tube_strength", 2 * sigma);
     // Locked jaws: one side carries F + Fz/2, so twice the stress at Fz = 2F; it parts there too.
-    CHECK(factor("tube_grip", v, {0, 0, 1, 0, 0, 0}, "crush") == relative(2 * F, 1e-3));
+    CHECK(factor("tube_grip", v, {0, 0, 1, 0, 0, 0}, "marks") == relative(2 * F, 1e-3));
+    CHECK(mode(report("tube_grip", v, {0, 0, 1, 0, 0, 0}), "marks").mode_class == families::ModeClass::service);
     // The squeeze alone is too much: its share, whatever the load.
-    CHECK(report("tube_grip", with(v, "tube_strength", 0.5 * sigma), {1, 0, 0, 0, 0, 0}).factor == relative(0.5, 1e-4));
+    CHECK(factor("tube_grip", with(v, "tube_strength", 0.5 * sigma), {1, 0, 0, 0, 0, 0}, "marks") ==
+          relative(0.5, 1e-4));
     CHECK(std::isinf(factor("tube_grip", grip("flat"), {0, 0, 1, 0, 0, 0}, "crush")));  // a solid bar, pads unchecked
     // A V bends the ring less than two flats, a close collar much less.
     const auto stress = [&](const char* jaws) {
@@ -100,6 +103,75 @@ TEST_CASE("a thin tube is crushed as Roark's ring", "[families][tube_grip][publi
     };
     CHECK(stress("vee") < stress("flat"));
     CHECK(stress("collar") < 0.5 * stress("flat"));
+}
+
+TEST_CASE("a tube folds later than it is marked", "[families][tube_grip][published]") {
+    // Between long jaws a ring folds on four hinges at 8 M_p/D = f_y t²/r per length (DeRuntz and Hodge 1963), r to the
+    // middle of the wall.
+    const double fy = 235e6;
+    const auto folds_at = [&](double D, double t, double length) {
+        auto v = with(with(grip("flat"), "wall", t), "tube_strength", fy);
+        v["diameter"] = D;
+        v["length"] = length;
+        v["force"] = 100.0;  // pressed with more than twice that, the load alone folds it
+        return factor("tube_grip", v, {0, 0, -1, 0, 0, 0}, "crush");
+    };
+    const double D = 0.0337, t = 0.0026;
+    CHECK(folds_at(D, t, 1.0) == relative(fy * t * t / ((D - t) / 2), 0.03));
+    // Short jaws: DNV-RP-C204, equation for dents under a load of width B, from memory: R = f_y t²/4 √(D/t) (22 + 1.2
+    // B/D)(w/D)^(1.925/(3.5 + B/D)), at a dent of 2 % of the diameter.
+    for (const auto [d, wall, b] : {std::array{0.0337, 0.0026, 0.05}, std::array{0.0483, 0.0032, 0.03},
+                                    std::array{0.060, 0.0015, 0.05}, std::array{0.025, 0.001, 0.02}}) {
+        const double dnv =
+            fy * wall * wall / 4 * std::sqrt(d / wall) * (22 + 1.2 * b / d) * std::pow(0.02, 1.925 / (3.5 + b / d));
+        CAPTURE(d, wall, b, dnv);
+        CHECK(folds_at(d, wall, b) == relative(dnv, 0.25));
+    }
+    // A lapped collar presses a hoop: it yields all at once.
+    auto hoop =
+        with(with(with(grip("collar"), "wall", 0.0015), "collar_fit", std::string("lapped")), "tube_strength", 1e6);
+    const auto squeezed = report("tube_grip", hoop, {1, 0, 0, 0, 0, 0});
+    CHECK(mode(squeezed, "crush").factor == relative(mode(squeezed, "marks").factor, 1e-9));
+}
+
+TEST_CASE("unlike faces hold each by its own friction", "[families][tube_grip]") {
+    const auto unlike = [](Values v, double other) {
+        return with(with(std::move(v), "faces", std::string("unlike")), "other_friction", other);
+    };
+    const auto sprung = [](const char* jaws) { return with(grip(jaws), "jaw_law", std::string("spring")); };
+    // Flat: μ₁ F + μ₂ F. V: the pad holds μ₂ F, its flanks μ₁ F/sin β.
+    CHECK(factor("tube_grip", unlike(sprung("flat"), 0.8), {1, 0, 0, 0, 0, 0}, "slips") ==
+          relative((mu + 0.8) * F, 1e-3));
+    CHECK(factor("tube_grip", unlike(sprung("vee"), 0.8), {1, 0, 0, 0, 0, 0}, "slips") ==
+          relative((mu / std::sin(45 * degree) + 0.8) * F, 1e-6));
+    auto slot = unlike(sprung("slot"), 0.8);
+    slot["slot_width"] = 0.03;
+    CHECK(factor("tube_grip", slot, {1, 0, 0, 0, 0, 0}, "slips") == relative((mu + 0.8) * F, 1e-3));
+    // Both the same: nothing changes.
+    for (const char* jaws : {"flat", "vee"})
+        CHECK(factor("tube_grip", unlike(sprung(jaws), mu), {3, 1, -2, 0.02, 0, 0.01}, "slips") ==
+              relative(factor("tube_grip", sprung(jaws), {3, 1, -2, 0.02, 0, 0.01}, "slips"), 1e-9));
+    // The grippy face is the one that is pressed: a push into it holds more than one into the slippery one.
+    const auto pressed = [&](const char* side) {
+        auto v = with(unlike(grip("flat"), 0.8), "fixed_side", std::string(side));
+        return mode(report("tube_grip", v, Load{{0, 0, -800, 0, 0, 0}, {1, 0, 0, 0, 0, 0}}), "slips").factor_live;
+    };
+    CHECK(pressed("own") == relative(mu * (F + 400) + 0.8 * (F - 400), 1e-3));
+    CHECK(pressed("far") == relative(mu * (F - 400) + 0.8 * (F + 400), 1e-3));
+}
+
+TEST_CASE("soft pads are squashed, hard ones crushed", "[families][tube_grip]") {
+    auto v = with(with(grip("flat"), "pad_width", 0.01), "pad_strength", 0.5 * F / (L * 0.01));
+    CHECK(report("tube_grip", v, {1, 0, 0, 0, 0, 0}).factor == relative(0.5, 1e-6));
+    v["pads"] = std::string("soft");
+    const auto soft = report("tube_grip", v, {1, 0, 0, 0, 0, 0});
+    CHECK(soft.governs == "slips");
+    CHECK(mode(soft, "marks").factor == relative(0.5, 1e-6));
+    CHECK(mode(soft, "marks").motion.does() == "squashes its pads");
+    // Named, rubber is soft and oak is hard.
+    const auto jaws = families::stock_named(*families::family_named("tube_grip"), "rubber 60 Shore A", "material");
+    REQUIRE(jaws);
+    CHECK(std::get<std::string>(families::values_from(*jaws).at("pads")) == "soft");
 }
 
 TEST_CASE("a grip that cannot be built", "[families][tube_grip]") {
