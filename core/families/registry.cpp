@@ -15,6 +15,7 @@
 #include "families/friction_pivot/friction_pivot.h"
 #include "families/insert/insert.h"
 #include "families/jam_collar/jam_collar.h"
+#include "families/lean/lean.h"
 #include "families/pan_drive/pan_drive.h"
 #include "families/print_fastening/print_fastening.h"
 #include "families/rated/rated.h"
@@ -56,6 +57,7 @@ std::span<const Family* const> registry() {
         &strap(),
         &arm(),
         &rest(),
+        &lean(),
         &stance(),
         &counterweight(),
         &pan_drive(),

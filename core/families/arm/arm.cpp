@@ -114,7 +114,11 @@ Result<FormulaParts> build(const Values& v) {
     if (sunk > 0.2 * g->length)
         parts.advisories.push_back({"It bends so far that small-deflection theory is wrong: use a stiffer arm.", true});
     if (g->root.kind == ArmSection::pocketed)
-        parts.advisories.push_back({"Pockets cost far more stiffness in torsion than in bending.", false});
+        parts.advisories.push_back({g->root.one_sided
+                                        ? "Pockets from one side also twist the arm a little under its load, which is "
+                                          "not counted: turn them to the sides in turn."
+                                        : "Pockets cost far more stiffness in torsion than in bending.",
+                                    false});
     return parts;
 }
 
@@ -162,6 +166,15 @@ const Family& arm() {
                       "section", {"pocketed"}),
             shown_for(length_row("pocket_length", "Pocket, length", 0.060, 1, "Of one opening, along the arm."),
                       "section", {"pocketed"}),
+            shown_for(
+                choice_row("pockets", "Pockets go",
+                           {{"through", "right through"}, {"both", "in from both sides"}, {"one", "in from one side"}},
+                           "through", "A floor left in a pocket carries the shear, and much of the twist."),
+                "section", {"pocketed"}),
+            also_shown_for(shown_for(length_row("pocket_floor", "Floor left in it", 0.005, 0.5,
+                                                "What is left of the width at the bottom of a pocket."),
+                                     "pockets", {"both", "one"}),
+                           "section", {"pocketed"}),
             choice_row("taper", "It is", {{"straight", "as thick all along"}, {"tapered", "tapered"}}, "straight",
                        "A taper saves weight at the tip."),
             tapered(length_row("tip_height", "Tip, height or diameter", 0.025, 1, "At the tip.")),

@@ -23,6 +23,7 @@ ArmStation between(const ArmStation& a, const ArmStation& b, double share) {
     s.width += share * (b.width - a.width);
     s.wall += share * (b.wall - a.wall);
     s.pocket += share * (b.pocket - a.pocket);
+    s.floor += share * (b.floor - a.floor);
     return s;
 }
 
@@ -165,6 +166,11 @@ Status can_be_built(const ArmShape& g) {
     if (g.root.kind == ArmSection::pocketed && g.root.pocket >= 0.95 * g.root.height)
         return Problem{"arm.pocket_leaves_no_flanges", "pocket_height", "The pocket leaves no flanges.",
                        fmt::format("Give at most {:.3g} mm.", 950 * g.root.height)};
+    if (g.root.kind == ArmSection::pocketed && g.root.floor >= std::min(g.root.width, g.tip.width))
+        return Problem{"arm.pocket_has_no_depth", "pocket_floor",
+                       fmt::format("A floor of {:.3g} mm leaves no pocket in an arm {:.3g} mm wide.",
+                                   g.root.floor * 1e3, std::min(g.root.width, g.tip.width) * 1e3),
+                       "Give what is left of the width at the bottom of the pocket."};
     if (g.holed != ArmShape::Hole::none) {
         const auto there = g.at(std::min(1.0, g.hole_at / g.length));
         const double across = g.holed == ArmShape::Hole::across ? there.height : there.width;
@@ -288,6 +294,9 @@ ArmShape arm_shape(const Values& v) {
     g.root.wall = number(v, "wall");
     g.root.pocket = number(v, "pocket_height");
     g.root.pocket_length = number(v, "pocket_length");
+    const auto& pockets = text(v, "pockets");
+    g.root.floor = pockets == "through" ? 0 : number(v, "pocket_floor");
+    g.root.one_sided = pockets == "one";
     g.tip = g.root;
     if (text(v, "taper") == "tapered") {
         g.tip.height = number(v, "tip_height");

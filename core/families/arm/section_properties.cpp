@@ -38,7 +38,7 @@ double ArmStation::area() const {
         case ArmSection::tube:
             return pi * wall * (height - wall);
         case ArmSection::pocketed:
-            return width * (height - pocket);
+            return width * (height - pocket) + floor * pocket;
         case ArmSection::box:
             return width * height - (width - 2 * wall) * (height - 2 * wall);
         case ArmSection::rectangle:
@@ -55,7 +55,7 @@ double ArmStation::inertia_y() const {
         case ArmSection::tube:
             return fourth(height) - fourth(height - 2 * wall);
         case ArmSection::pocketed:
-            return width * (cube(height) - cube(pocket)) / 12;
+            return (width * cube(height) - (width - floor) * cube(pocket)) / 12;
         case ArmSection::box:
             return (width * cube(height) - (width - 2 * wall) * cube(height - 2 * wall)) / 12;
         case ArmSection::rectangle:
@@ -67,12 +67,18 @@ double ArmStation::inertia_y() const {
 double ArmStation::inertia_z() const {
     if (kind == ArmSection::round || kind == ArmSection::tube) return inertia_y();
     if (kind == ArmSection::box) return (height * cube(width) - (height - 2 * wall) * cube(width - 2 * wall)) / 12;
-    return (kind == ArmSection::pocketed ? height - pocket : height) * cube(width) / 12;
+    if (kind == ArmSection::pocketed) {
+        const double flanges = (height - pocket) * width, web = pocket * floor, c = centroid_offset();
+        const double apart = web_offset() - c;
+        return flanges * (width * width / 12 + c * c) + web * (floor * floor / 12 + apart * apart);
+    }
+    return height * cube(width) / 12;
 }
 
 double ArmStation::torsion() const {
     if (kind == ArmSection::round || kind == ArmSection::tube) return 2 * inertia_y();
-    if (kind == ArmSection::pocketed) return 2 * rectangle_torsion((height - pocket) / 2, width);
+    if (kind == ArmSection::pocketed)
+        return 2 * rectangle_torsion((height - pocket) / 2, width) + (floor > 0 ? rectangle_torsion(pocket, floor) : 0);
     if (kind == ArmSection::box) {
         const double a = height - wall, b = width - wall;
         return 2 * wall * a * a * b * b / (a + b);  // Bredt: 4 A² t/s
@@ -95,15 +101,26 @@ double ArmStation::stress(double along, double across_y, double across_z, double
                            (kind == ArmSection::tube ? 2.0 : 4.0 / 3) * length_of(across_y, across_z) / A;
         return std::sqrt(sigma * sigma + 3 * tau * tau);
     }
-    double sigma = direct + std::abs(my) * height / 2 / inertia_y() + std::abs(mz) * width / 2 / inertia_z();
+    const double farthest = width / 2 + (kind == ArmSection::pocketed ? std::abs(centroid_offset()) : 0);
+    double sigma = direct + std::abs(my) * height / 2 / inertia_y() + std::abs(mz) * farthest / inertia_z();
     double tau = 1.5 * length_of(across_y, across_z) / A;
     if (kind == ArmSection::box) {
         // Bredt: T/(2 A t); the webs carry the shear of a thin box, here half its section.
         tau = 2 * length_of(across_y, across_z) / A + std::abs(twist) / (2 * (height - wall) * (width - wall) * wall);
     } else if (kind == ArmSection::pocketed) {
         const double flange = (height - pocket) / 2;
-        sigma += 1.5 * std::abs(across_z) * pocket_length / (width * flange * flange);
-        tau += rectangle_twist_stress(std::abs(twist) / 2, flange, width);
+        if (floor > 0) {
+            // The web carries the shear, V Q/(I b); an open section shares a twist as its parts' torsion constants.
+            const double moment_of_area = width * flange * (height - flange) / 2 + floor * pocket * pocket / 8;
+            const double J = torsion(), of_flange = rectangle_torsion(flange, width),
+                         of_web = rectangle_torsion(pocket, floor), T = std::abs(twist);
+            tau = std::abs(across_z) * moment_of_area / (inertia_y() * floor) + 1.5 * std::abs(across_y) / A +
+                  std::max(rectangle_twist_stress(T * of_flange / J, flange, width),
+                           rectangle_twist_stress(T * of_web / J, pocket, floor));
+        } else {
+            sigma += 1.5 * std::abs(across_z) * pocket_length / (width * flange * flange);
+            tau += rectangle_twist_stress(std::abs(twist) / 2, flange, width);
+        }
     } else {
         tau += rectangle_twist_stress(std::abs(twist), height, width);
     }

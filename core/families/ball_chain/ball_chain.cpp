@@ -43,15 +43,18 @@ struct Chain {
     double ball = 0, opening = 0, stem = 0;  ///< radii [m]
     double fingers = 0, undercut = 0, interference = 0, strain = 0, strain_limit = 0;
     double normal = 0, pull_out = 0, wire_bend = 0, wire_twist = 0, swing = 0;
+    double play = 0;               ///< of one joint, from side to side [rad]
+    std::vector<double> levers;    ///< from joint k (0 at the base) to the payload's face [m]
+    std::vector<double> own_arms;  ///< sum over the segments beyond joint k of mass times distance [kg m]
     Finger finger;
     std::shared_ptr<const mechanics::SphereContacts> contacts;
     std::vector<double> limits;
 
-    /// Distance from joint k (0 at the base) to the payload's face.
-    double lever(double k) const { return (joints - k) * pitch; }
+    double lever(double k) const { return levers[static_cast<std::size_t>(k)]; }
+    double length() const { return levers.front(); }
     /// Moment on joint k of a chain held out straight along x, with the weight of the segments beyond it.
     std::array<double, 3> moment(double k, const Wrench& w) const {
-        const double d = lever(k), own = segment_mass * (joints - k) * d / 2;
+        const double d = lever(k), own = own_arms[static_cast<std::size_t>(k)];
         return {w.mx, w.my - d * w.fz - own * w.gz, w.mz + d * w.fy + own * w.gy};
     }
     double used(double k, const Wrench& w) const {
@@ -82,6 +85,19 @@ struct Chain {
         return sum;
     }
 };
+
+/// The last `at_tip` segments have another pitch, and a mass in proportion.
+void set_levers(Chain& g, double at_tip, double tip_pitch) {
+    const auto n = static_cast<std::size_t>(g.joints);
+    const auto pitch_of = [&](std::size_t k) { return static_cast<double>(n - k) <= at_tip ? tip_pitch : g.pitch; };
+    g.levers.assign(n, 0.0);
+    g.own_arms.assign(n, 0.0);
+    double reach = 0;
+    for (std::size_t k = n; k-- > 0;) g.levers[k] = reach += pitch_of(k);
+    for (std::size_t k = 0; k < n; ++k)
+        for (std::size_t i = k; i < n; ++i)
+            g.own_arms[k] += g.segment_mass * pitch_of(i) / g.pitch * (g.levers[k] - g.levers[i] + pitch_of(i) / 2);
+}
 
 /// Force to push the ball in, or out again: over the contact's way past the opening.
 double snap_force(const Chain& g) {
@@ -132,9 +148,9 @@ drawing::Drawing section(const Chain& g, const Load& load) {
     d.arrow({at.x + 0.8 * R, at.y - 1.2 * R}, {at.x + 0.8 * R, at.y - 4 * R},
             quantity::format(std::hypot(w.fx, w.fy, w.fz), Dimension::force));
     d.dimension({0, 2.4 * R}, {p * shown, 2.4 * R}, 0,
-                fmt::format("{:.0f} joints, {}", g.joints, quantity::format(p * g.joints, Dimension::length)));
+                fmt::format("{:.0f} joints, {}", g.joints, quantity::format(g.length(), Dimension::length)));
     d.summary = fmt::format("A chain of {:.0f} ball joints, {} long, drooping under its load.", g.joints,
-                            quantity::format(p * g.joints, Dimension::length));
+                            quantity::format(g.length(), Dimension::length));
     return d;
 }
 
@@ -185,6 +201,13 @@ Result<Chain> read(const Values& v) {
     g.joints = number(v, "joints");
     g.pitch = number(v, "pitch");
     g.segment_mass = number(v, "segment_mass");
+    g.play = number(v, "play");
+    const double at_tip = number(v, "tip_joints");
+    if (at_tip > g.joints)
+        return Problem{"ball_chain.more_at_tip_than_all", "tip_joints",
+                       fmt::format("{:.0f} joints at the tip are more than all {:.0f}.", at_tip, g.joints),
+                       fmt::format("Give at most {:.0f}.", g.joints)};
+    set_levers(g, at_tip, number(v, "tip_pitch"));
     g.friction = number(v, "friction");
     g.stiffness = number(v, "joint_stiffness");
     g.ball = number(v, "ball_diameter") / 2;
@@ -213,9 +236,15 @@ Result<Chain> read(const Values& v) {
     add_ring(g, *contacts, g.limits, pi - seat, g.normal * std::cos(polar) / std::cos(seat));
     g.limits.resize(contacts->padded(), 0.0);
     g.contacts = std::move(contacts);
-    const double wire = number(v, "wire_diameter"), yield = number(v, "wire_yield");
-    g.wire_bend = yield * std::pow(wire, 3) / 6;
-    g.wire_twist = text(v, "wire_ends") == "keyed" ? yield * pi * std::pow(wire, 3) / (12 * std::sqrt(3.0)) : 0;
+    const double wire = number(v, "wire_diameter"), yield = number(v, "wire_yield"), wall = number(v, "wire_wall");
+    if (2 * wall > wire)
+        return Problem{"ball_chain.core_all_wall", "wire_wall",
+                       fmt::format("A wall of {:.3g} mm does not fit a core of {:.3g} mm.", wall * 1e3, wire * 1e3),
+                       fmt::format("Give at most {:.3g} mm, or 0 for a solid wire.", wire * 500)};
+    // Of a tube core, plastic through: the round less its bore.
+    const double cubed = std::pow(wire, 3) - (wall > 0 ? std::pow(wire - 2 * wall, 3) : 0);
+    g.wire_bend = yield * cubed / 6;
+    g.wire_twist = text(v, "wire_ends") == "keyed" ? yield * pi * cubed / (12 * std::sqrt(3.0)) : 0;
     g.pull_out = snap_force(g);
     g.swing = std::asin(g.opening / g.ball) - std::asin(g.stem / g.ball);
     return g;
@@ -240,27 +269,36 @@ Result<FormulaParts> build(const Values& v) {
     FormulaParts parts;
     const double reach = longest(g, number(v, "payload_mass"), number(v, "payload_offset"));
     parts.working.push_back([=] {
-        return Working{
-            {"undercut", "R_ball − R_opening", "", g.undercut, Dimension::length, "geometry"},
-            {"finger_stiffness", "3 E I/L³, I of the annular sector", "", g.finger.stiffness, Dimension::stiffness,
-             "beam theory"},
-            {"finger_strain", "3 u c_max/L²", "", g.strain, Dimension::number, "beam theory"},
-            {"rim_force", "ΣN = n k i/sin² θ", "", g.normal, Dimension::force, "derived"},
-            {"friction_torque", "bending, rim and seat", "", g.holding(false), Dimension::torque,
-             "derived, rings as of a ball joint"},
-            {"wire_torque", "M_p = σ_y d³/6", "", g.wire_bend, Dimension::torque, "plastic bending of a round"},
-            {"snaps_in_at", "max n k (r − R_o)(tan a + μ)/(1 − μ tan a)", "", g.pull_out, Dimension::force,
-             "snap-fit design guides, from memory"},
-            {"swing", "asin(R_o/R) − asin(r_stem/R)", "", g.swing, Dimension::angle, "geometry"}};
+        return Working{{"undercut", "R_ball − R_opening", "", g.undercut, Dimension::length, "geometry"},
+                       {"finger_stiffness", "3 E I/L³, I of the annular sector", "", g.finger.stiffness,
+                        Dimension::stiffness, "beam theory"},
+                       {"finger_strain", "3 u c_max/L²", "", g.strain, Dimension::number, "beam theory"},
+                       {"rim_force", "ΣN = n k i/sin² θ", "", g.normal, Dimension::force, "derived"},
+                       {"friction_torque", "bending, rim and seat", "", g.holding(false), Dimension::torque,
+                        "derived, rings as of a ball joint"},
+                       {"wire_torque", "M_p = σ_y (d³ − d_i³)/6", "", g.wire_bend, Dimension::torque,
+                        "plastic bending of a round"},
+                       {"snaps_in_at", "max n k (r − R_o)(tan a + μ)/(1 − μ tan a)", "", g.pull_out, Dimension::force,
+                        "snap-fit design guides, from memory"},
+                       {"swing", "asin(R_o/R) − asin(r_stem/R)", "", g.swing, Dimension::angle, "geometry"}};
     });
     parts.results = {{"joint_torque", g.holding(false) + g.wire_bend, Dimension::torque},
                      {"joint_twist", g.holding(true) + g.wire_twist, Dimension::torque},
                      {"swing", g.swing, Dimension::angle},
                      {"bend_radius", g.pitch / (2 * std::sin(g.swing / 2)), Dimension::length},
-                     {"length", g.pitch * g.joints, Dimension::length},
+                     {"length", g.length(), Dimension::length},
                      {"longest_joints", reach, Dimension::number},
                      {"longest_reach", reach * g.pitch, Dimension::length},
                      {"snap_force", g.pull_out, Dimension::force}};
+    double loose = 0;
+    for (const double lever : g.levers) loose += g.play * lever;
+    if (g.play > 0) {
+        parts.results.push_back({"loose_at_payload", loose, Dimension::length});
+        parts.advisories.push_back({fmt::format("Its joints have play: at the payload it moves {} from side to side "
+                                                "before anything holds it.",
+                                                quantity::format(loose, Dimension::length)),
+                                    false});
+    }
     parts.loaded_results = [g](const Load& load) {
         return std::vector<NamedValue>{{"droop", g.droop(load.whole()), Dimension::length}};
     };
@@ -271,7 +309,7 @@ Result<FormulaParts> build(const Values& v) {
         parts.advisories.push_back(
             {"The interference strains the fingers for good by more than a quarter of their limit: they will relax.",
              true});
-    if (g.segment_mass * gravity * g.joints * g.joints * g.pitch / 2 > g.holding(false) + g.wire_bend)
+    if (gravity * g.own_arms.front() > g.holding(false) + g.wire_bend)
         parts.advisories.push_back({"Held out level the chain does not even carry itself.", true});
     return parts;
 }
@@ -280,7 +318,8 @@ Result<FormulaParts> build(const Values& v) {
 /// single ones, each with its own load.
 Motion motion(const Values& v) {
     Motion m;
-    const double joints = number(v, "joints"), length = joints * number(v, "pitch");
+    const double joints = number(v, "joints"), at_tip = std::min(joints, number(v, "tip_joints"));
+    const double length = (joints - at_tip) * number(v, "pitch") + at_tip * number(v, "tip_pitch");
     m.span.translation() = Eigen::Vector3d(length, 0, 0);
     m.contact_moves = true;  // the load is taken at its end
     m.mass = joints * number(v, "segment_mass");
@@ -307,6 +346,8 @@ const Family& ball_chain() {
             count_row("joints", "Joints", 4, {1, 100},
                       "Counted from the base; the payload sits one pitch beyond the last."),
             length_row("pitch", "Pitch", 0.030, 0.5, "From ball to ball."),
+            count_row("tip_joints", "Of them, with another pitch", 0, {0, 100}, "Counted from the tip; 0: all alike."),
+            length_row("tip_pitch", "Pitch of those", 0.025, 0.5, "From ball to ball, at the tip."),
             length_row("ball_diameter", "Ball", 0.020, 0.2, "Diameter."),
             length_row("opening_diameter", "Opening", 0.0192, 0.2, "Of the socket's rim; less than the ball."),
             length_row("stem_diameter", "Stem", 0.008, 0.2, "Below the ball."),
@@ -329,10 +370,13 @@ const Family& ball_chain() {
             quantity_row("joint_stiffness", "Joint stiffness, N·m/rad", Dimension::number, 20, {0.01, 1e9},
                          "How far a joint turns before it slips; for the droop.", "from memory"),
             gap_row("wire_diameter", "Core wire", 0.002, 0.02, "Bendable wire through all segments; 0 for none."),
+            gap_row("wire_wall", "Core, wall", 0, 0.01, "Of a tube core; 0 for a solid wire."),
             quantity_row("wire_yield", "Wire yields at", Dimension::stress, 120e6, {1e5, 3e9},
                          "Soft aluminium 60 to 120 MPa, soft steel 250, copper 70.", "from memory"),
             choice_row("wire_ends", "Wire ends are", {{"free", "free to turn"}, {"keyed", "keyed"}}, "free",
                        "A keyed wire also resists twist."),
+            quantity_row("play", "Play of a joint", Dimension::angle, 0, {0, 1},
+                         "How far one joint moves freely, from side to side; 0 where it is snug.", "input"),
             quantity_row("segment_mass", "Segment", Dimension::mass, 0.012, {0, 10}, "Mass of one.", "input"),
             from_rig(quantity_row("payload_mass", "Payload", Dimension::mass, 0.15, {0, 100}, "For the longest reach.",
                                   "input"),

@@ -212,25 +212,40 @@ Result<Pivot> read(const Values& v, const Squeeze& squeezed, const mechanics::Cu
 }
 
 /// The window of clamping in which it both stays put and can be moved, as bolt torque or as force.
-std::vector<NamedValue> window(const Pivot& g, const Squeeze& squeezed, const Wrench& w) {
+/// `spent` is what bends the cheeks first, out of what the bolt makes.
+std::vector<NamedValue> window(const Pivot& g, const Squeeze& squeezed, double spent, const Wrench& w) {
     const double per_force = g.faces * g.friction * g.wear() * g.even_radius();
     const double moment = std::abs(w.mz), needed = g.required * moment;
     const double most = g.hand_limit * g.hand_radius - moment, handle = (needed + moment) / g.hand_limit;
     const double torque_per_force = squeezed.thread ? mechanics::torque_per_preload(squeezed.screw) : 1;
     const double kept = squeezed.fresh > 0 ? squeezed.force / squeezed.fresh : 1;
+    const auto made_by = [&](double clamping, double share) {
+        return (clamping / (per_force > 0 ? per_force : infinite) + spent) * torque_per_force / share;
+    };
     const Dimension dimension = squeezed.thread ? Dimension::torque : Dimension::force;
-    const double scale = per_force > 0 && kept > 0 ? torque_per_force / (per_force * kept) : infinite;
     return {{"holding_torque", g.holding({}), Dimension::torque},
-            {"window_from", needed * scale, dimension},
-            {"window_to", std::max(0.0, most) * torque_per_force / (per_force > 0 ? per_force : infinite), dimension},
+            {"window_from", per_force > 0 && kept > 0 ? made_by(needed, kept) : infinite, dimension},
+            {"window_to", made_by(std::max(0.0, most), 1), dimension},
             {"window_open", needed <= most ? 1.0 : 0.0, Dimension::number},
             {"handle_that_opens_it", handle, Dimension::length}};
+}
+
+/// What is spent on bending a yoke's cheeks until they touch: each a cantilever that gives half of the gap [N].
+double spent_on_cheeks(const Values& v) {
+    if (text(v, "lap") != "yoke" || text(v, "cheeks") != "bend") return 0;
+    const double inertia = number(v, "cheek_width") * std::pow(number(v, "plate_thickness"), 3) / 12;
+    return 3 * number(v, "cheek_modulus") * inertia / std::pow(number(v, "cheek_length"), 3) * number(v, "cheek_gap") /
+           2;
 }
 
 Result<FormulaParts> build(const Values& v, const mechanics::CutFacePtr& like) {
     auto squeezed = squeeze(v);
     if (!squeezed) return squeezed.problem();
-    const auto made = read(v, *squeezed, like);
+    const double spent = spent_on_cheeks(v);
+    Squeeze left = *squeezed;
+    left.fresh = std::max(0.0, squeezed->fresh - spent);
+    left.force = std::max(0.0, squeezed->force - spent);
+    const auto made = read(v, left, like);
     if (!made) return made.problem();
     const Pivot g = *made;
     FormulaParts parts;
@@ -248,9 +263,20 @@ Result<FormulaParts> build(const Values& v, const mechanics::CutFacePtr& like) {
                         g.holding({}), Dimension::torque, "Shigley, friction clutches"}};
     });
     add_modes(g, parts);
-    parts.loaded_results = [g, s = *squeezed](const Load& load) { return window(g, s, load.whole()); };
+    parts.loaded_results = [g, spent, s = *squeezed](const Load& load) { return window(g, s, spent, load.whole()); };
     parts.section = [g](const Load& load) { return section(g, load); };
-    if (!(g.force > 0)) parts.advisories.push_back({"Nothing clamps the pivot.", true});
+    if (spent > 0)
+        parts.working.push_back([spent] {
+            return Working{{"spent_on_cheeks", "3 E I/L³ · gap/2", "", spent, Dimension::force, "beam theory"}};
+        });
+    if (!(g.force > 0))
+        parts.advisories.push_back(
+            {spent > 0
+                 ? fmt::format("Bending the cheeks together takes {}: nothing is left to clamp with. Fill the gap "
+                               "with a washer on each side, or make the cheeks longer or thinner.",
+                               quantity::format(spent, Dimension::force))
+                 : std::string("Nothing clamps the pivot."),
+             true});
     if (squeezed->thread && text(v, "nut") == "rubs") {
         const auto& s = squeezed->screw;
         const double drag = s.bearing_friction * mechanics::bearing_radius(s),
@@ -310,7 +336,27 @@ const Family& friction_pivot() {
                 shown_for(quantity_row("load_share", "Load share of the bolt", Dimension::number, 0.2, {0, 1},
                                        "Of a pressing load: 0.2 hard stack, towards 1 on rubber.", "common practice"),
                           "lap", {"single"}),
-                length_row("plate_thickness", "Plate thickness", 0.012, 0.2, "Of each plate, for the drawing."),
+                length_row("plate_thickness", "Plate thickness", 0.012, 0.2, "Of each plate or cheek."),
+                shown_for(choice_row("cheeks", "Its cheeks",
+                                     {{"touch", "touch the tongue"}, {"bend", "must bend to touch it"}}, "touch",
+                                     "What closes a gap is not left to clamp with."),
+                          "lap", {"yoke"}),
+                also_shown_for(shown_for(gap_row("cheek_gap", "Gap, both sides", 0.001, 0.05,
+                                                 "Between cheeks and tongue, before it is tightened."),
+                                         "cheeks", {"bend"}),
+                               "lap", {"yoke"}),
+                also_shown_for(shown_for(length_row("cheek_length", "Cheek, length", 0.060, 0.5,
+                                                    "From where the cheeks are joined to the bolt."),
+                                         "cheeks", {"bend"}),
+                               "lap", {"yoke"}),
+                also_shown_for(
+                    shown_for(length_row("cheek_width", "Cheek, width", 0.040, 0.5, "Across it."), "cheeks", {"bend"}),
+                    "lap", {"yoke"}),
+                also_shown_for(shown_for(quantity_row("cheek_modulus", "Cheek, E", Dimension::stress, 9e9, {1e6, 1e12},
+                                                      "Birch plywood 9 GPa, oak 12, printed PETG 1.9, aluminium 69.",
+                                                      "Wood Handbook, from memory"),
+                                         "cheeks", {"bend"}),
+                               "lap", {"yoke"}),
                 choice_row("nut", "Nut and head",
                            {{"keyed", "cannot be dragged round"}, {"rubs", "rub on the moving part"}}, "keyed",
                            "A nut that rubs on the moving part works loose."),
@@ -322,7 +368,13 @@ const Family& friction_pivot() {
             },
         }),
         &build, true,
-        {{"plywood", "Plywood, real thickness", {{"plate_thickness", "thickness"}}, {}},
+        {{"material",
+          "Plates or cheeks",
+          {{"cheek_modulus", "youngs_modulus"}, {"kept", "retention"}},
+          {},
+          {},
+          "material"},
+         {"plywood", "Plywood, real thickness", {{"plate_thickness", "thickness"}}, {}},
          {"board", "Board, as sold", {{"plate_thickness", "thickness"}}, {}}},
         &motion,
         {{PortKind::pivot,

@@ -24,10 +24,24 @@ struct Rest {
         const double pressed = 2 * nothing - w.fz;
         return pressed > 0 ? nothing / pressed : infinite;
     }
+    bool whole = false;  ///< all of it stands here, not an end
     double slides(const Wrench& w) const {
-        const double along = std::hypot(w.fx, w.fy), held = friction * (nothing - w.fz);
+        // Slide and twist as an ellipse: inside the limit surface of an evenly pressed face, on the safe side of it.
+        const double along = std::hypot(w.fx, w.fy, whole ? w.mz / mean_radius() : 0),
+                     held = friction * (nothing - w.fz);
         if (!(along > 0)) return 0;
         return held > 0 ? along / held : infinite;
+    }
+    /// 1 where the resultant reaches the edge of what it stands on; an end that another one balances does not tip.
+    double tips(const Wrench& w) const {
+        const double asked = std::max(std::abs(w.my) / length, std::abs(w.mx) / width) * 2;
+        if (!(asked > 0)) return 0;
+        return w.fz < 0 ? asked / -w.fz : infinite;
+    }
+    /// Mean way of its pressed face about its middle, for a twist (section 3, rectangle).
+    double mean_radius() const {
+        const double a = length, b = width, d = std::hypot(a, b);
+        return (2 * d + a * a / b * std::asinh(b / a) + b * b / a * std::asinh(a / b)) / 12;
     }
     double may_bear() const { return strength * length * width; }
 };
@@ -58,6 +72,8 @@ Result<FormulaParts> build(const Values& v) {
     g.length = number(v, "length");
     g.width = number(v, "width");
     g.strength = number(v, "bearing_strength");
+    const auto& stands = text(v, "stands");
+    g.whole = stands != "end";
     FormulaParts parts;
     parts.only_presses = true;
 
@@ -79,7 +95,36 @@ Result<FormulaParts> build(const Values& v) {
     slides.formula = "μ N";
     slides.source = "Coulomb friction";
     slides.capacity_is_concave = true;  // a cone of friction
+    if (g.whole)
+        slides.motion = [g](const Wrench& w) -> Phrase {
+            return std::abs(w.mz) / g.mean_radius() > std::hypot(w.fx, w.fy) ? "turns|turn where it stands"
+                                                                             : "slides|slide on its support";
+        };
     parts.modes.push_back(std::move(slides));
+
+    if (g.whole) {
+        FormulaMode tips;
+        tips.mode = {"tips", ModeClass::ultimate, "tips|tip over the edge it stands on", true, false};
+        tips.utilisation = [g](const Wrench& w) { return g.tips(w); };
+        tips.demand = [](const Wrench& w) {
+            return std::vector<NamedValue>{{"moment", std::hypot(w.mx, w.my), Dimension::torque}};
+        };
+        tips.capacity = [g](const Wrench& w) {
+            return std::vector<NamedValue>{
+                {"moment", std::max(0.0, -w.fz) * std::min(g.length, g.width) / 2, Dimension::torque}};
+        };
+        tips.formula = "W a/2: the resultant reaches the edge";
+        tips.source = "statics";
+        parts.modes.push_back(std::move(tips));
+        parts.advisories.push_back(
+            {"Only its weight keeps it there: a strap or tether catches it when it is knocked.", false});
+    }
+    if (stands == "bag")
+        parts.advisories.push_back(
+            {"A bag settles under it: press it down until the picture stays, then frame. Its edge gives, so count on "
+             "two "
+             "thirds of the size it lies on.",
+             false});
 
     parts.modes.push_back(
         ratio({"crushes", ModeClass::ultimate, "crushes|crush what it rests on", "press", Dimension::force,
@@ -95,9 +140,15 @@ Result<FormulaParts> build(const Values& v) {
 const Family& rest() {
     static const FormulaFamily family(
         "rest", "End that rests on something",
-        "A tube or board lies on a shelf, a ledge or a trestle by its weight: does it lift, slide or crush?",
+        "A tube, board or camera lies on a shelf, a ledge, a trestle or a bag by its weight: does it lift, slide, tip "
+        "or crush?",
         {
             friction_row("friction", "Friction", "hardwood on hardwood", "Where it rests, dry."),
+            choice_row("stands", "What rests is",
+                       {{"end", "an end: something else holds the rest of it"},
+                        {"shelf", "all of it, on something hard"},
+                        {"bag", "all of it, on a bag"}},
+                       "end", "A camera that only stands on a shelf or a bean bag can tip over and turn."),
             length_row("length", "It rests on", 0.040, 5, "Along the part that rests."),
             length_row("width", "Width", 0.030, 5, "Across it; a few millimetres for a round tube on a flat shelf."),
             described(quantity_row("bearing_strength", "May be pressed by", Dimension::stress, 5e6, {1e3, 1e10, false},

@@ -25,7 +25,7 @@ constexpr std::size_t most_points = 512;
 struct Sandwich {
     double bolts = 2, bolt_force = 0, friction = 0;
     double length = 0, width = 0, span = 0;  ///< plate along the strap, strap across, between bolts [m]
-    double thickness = 0, strength = 0, webbing = 0;
+    double thickness = 0, strength = 0, webbing = 0, modulus = 0;
     mechanics::CutFacePtr surface;
 
     double force() const { return bolts * bolt_force; }
@@ -56,6 +56,12 @@ struct Sandwich {
     double bending(double across) const {
         const double moment = across * (span / 4 - width / 8);
         return 6 * moment / (length * thickness * thickness);
+    }
+    /// How far the middle of a plate bows away from the strap: W/(384 E I)(8 s³ − 4 s w² + w³).
+    double bow() const {
+        const double inertia = length * std::pow(thickness, 3) / 12;
+        return force() / (384 * modulus * inertia) *
+               (8 * std::pow(span, 3) - 4 * span * width * width + std::pow(width, 3));
     }
     double stress(const Wrench& w) const { return bending(force() + std::abs(w.fz) / 2); }
 };
@@ -121,8 +127,32 @@ FormulaMode slips(const Sandwich& g) {
     return m;
 }
 
+/// A soft strap between plates that are drawn to a gap: what each bolt bears of its squeeze.
+Result<Squeeze> drawn_to_gap(const Values& v) {
+    const double free = number(v, "strap_thickness"), gap = number(v, "plates_apart");
+    if (gap >= free)
+        return Problem{
+            "strap.gap_wider_than_strap", "plates_apart",
+            fmt::format("Plates {:.3g} mm apart do not touch a strap {:.3g} mm thick.", gap * 1e3, free * 1e3),
+            fmt::format("Draw them closer than {:.3g} mm.", free * 1e3)};
+    const double area = number(v, "strap_width") * number(v, "plate_length"), kept = number(v, "kept");
+    const double all = number(v, "strap_modulus") * area * (free - gap) / free;
+    Squeeze s;
+    s.fresh = all / std::round(number(v, "bolts"));
+    s.force = kept * s.fresh;
+    s.working = [=, fresh = s.fresh, force = s.force] {
+        return Working{
+            {"squeeze_force", "E A (t₀ − g)/t₀", fmt::format("{:.2f} mm of {:.2f} mm", (free - gap) * 1e3, free * 1e3),
+             all, Dimension::force, "elastic layer"},
+            {"force_fresh", "of each bolt", "", fresh, Dimension::force, "statics"},
+            {"force_kept", "F′ = kept · F", fmt::format("{:.2f} · {:.1f} N", kept, fresh), force, Dimension::force,
+             "retention from memory"}};
+    };
+    return s;
+}
+
 Result<FormulaParts> build(const Values& v, const mechanics::CutFacePtr& like) {
-    auto squeezed = squeeze(v);
+    auto squeezed = text(v, "squeezed_by") == "gap" ? drawn_to_gap(v) : squeeze(v);
     if (!squeezed) return squeezed.problem();
     Sandwich g;
     g.bolts = std::round(number(v, "bolts"));
@@ -134,6 +164,7 @@ Result<FormulaParts> build(const Values& v, const mechanics::CutFacePtr& like) {
     g.thickness = number(v, "plate_thickness");
     g.strength = number(v, "plate_strength");
     g.webbing = number(v, "strap_strength");
+    g.modulus = number(v, "plate_modulus");
     if (g.span <= g.width)
         return Problem{
             "strap.bolts_inside_strap", "bolt_span",
@@ -175,12 +206,29 @@ Result<FormulaParts> build(const Values& v, const mechanics::CutFacePtr& like) {
     parts.modes.push_back(ratio({"tears", ModeClass::ultimate, "tears|tear the strap", "pull", Dimension::force,
                                  [](const Wrench& w) { return std::hypot(w.fx, w.fy, w.fz); },
                                  [g](const Wrench&) { return g.webbing; }, "strap strength", "input"}));
+    FormulaMode bows;  // by its bolts alone, whatever the load
+    bows.mode = {"bows", ModeClass::service, "bows|bow away from the strap between its bolts", false, true};
+    const double allowed = number(v, "bow_limit");
+    bows.utilisation = [bow = g.bow(), allowed](const Wrench&) { return bow / allowed; };
+    bows.demand = [bow = g.bow()](const Wrench&) { return std::vector<NamedValue>{{"bow", bow, Dimension::length}}; };
+    bows.capacity = [allowed](const Wrench&) { return std::vector<NamedValue>{{"bow", allowed, Dimension::length}}; };
+    bows.formula = "W/(384 E I)(8 s³ − 4 s w² + w³)";
+    bows.source = "Roark, beam with an even load on its middle";
+    parts.modes.push_back(std::move(bows));
     parts.results = {{"plate_force", g.force(), Dimension::force},
                      {"holding_force", g.friction * 2 * g.force(), Dimension::force},
-                     {"plate_stress", g.bending(g.force()), Dimension::stress}};
+                     {"plate_stress", g.bending(g.force()), Dimension::stress},
+                     {"plate_bow", g.bow(), Dimension::length}};
     parts.section = [g](const Load& load) { return section(g, load); };
     if (text(v, "edges") == "sharp")
         parts.advisories.push_back({"Sharp plate edges cut the strap: round them over.", true});
+    if (text(v, "worn") == "yes")
+        parts.advisories.push_back(
+            {text(v, "edges") == "sharp"
+                 ? "Somebody wears it: sharp edges and screw ends towards a body hurt in a fall. "
+                   "Round them over, sink the heads, pad the back."
+                 : "Somebody wears it: sink screw ends and nuts on that side and pad the back.",
+             text(v, "edges") == "sharp"});
     if (text(v, "inner_nuts") == "free")
         parts.advisories.push_back(
             {"Lock the inner nuts, so that the wing nuts can come off without the bolts.", false});
@@ -190,6 +238,10 @@ Result<FormulaParts> build(const Values& v, const mechanics::CutFacePtr& like) {
 }  // namespace
 
 const Family& strap() {
+    auto squeezed = squeeze_parameters(
+        {.force = 250, .torque = 0.6, .screw = "M5", .bearing_outer = 0.012, .bearing_inner = 0.0055, .kept = 0.7});
+    squeezed.front().choices.push_back({"gap", "drawing the plates to a gap"});
+    const auto by_gap = [](Parameter p) { return shown_for(std::move(p), "squeezed_by", {"gap"}); };
     static const FormulaFamily family(
         "strap", "Plates on a strap",
         "Two plates over webbing or cloth: do they slide, twist, or bend between their bolts?",
@@ -201,18 +253,25 @@ const Family& strap() {
                 count_row("bolts", "Bolts", 4, {2, 40}, "All of them; half on each side."),
                 friction_row("friction", "Friction", "cloth on plywood", "Webbing on plate, each side."),
             },
-            squeeze_parameters({.force = 250,
-                                .torque = 0.6,
-                                .screw = "M5",
-                                .bearing_outer = 0.012,
-                                .bearing_inner = 0.0055,
-                                .kept = 0.7}),
+            squeezed,
             {
                 length_row("plate_thickness", "Plate thickness", 0.009, 0.1, "Each plate; the bolts bend it."),
                 quantity_row("plate_strength", "Plate may bend to", Dimension::stress, 30e6, {1e5, 1e10},
                              "Birch plywood 30 MPa, aluminium 150 MPa, printed PLA 40 MPa.", "from memory"),
                 quantity_row("strap_strength", "Strap holds", Dimension::force, 5000, {0, 1e7, false},
                              "25 mm polyester webbing 5 kN and more; cloth by its seam.", "from memory"),
+                by_gap(length_row("strap_thickness", "Strap, free thickness", 0.008, 0.1,
+                                  "With its padding, before it is squeezed.")),
+                by_gap(
+                    length_row("plates_apart", "Plates end up apart", 0.006, 0.1, "Where the nuts stop, or a spacer.")),
+                by_gap(quantity_row("strap_modulus", "Strap, stiffness", Dimension::stress, 2e6, {1e3, 1e10},
+                                    "Padded strap 0.5 to 2 MPa, bare webbing 20, felt 5.", "from memory")),
+                quantity_row("plate_modulus", "Plate stiffness, E", Dimension::stress, 9e9, {1e6, 1e12},
+                             "Birch plywood 9 GPa, aluminium 69, printed PLA 2.3.", "Wood Handbook, from memory"),
+                described(length_row("bow_limit", "May bow by", 0.0005, 0.05,
+                                     "In the middle of a plate, away from the strap.", "common practice")),
+                described(choice_row("worn", "Somebody wears it", {{"no", "no"}, {"yes", "yes"}}, "no",
+                                     "Then nothing sharp may face the body.")),
                 choice_row("edges", "Plate edges", {{"round", "rounded over"}, {"sharp", "sharp"}}, "round",
                            "What the strap bends round."),
                 choice_row("inner_nuts", "Inner nuts", {{"locked", "locked"}, {"free", "free"}}, "locked",
@@ -220,7 +279,18 @@ const Family& strap() {
             },
         }),
         &build, true,
-        {{"material", "Plates", {{"plate_strength", "bending"}, {"kept", "retention"}}, {}, {}, "material"},
+        {{"material",
+          "Plates",
+          {{"plate_strength", "bending"}, {"plate_modulus", "youngs_modulus"}, {"kept", "retention"}},
+          {},
+          {},
+          "material"},
+         {"material",
+          "What the strap is padded with",
+          {{"strap_modulus", "pad_modulus"}},
+          {{"squeezed_by", "gap"}},
+          {},
+          "padding"},
          {"webbing", "Webbing", {{"strap_width", "width"}, {"strap_strength", "breaking"}}, {}, {}, "webbing"},
          {"plywood", "Plywood, real thickness", {{"plate_thickness", "thickness"}}, {}},
          {"board", "Board, as sold", {{"plate_thickness", "thickness"}}, {}}});

@@ -152,6 +152,38 @@ TEST_CASE("a square tube bends and twists as the tables say", "[arm][published]"
     CHECK((thick.problem().id == "arm.wall_too_thick"));
 }
 
+TEST_CASE("a floor left in a pocket makes an I or a channel of it", "[arm][published]") {
+    // IPE 80: h 80, b 46, web 3.8, flanges 5.2; with its fillets A 7.64 cm², I_y 80.1 cm⁴, I_z 8.49 cm⁴ (EN 10365, from
+    // memory), which are about 3 % of it.
+    families::ArmStation ipe{families::ArmSection::pocketed, 0.080, 0.046, 0, 0.0696, 0.05};
+    ipe.floor = 0.0038;
+    CHECK(ipe.area() == relative(7.64e-4, 0.03));
+    CHECK(ipe.inertia_y() == relative(80.1e-8, 0.035));
+    CHECK(ipe.inertia_z() == relative(8.49e-8, 0.01));
+    // Thin strips: b t³/3 (1 − 0.63 t/b) of each.
+    const auto strip = [](double b, double t) { return b * t * t * t / 3 * (1 - 0.63 * t / b); };
+    CHECK(ipe.torsion() == relative(2 * strip(0.046, 0.0052) + strip(0.0696, 0.0038), 1e-3));
+    // UPN-like channel of 80 x 45 with parallel flanges of 8 and a web of 6: centroid by first moments, I_z by Steiner.
+    families::ArmStation channel{families::ArmSection::pocketed, 0.080, 0.045, 0, 0.064, 0.05};
+    channel.floor = 0.006;
+    channel.one_sided = true;
+    const double web = 0.064 * 0.006, flanges = 2 * 0.008 * 0.045, e = 0.0195, c = web * e / (web + flanges);
+    CHECK(channel.centroid_offset() == relative(c, 1e-9));
+    CHECK(channel.inertia_y() == relative((0.045 * std::pow(0.08, 3) - 0.039 * std::pow(0.064, 3)) / 12, 1e-9));
+    CHECK(channel.inertia_z() ==
+          relative(flanges * (0.045 * 0.045 / 12 + c * c) + web * (0.006 * 0.006 / 12 + (e - c) * (e - c)), 1e-9));
+    // The web carries the shear: 1 kN on the IPE gives about V/(web area), a little more in its middle.
+    const double tau = ipe.stress(0, 0, 1000, 0, 0, 0) / std::sqrt(3.0);
+    CHECK(tau > 1000 / (0.0748 * 0.0038));
+    CHECK(tau < 1.25 * 1000 / (0.0748 * 0.0038));
+    // A pocket that goes through bends its flanges on their own, one with a floor does not.
+    auto through = ipe;
+    through.floor = 0;
+    CHECK(through.stress(0, 0, 1000, 0, 0, 0) > 5 * ipe.stress(0, 0, 1000, 0, 0, 0));
+    CHECK(problem("arm", {{"section", s("pocketed")}, {"pockets", s("both")}, {"pocket_floor", 0.03}}).where ==
+          "pocket_floor");
+}
+
 TEST_CASE("a hole leaves less to break", "[arm]") {
     // A steel bar of 20 by 30 mm, 1 m long, without weight of its own: 10 N at the tip, a hole 200 mm from the root.
     auto v = bar();

@@ -54,6 +54,29 @@ TEST_CASE("the base of a level chain lets go first, and its reach follows", "[ba
     CHECK(problem("ball_chain", {{"stem_diameter", 0.0195}}).where == "stem_diameter");
 }
 
+TEST_CASE("a chain of two pitches, a tube core, and play", "[ball_chain]") {
+    // Six joints of 30 mm and, at the tip, two of 20 mm: 220 mm; own weight by its pieces.
+    const Values v{{"joints", 8.0}, {"pitch", 0.03}, {"tip_joints", 2.0}, {"tip_pitch", 0.02}, {"segment_mass", 0.006}};
+    const auto r = report("ball_chain", v, Wrench{0, 0, -1, 0, 0, 0});
+    CHECK(result(r, "length") == relative(0.22, 1e-12));
+    const double hold = result(r, "joint_torque");
+    CHECK(mode(r, "slips").factor == relative(hold / 0.22, 2e-3));
+    const auto own = report("ball_chain", v, Load{{0, 0, 0, 0, 0, 0, 0, 0, -gravity}, {0, 0, -1, 0, 0, 0}});
+    double weighs = 0;  // six of 6 g, two of 4 g, each at its middle
+    for (int i = 0; i < 6; ++i) weighs += 0.006 * gravity * 0.03 * (i + 0.5);
+    weighs += 0.004 * gravity * (0.19 + 0.21);
+    CHECK(mode(own, "slips").factor_live == relative((hold - weighs) / 0.22, 2e-3));
+    CHECK(problem("ball_chain", {{"joints", 2.0}, {"tip_joints", 3.0}}).where == "tip_joints");
+    // A tube core is plastic through at sigma (d³ − d_i³)/6 (Shigley, plastic section of a hollow round).
+    const Values tube{{"friction", 0.0}, {"wire_diameter", 0.004}, {"wire_wall", 0.0005}, {"wire_yield", 120e6}};
+    CHECK(result(report("ball_chain", tube, Wrench{}), "joint_torque") ==
+          relative(120e6 * (std::pow(0.004, 3) - std::pow(0.003, 3)) / 6, 1e-6));
+    CHECK(problem("ball_chain", {{"wire_diameter", 0.002}, {"wire_wall", 0.0015}}).where == "wire_wall");
+    // Every joint's play counts by its distance from the payload: 1° over 40, 30 .. 10 mm.
+    const Values loose{{"joints", 4.0}, {"pitch", 0.01}, {"play", pi / 180}};
+    CHECK(result(report("ball_chain", loose, Wrench{}), "loose_at_payload") == relative(pi / 180 * 0.10, 1e-9));
+}
+
 TEST_CASE("a hung chain does not lift itself, and a level one carries its own segments", "[ball_chain]") {
     const Values v{{"joints", 6.0}, {"pitch", 0.04}, {"segment_mass", 0.01}};
     const double hold = result(report("ball_chain", v, Wrench{}), "joint_torque"), own = 6 * 0.01 * gravity * 0.12;

@@ -80,3 +80,27 @@ TEST_CASE("a pivot holds with what a day leaves, and is moved against what was t
     CHECK(result(after, "holding_torque") == relative(result(before, "holding_torque") / 2, 1e-9));
     CHECK(mode(after, "moves").demand[0].value == relative(mode(before, "moves").demand[0].value, 1e-9));
 }
+
+TEST_CASE("what bends a yoke's cheeks together is not left to clamp with", "[friction_pivot]") {
+    const Values v{{"cheeks", s("bend")},    {"cheek_gap", 0.001},       {"cheek_length", 0.06}, {"cheek_width", 0.04},
+                   {"cheek_modulus", 9e9},   {"plate_thickness", 0.009}, {"force", 400.0},       {"kept", 1.0},
+                   {"outer_diameter", 0.04}, {"inner_diameter", 0.0085}, {"friction", 0.4}};
+    // Each cheek is a cantilever that gives half of the gap: 3 E I/L³ · g/2.
+    const double spent = 3 * 9e9 * 0.04 * std::pow(0.009, 3) / 12 / std::pow(0.06, 3) * 0.0005;
+    REQUIRE(spent < 300);
+    auto touching = v;
+    touching["cheeks"] = s("touch");
+    const double all = result(report("friction_pivot", touching, Wrench{}), "holding_torque");
+    CHECK(result(report("friction_pivot", v, Wrench{}), "holding_torque") == relative(all * (400 - spent) / 400, 1e-6));
+    // The bolt must make it on top of what clamps, at both ends of the window.
+    const Wrench turned{0, 0, 0, 0, 0, 1};
+    const auto ends = [&](const Values& of, const char* name) {
+        return result(report("friction_pivot", of, turned), name);
+    };
+    CHECK(ends(v, "window_from") == relative(ends(touching, "window_from") + spent, 1e-6));
+    CHECK(ends(v, "window_to") == relative(ends(touching, "window_to") + spent, 1e-6));
+    auto thick = v;
+    thick["plate_thickness"] = 0.018;
+    CHECK(result(report("friction_pivot", thick, Wrench{}), "holding_torque") == 0);
+    CHECK_THAT(notes("friction_pivot", thick), Catch::Contains("nothing is left to clamp with"));
+}
