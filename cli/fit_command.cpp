@@ -14,7 +14,11 @@ int fit_command(const study::FitQuestion& question, bool json) {
     if (!answer) return fail(answer.problem(), wrong_usage);
     const bool good = answer->together == study::Together::fits;
     if (json) {
-        print({{"together", study::name_of(answer->together)},
+        nlohmann::json season;
+        if (answer->season) season = {{"dry", answer->season->dry}, {"damp", answer->season->damp}};
+        print({{"season", season},
+               {"notes", answer->notes},
+               {"together", study::name_of(answer->together)},
                {"play", {{"low", answer->play.low}, {"typical", answer->play.typical}, {"high", answer->play.high}}},
                {"lean", answer->lean},
                {"movement", answer->movement},

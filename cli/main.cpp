@@ -84,6 +84,7 @@ void add_commands(CLI::App& app, Arguments& a, int& exit_code) {
     together->add_option("--depth", a.together.depth, "How far one is in the other, for what the play does");
     together->add_option("--height", a.together.height, "Of the camera above the rim");
     together->add_option("--subject", a.together.subject, "How far away what is filmed is");
+    together->add_option("--place", a.together.place, "indoors or outdoors: how far wood moves over the year");
     together->add_option("--frame", a.together.frame, "Width that the picture shows there, for pixels");
     json_flag(together);
     together->callback([&] { exit_code = fit_command(a.together, a.json); });

@@ -43,6 +43,8 @@ Material read_material(const nlohmann::json& row) {
     m.bearing = read("bearing_MPa", MPa);
     m.bearing_end = read("bearing_end_MPa", MPa);
     m.gravity_for_screws = read("gravity_for_screws");
+    m.moves_tangential = read("moves_tangential_per_percent");
+    m.moves_radial = read("moves_radial_per_percent");
     m.strain_limit = read("strain_limit");
     m.pad_modulus = read("pad_modulus_MPa", MPa);
     m.retention = read("retention_day");

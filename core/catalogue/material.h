@@ -28,14 +28,16 @@ struct Material {
     double bearing = 0;               ///< allowable pressure where something is pressed on its face [Pa]
     double bearing_end = 0;           ///< the same on its end grain or its edge [Pa]
     double gravity_for_screws = 0;    ///< specific gravity, oven-dry, of timber and boards [1]
-    double strain_limit = 0;          ///< what it may be strained once [1]
-    double pad_modulus = 0;           ///< of a pad that is squeezed, Young's modulus [Pa]
-    double retention = 0;             ///< share of a preload that is left after a day [1]
-    double creep = 0;                 ///< what a lasting load adds to the elastic drop, as a share of it [1]
-    double damping = 0;               ///< share of critical [1]
-    bool soft_thread = false;         ///< wood and plastic: three turns instead of two, longer engagement
-    bool screws = false;              ///< a grade that screws are sold in
-    std::string friction_class;       ///< its surface in the friction table, where that knows it
+    /// Change of width for each per cent of moisture, as a share: along the growth rings, and across them. Timber only.
+    double moves_tangential = 0, moves_radial = 0;
+    double strain_limit = 0;     ///< what it may be strained once [1]
+    double pad_modulus = 0;      ///< of a pad that is squeezed, Young's modulus [Pa]
+    double retention = 0;        ///< share of a preload that is left after a day [1]
+    double creep = 0;            ///< what a lasting load adds to the elastic drop, as a share of it [1]
+    double damping = 0;          ///< share of critical [1]
+    bool soft_thread = false;    ///< wood and plastic: three turns instead of two, longer engagement
+    bool screws = false;         ///< a grade that screws are sold in
+    std::string friction_class;  ///< its surface in the friction table, where that knows it
     std::string source;
     std::string drawn_as = "metal";  ///< metal, wood, plastic or rubber
 };

@@ -20,6 +20,15 @@ double wood_bearing(double gravity) noexcept;
 /// 690 pi D_H G^2 t up to t = 2.5 D_H and 1725 pi D_H^2 G^2 beyond (lbf, in) [N].
 double head_pull_through(double gravity, double head_diameter, double thickness) noexcept;
 
+/// How a width of wood changes with its moisture, as a share C dMC of it [1].
+/// Meaning  `coefficient` for each per cent: along the rings 0.0024 to 0.0040, across them half of that.
+/// Source   USDA Wood Handbook chapter 13, dimensional change coefficients, from memory.
+inline double wood_moves(double coefficient, double percent_of_moisture) noexcept {
+    return coefficient * percent_of_moisture;
+}
+/// Swing of moisture over a year, in per cent: in a heated house, and outdoors or in a shed. From memory.
+inline constexpr double season_indoors = 4, season_outdoors = 8;
+
 /// Bearing strength of wood under a dowel: 16 600 G^1.84 psi under a quarter inch, above it the lesser of 11 200 G
 /// along the grain and 6100 G^1.45/sqrt(D) across it, as the direction of the load is not known [Pa].
 double dowel_bearing(double gravity, double diameter) noexcept;

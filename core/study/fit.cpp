@@ -6,9 +6,9 @@
 #include <array>
 #include <cmath>
 
-#include "catalogue/stock.h"
-#include "catalogue/words/names.h"
+#include "catalogue/material.h"
 #include "mechanics/round_fit.h"
+#include "mechanics/wood.h"
 #include "quantity/format.h"
 #include "quantity/parse.h"
 
@@ -18,56 +18,12 @@ namespace {
 using quantity::Dimension;
 using quantity::Range;
 
-struct FitWord {
-    std::string_view word;
-    bool goes_in, is_round;
-};
-constexpr std::array<FitWord, 30> fit_words{
-    {{"post", true, true},    {"rod", true, true},     {"dowel", true, true},   {"stub", true, true},
-     {"spigot", true, true},  {"pin", true, true},     {"bolt", true, true},    {"barrel", true, true},
-     {"tube", true, true},    {"pipe", true, true},    {"pole", true, true},    {"plate", true, false},
-     {"board", true, false},  {"bar", true, false},    {"foot", true, false},   {"tongue", true, false},
-     {"edge", true, false},   {"bore", false, true},   {"hole", false, true},   {"socket", false, true},
-     {"collar", false, true}, {"ring", false, true},   {"inside", false, true}, {"slot", false, false},
-     {"shoe", false, false},  {"jaws", false, false},  {"jaw", false, false},   {"gap", false, false},
-     {"clamp", false, false}, {"groove", false, false}}};
-
-const FitWord* word_in(const std::vector<std::string>& words) {
-    for (const auto& known : fit_words)
-        for (const auto& word : words)
-            if (word == known.word) return &known;
-    return nullptr;
-}
-
-/// The tube of stock that is named, nothing where none is. Several of one size are one.
-/// Errors  A Problem that lists them where several sizes are called so.
-Result<const catalogue::StockRow*> tube_named(std::string_view text) {
-    std::vector<std::string> names;
-    const auto tubes = catalogue::stock_group("tube");
-    for (const auto* row : tubes) names.push_back(row->name);
-    const auto found = catalogue::meant(names, text);
-    const catalogue::StockRow* first = nullptr;
-    constexpr double same = 0.05e-3;
-    for (const auto* row : tubes) {
-        if (std::find(found.begin(), found.end(), row->name) == found.end()) continue;
-        if (!first) first = row;
-        for (const char* size : {"outer", "wall"})
-            if (std::abs(row->size(size) - first->size(size)) > same)
-                return Problem{"fit.several_tubes", "", fmt::format("“{}” can be several tubes.", text),
-                               catalogue::names_offered(names, text)};
-    }
-    return first;
-}
-
-/// The size: what is left of the text when the word for it is taken out.
-std::string without(std::string_view text, std::string_view word) {
-    std::string rest(text);
-    if (const auto at = rest.find(word); at != rest.npos) rest.erase(at, word.size());
-    return rest;
-}
-
+/// A fit is measured to a hundredth of a millimetre.
 std::string length(double si) {
-    return quantity::format(si, Dimension::length, quantity::System::metric, 3);
+    std::string text = fmt::format("{:.2f}", std::abs(si) * 1e3);
+    text.erase(text.find_last_not_of('0') + 1);
+    if (text.back() == '.') text.pop_back();
+    return text + " mm";
 }
 
 /// Play from which it wobbles [m]; common practice.
@@ -151,6 +107,43 @@ void show_at_subject(FitAnswer& answer, double distance, double frame) {
     if (frame > 0) answer.pixels = answer.at_subject / frame * picture;
 }
 
+/// Swing of moisture over the year in a place [%].
+Result<double> season_of(const std::string& place) {
+    if (place == "indoors") return mechanics::season_indoors;
+    if (place == "outdoors") return mechanics::season_outdoors;
+    return Problem{"fit.unknown_place", "place", fmt::format("“{}” is no place this knows.", place),
+                   "Give indoors or outdoors, or leave it out."};
+}
+
+/// Half of the year's swing to either side of what was measured. A slot in wood opens as the wood grows.
+void follow_season(FitAnswer& answer, const FitEnd& inner, const FitEnd& outer, double swing) {
+    const auto moves = [&](const FitEnd& end) {
+        if (end.wood.empty()) return 0.0;
+        const auto timber = catalogue::material_named(end.wood);
+        return timber ? mechanics::wood_moves(timber->moves_tangential, swing / 2) * end.size.typical : 0.0;
+    };
+    const double tighter = moves(inner) - moves(outer), play = answer.play.typical;
+    answer.season = FitAnswer::Season{play + tighter, play - tighter};
+    const auto& s = *answer.season;
+    const double least = std::min(s.dry, s.damp);
+    const char* when = s.damp < s.dry ? "dampest" : "driest";
+    const auto at = [](double left) { return length(left) + (left < 0 ? " too tight" : " of play"); };
+    answer.notes.push_back(
+        fmt::format("Over the year, with the rings lying the worst way: {} when it is driest, {} "
+                    "when it is dampest.",
+                    at(s.dry), at(s.damp)));
+    if (least < 0) {
+        if (answer.together == Together::fits || answer.together == Together::loose) {
+            answer.together = Together::perhaps;
+            answer.says = fmt::format("Fits today with {} of play, and jams in the season.", length(play));
+        }
+        answer.notes.push_back(
+            fmt::format("It jams when it is {}: leave {} more play, turn the rings upright, which "
+                        "halves it, or make it of plywood, which hardly moves.",
+                        when, length(-least)));
+    }
+}
+
 double size_at(const rig::Port& port, std::string_view key) {
     const auto at = port.sizes.find(key);
     const auto* size = at == port.sizes.end() ? nullptr : std::get_if<double>(&at->second);
@@ -180,7 +173,18 @@ Result<FitAnswer> answer(const FitQuestion& question) {
         return Problem{"fit.depth_of_flat", "depth", "Only what is round leans in its bore by its depth.",
                        "Leave the depth out."};
     auto together = go_together(*one, *other, *depth, *height);
-    if (together) show_at_subject(*together, *subject, *frame);
+    if (!together) return together;
+    show_at_subject(*together, *subject, *frame);
+    if (!question.place.empty()) {
+        const auto swing = season_of(question.place);
+        if (!swing) return swing.problem();
+        if (one->wood.empty() && other->wood.empty())
+            return Problem{"fit.season_without_wood", "place",
+                           "Only wood moves with the season, and neither is said to "
+                           "be of wood.",
+                           "Name the timber with it, for example oak tongue 20 mm."};
+        follow_season(*together, one->goes_in ? *one : *other, one->goes_in ? *other : *one, *swing);
+    }
     return together;
 }
 
@@ -196,6 +200,7 @@ std::vector<std::string> in_words(const FitAnswer& answer) {
     else if (answer.at_subject > 0)
         lines.push_back(
             fmt::format("At the subject that is {} from side to side.", shown(answer.at_subject, Dimension::length)));
+    for (const auto& note : answer.notes) lines.push_back(note);
     for (const auto& cure : answer.cures) lines.push_back("Cure: " + cure + ".");
     return lines;
 }
@@ -208,18 +213,35 @@ std::optional<FitAnswer> fit_of(const rig::Port& support, const rig::Port& paylo
         bool is_round;
     };
     static constexpr std::array pairs{Pair{PortKind::bore, PortKind::tube, "diameter", "diameter", true},
-                                      Pair{PortKind::shoe, PortKind::plate, "width", "width", false}};
-    for (const auto& pair : pairs)
-        for (const auto& [outer, inner] : {std::pair{&support, &payload}, std::pair{&payload, &support}}) {
-            if (outer->kind != pair.outer || inner->kind != pair.inner) continue;
-            const double hole = size_at(*outer, pair.inside), post = size_at(*inner, pair.outside);
-            if (!(hole > 0) || !(post > 0)) return std::nullopt;
-            const double depth = pair.is_round ? size_at(*outer, "length") : 0;
-            const auto found = go_together({"", true, pair.is_round, {post, post, post}},
-                                           {"", false, pair.is_round, {hole, hole, hole}}, depth, 0);
-            return found ? std::optional(*found) : std::nullopt;
+                                      Pair{PortKind::shoe, PortKind::plate, "width", "width", false},
+                                      Pair{PortKind::shoe, PortKind::plate, "gap", "thickness", false},
+                                      Pair{PortKind::dovetail, PortKind::dovetail, "width", "width", false},
+                                      Pair{PortKind::socket, PortKind::ball, "opening", "diameter", true},
+                                      Pair{PortKind::jaw, PortKind::tube, "most", "diameter", false},
+                                      Pair{PortKind::jaw, PortKind::edge, "most", "thickness", false}};
+    std::optional<FitAnswer> worst;
+    for (const auto& pair : pairs) {
+        const bool as_named = support.kind == pair.outer && payload.kind == pair.inner;
+        if (!as_named && !(payload.kind == pair.outer && support.kind == pair.inner)) continue;
+        const auto &outer = as_named ? support : payload, &inner = as_named ? payload : support;
+        const double hole = size_at(outer, pair.inside), post = size_at(inner, pair.outside);
+        if (!(hole > 0) || !(post > 0)) continue;
+        FitEnd out, in;
+        in.is_round = out.is_round = pair.is_round;
+        in.size = {post, post, post};
+        out.goes_in = false;
+        out.size = {hole, hole, hole};
+        if (pair.outer == PortKind::jaw) {
+            out.name = out.word = "jaws";
+            out.size.low = size_at(outer, "least");
         }
-    return std::nullopt;
+        if (pair.outer == PortKind::socket) out.word = "opening";
+        if (pair.inner == PortKind::ball) in.word = "ball";
+        const double depth = pair.outer == PortKind::bore ? size_at(outer, "length") : 0;
+        const auto found = go_together(in, out, depth, 0);
+        if (found && (!worst || worst->together == Together::fits)) worst = *found;
+    }
+    return worst;
 }
 
 std::string_view name_of(Together together) {
@@ -236,45 +258,51 @@ std::string_view name_of(Together together) {
     return "";
 }
 
-Result<FitEnd> read_fit_end(std::string_view text) {
-    const auto words = catalogue::words_of(text);
-    const auto* word = word_in(words);
-    FitEnd end;
-    end.name = std::string(text);
-    const bool inside = word && word->word == "inside";
-    const auto named = tube_named(inside ? without(text, "inside") : std::string(text));
-    if (!named && !(word && quantity::parse_range(without(text, word->word), Dimension::length)))
-        return named.problem();
-    if (const auto* tube = named ? *named : nullptr) {
-        const double outer = tube->size("outer"), bore = outer - 2 * tube->size("wall");
-        end.goes_in = !inside;
-        const double size = inside ? bore : outer;
-        end.size = {size, size, size};
-        if (size > 0) return end;
-        return Problem{"fit.solid", "", fmt::format("“{}” is solid: nothing goes inside.", text), "Name a tube."};
+namespace {
+
+/// A ball goes past a rim that is smaller than it: by the undercut it is held.
+FitAnswer ball_in(const FitEnd& ball, const FitEnd& rim) {
+    FitAnswer answer;
+    answer.play = {rim.size.low - ball.size.high, rim.size.typical - ball.size.typical, rim.size.high - ball.size.low};
+    const double undercut = -answer.play.typical / 2;
+    constexpr double most = 0.06;  // of the ball: past that printed fingers crack rather than spread, common practice
+    if (answer.play.high >= 0) {
+        answer.together = answer.play.low < 0 ? Together::perhaps : Together::loose;
+        answer.says = "The ball falls out of its rim.";
+        answer.cures = {fmt::format("a rim of {}", length(0.96 * ball.size.typical))};
+    } else if (undercut > most * ball.size.typical) {
+        answer.together = Together::tight;
+        answer.says =
+            fmt::format("The rim is {} smaller all round: it cracks rather than lets the ball in.", length(undercut));
+        answer.cures = {fmt::format("a rim of {}", length(0.96 * ball.size.typical)), "more or longer slots"};
+    } else {
+        answer.says = fmt::format("Snaps in: the rim holds it by {} all round.", length(undercut));
     }
-    if (!word)
-        return Problem{
-            "fit.not_said_what", "", fmt::format("“{}” does not say what goes in, or into what.", text),
-            "Write for example \"post 24.8 mm\", \"bore 25 mm\", \"plate 4.9 mm\", \"slot 5 mm\", or a tube's "
-            "name from stock."};
-    end.goes_in = word->goes_in;
-    end.is_round = word->is_round;
-    const auto size = quantity::parse_range(without(text, word->word), Dimension::length);
-    if (!size) return size.problem();
-    // A pipe in inches is called by its bore of old: 1 in is 33.4 mm outside.
-    const bool in_inches = std::find(words.begin(), words.end(), "in") != words.end() || text.find('"') != text.npos ||
-                           text.find("inch") != text.npos;
-    if (word->word == "pipe" && in_inches)
-        return Problem{"fit.trade_size", "", fmt::format("“{}” is a trade size, not what a caliper says.", text),
-                       "Write the pipe's name, 1 in pipe schedule 40, or what you measured: tube 33.4 mm."};
-    constexpr double largest = 5;
-    if (!(size->low > 0) || size->high > largest)
-        return Problem{"fit.no_size", "", fmt::format("“{}” has no size that can be.", text),
-                       "Give more than 0 mm and no more than 5 m, with its unit."};
-    end.size = *size;
-    return end;
+    return answer;
 }
+
+/// A plate has its thickness under the lips too: the worse of both is the answer, the other a note.
+Result<FitAnswer> with_thickness(FitAnswer across, const FitEnd& inner, const FitEnd& outer) {
+    FitEnd in = inner, out = outer;
+    in.size = *inner.second;
+    out.size = *outer.second;
+    in.second = out.second = std::nullopt;
+    in.loose_corners = false;
+    auto under = go_together(in, out, 0, 0);
+    if (!under) return under;
+    const auto rank = [](Together t) {
+        return t == Together::tight ? 3 : t == Together::perhaps ? 2 : t == Together::loose ? 1 : 0;
+    };
+    const bool thickness_first = rank(under->together) > rank(across.together);
+    FitAnswer first = thickness_first ? *under : across;
+    const FitAnswer& other = thickness_first ? across : *under;
+    first.says = (thickness_first ? "In its thickness: " : "In its width: ") + first.says;
+    first.notes.insert(first.notes.begin(), (thickness_first ? "In its width: " : "In its thickness: ") + other.says);
+    if (thickness_first) first.notes.insert(first.notes.end(), across.notes.begin(), across.notes.end());
+    return first;
+}
+
+}  // namespace
 
 Result<FitAnswer> go_together(const FitEnd& one, const FitEnd& other, double depth, double height) {
     if (one.goes_in == other.goes_in)
@@ -283,6 +311,7 @@ Result<FitAnswer> go_together(const FitEnd& one, const FitEnd& other, double dep
                        "Name what goes in and what it goes into, for example a post and a bore."};
     const FitEnd &inner = one.goes_in ? one : other, &outer = one.goes_in ? other : one;
     const bool is_round = inner.is_round && outer.is_round;
+    if (inner.word == "ball" && (outer.word == "opening" || outer.word == "cup")) return ball_in(inner, outer);
     FitAnswer answer;
     // Jaws open over a range: what lies within fits, and is gripped.
     const bool grips = !outer.is_round && !outer.size.is_one() && outer.name.find("jaw") != outer.name.npos;
@@ -315,6 +344,9 @@ Result<FitAnswer> go_together(const FitEnd& one, const FitEnd& other, double dep
     if (answer.together == Together::loose) is_round ? cure_round_play(answer) : cure_flat_play(answer);
     if (play.low < 0) cure_tightness(answer, is_round);
     answer.says = sentence(answer);
+    if (inner.loose_corners)
+        answer.notes.push_back("It has no straight sides to be guided by: only friction keeps it from turning.");
+    if (inner.second && outer.second) return with_thickness(std::move(answer), inner, outer);
     return answer;
 }
 

@@ -116,7 +116,8 @@ FitPanel::FitPanel(QWidget* parent) : QWidget(parent) {
              row("depth", tr("How far it is in"), tr("60 mm"), tr("60 mm"), &Question::depth),
              row("height", tr("Camera above the rim"), tr("300 mm"), tr("300 mm"), &Question::height),
              row("subject", tr("Subject away"), tr("1.5 m"), {}, &Question::subject),
-             row("frame", tr("Width that is seen there"), tr("0.9 m"), {}, &Question::frame)};
+             row("frame", tr("Width that is seen there"), tr("0.9 m"), {}, &Question::frame),
+             row("place", tr("Wood is kept"), tr("indoors; outdoors"), {}, &Question::place)};
     picture_ = new DrawingView(this);
     picture_->setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Expanding);
     column.beside->addWidget(picture_, 4);

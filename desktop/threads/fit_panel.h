@@ -40,7 +40,7 @@ class FitPanel : public QWidget {
         TypedRow row;
         std::string study::FitQuestion::*text;
     };
-    std::array<Row, 6> rows_;
+    std::array<Row, 7> rows_;
     QLabel *verdict_, *answer_;
     DrawingView* picture_;
 };

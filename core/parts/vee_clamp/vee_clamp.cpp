@@ -57,7 +57,9 @@ Result<Body> build(const Values& v) {
         solids.add(cylinder({0, y, (under + head) / 2}, knob, knob_height, Vector::UnitZ(), Stuff::plastic),
                    knob_stuff);
     Port grip{"jaw", families::PortKind::jaw};
-    grip.sizes = {{"form", "vee"}, {"length", length}, {"half_angle", half}, {"flank", flank}};
+    // A thicker tube touches beyond the end of the flanks.
+    const double most = 2 * flank * std::tan(half);
+    grip.sizes = {{"form", "vee"}, {"length", length}, {"half_angle", half}, {"flank", flank}, {"most", most}};
     if (pad > 0) grip.sizes["pad"] = number(v, "pad_width");
     grip.surface = text(v, "surface");
     return solids.body({grip, female_thread("top", {0, 0, top}, text(v, "socket"), depth)});
