@@ -30,7 +30,7 @@ static void show_stack(clampet::desktop::MainWindow& window) {
     design.screw_length = 0.5 * clampet::quantity::inch;
     design.items = {{Kind::washer, "1/4 in", 0.001651, 0.015875},
                     {Kind::plate, "aluminium 5 mm", 0.005, 0},
-                    {Kind::pad, "cork 1.5 mm", 0.0015, 0}};
+                    {Kind::pad, "cork 1.5 mm", 0.0015, 0, 15e6}};
     desk->builder()->adopt(design);
     desk->stack_tab()->click();
 }

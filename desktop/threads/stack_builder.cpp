@@ -93,6 +93,9 @@ StackBuilder::StackBuilder(QWidget* parent)
       depth_(new QuantityField(Dimension::length, this)),
       plain_(new QuantityField(Dimension::length, this)),
       thickness_(new QuantityField(Dimension::length, item_row_)),
+      sink_(new QuantityField(Dimension::length, this)),
+      torque_(new QuantityField(Dimension::torque, this)),
+      head_(new QComboBox(this)),
       end_(new QComboBox(this)),
       wall_(new QComboBox(this)),
       remove_(new QPushButton(tr("Take it off"), item_row_)),
@@ -125,22 +128,31 @@ StackBuilder::StackBuilder(QWidget* parent)
     auto* column = new QVBoxLayout(right);
     column->setContentsMargins(0, 0, 0, 0);
     column->setSpacing(6);
+    head_->addItems({tr("flat underneath"), tr("countersunk")});
+    head_->setAccessibleName(tr("The head is"));
+    sink_->set_name(tr("Sunk below the surface"), tr("How far the top of the head lies below it; 0 where it is flush."));
+    torque_->set_name(tr("Tightened with"), tr("Pads give way by it: Ø20 knob 0.8 N·m, star Ø40 3 N·m."));
+    thickness_->take_ranges();
     end_->addItems({tr("blind"), tr("open at the far end")});
     wall_->addItems({tr("metal"), tr("wood or plastic")});
     length_->set_name(tr("Screw, under the head"), tr("From under the head to the tip."));
     plain_->set_name(tr("Plain shank"), tr("Unthreaded length under the head; 0 when threaded all the way."));
     depth_->set_name(tr("Socket, depth"), tr("Run the bare screw in by fingers until it stops: its length less what "
                                              "sticks out."));
-    thickness_->set_name(tr("Thickness"), tr("Of the chosen item; a pad's when it is squeezed."));
+    thickness_->set_name(tr("Thickness"), tr("Of the chosen item; a pad's before it is squeezed. Write 38-39 mm where you do not know it better."));
     end_->setAccessibleName(tr("The socket is"));
     wall_->setAccessibleName(tr("The socket is of"));
     auto* form = new QFormLayout;
     form->setSpacing(6);
     form->addRow(tr("Screw, under the head"), length_);
     form->addRow(tr("Plain shank"), plain_);
+    form->addRow(tr("The head is"), head_);
+    form->addRow(tr("Sunk below the surface"), sink_);
     form->addRow(tr("Socket, depth"), depth_);
     form->addRow(tr("The socket is"), end_);
     form->addRow(tr("It is of"), wall_);
+    form->addRow(tr("Tightened with"), torque_);
+    form_ = form;
     column->addLayout(form);
     auto* item_form = new QFormLayout(item_row_);
     item_form->setContentsMargins(0, 4, 0, 4);
@@ -185,6 +197,20 @@ StackBuilder::StackBuilder(QWidget* parent)
     take(length_, &families::StackDesign::screw_length);
     take(depth_, &families::StackDesign::socket_depth);
     take(plain_, &families::StackDesign::plain_length);
+    take(sink_, &families::StackDesign::sink);
+    connect(torque_, &QuantityField::committed, this, [this](double si, quint64 gesture) {
+        if (const auto done = desk_.set_torque(si, gesture); !done) return torque_->show_problem(done.problem());
+        refresh();
+    });
+    connect(thickness_, &QuantityField::committed_range, this, [this](const quantity::Range& range, quint64 gesture) {
+        if (const auto done = desk_.set_range(range.low, range.high, gesture); !done)
+            return thickness_->show_problem(done.problem());
+        refresh();
+    });
+    connect(head_, &QComboBox::activated, this, [this](int index) {
+        desk_.set_countersunk(index == 1);
+        refresh();
+    });
     connect(thickness_, &QuantityField::committed, this, [this](double si, quint64 gesture) {
         if (const auto done = desk_.set_thickness(si, gesture); !done) return thickness_->show_problem(done.problem());
         refresh();
@@ -275,12 +301,20 @@ void StackBuilder::refresh() {
     length_->show_value(stack.screw_length);
     depth_->show_value(stack.socket_depth);
     plain_->show_value(stack.plain_length);
+    sink_->show_value(stack.sink);
+    torque_->show_value(stack.torque);
+    head_->setCurrentIndex(stack.countersunk);
+    const bool soft = stack.squeezed().has_value();
+    for (const auto& [field, visible] : {std::pair<QWidget*, bool>{sink_, stack.countersunk}, {torque_, soft}}) {
+        field->setVisible(visible);
+        form_->labelForField(field)->setVisible(visible);
+    }
     end_->setCurrentIndex(stack.through);
     wall_->setCurrentIndex(stack.soft_socket);
     item_row_->setVisible(selected >= 0);
     if (selected >= 0) {
         const auto& item = stack.items[static_cast<std::size_t>(selected)];
-        item_name_->setText(QString::fromStdString(item.name));
+        item_name_->setText(QString::fromStdString(item.is_range() ? item.label() : item.name));
         thickness_->show_value(item.thickness);
     }
     std::vector<double> thicknesses;

@@ -8,6 +8,7 @@
 
 class QCheckBox;
 class QComboBox;
+class QFormLayout;
 class QLabel;
 
 namespace clampet::desktop {
@@ -65,6 +66,9 @@ class StackBuilder : public QWidget {
     QPushButton* remove_button() const { return remove_; }
     QPushButton* bench_button() const { return bench_; }
     QComboBox* end_box() const { return end_; }
+    QComboBox* head_box() const { return head_; }
+    QuantityField* sink_field() const { return sink_; }
+    QuantityField* torque_field() const { return torque_; }
     QString verdict_text() const;
     QString sentence_text() const;
     QString washer_names() const { return washer_names_->text(); }
@@ -85,8 +89,9 @@ class StackBuilder : public QWidget {
     StackCanvas* canvas_;
     QLabel *verdict_, *sentence_, *washer_title_, *washer_names_, *length_title_, *item_name_;
     IntervalBar *washers_, *lengths_;
-    QuantityField *length_, *depth_, *plain_, *thickness_;
-    QComboBox *end_, *wall_;
+    QuantityField *length_, *depth_, *plain_, *thickness_, *sink_, *torque_;
+    QComboBox *head_, *end_, *wall_;
+    QFormLayout* form_ = nullptr;
     QPushButton *remove_, *bench_;
 };
 

@@ -215,8 +215,42 @@ TEST_CASE("a stack is built with the keyboard alone, and goes to its bench", "[d
     CHECK(d.builder->design().screw_length == absolute(0.0111125, 1e-9));
     QTest::mouseClick(d.builder->bench_button(), Qt::LeftButton);
     const auto& values = d.demo.window.bench_model().result().values;
-    CHECK(std::get<double>(values.at("items")) == absolute(0.002, 1e-12));
+    // Leather gives way: it is a pad at its free thickness there too.
+    CHECK(std::get<double>(values.at("items")) == absolute(0, 1e-12));
+    CHECK(std::get<double>(values.at("pad_free")) == absolute(0.002, 1e-12));
     CHECK(std::get<double>(values.at("screw_length")) == absolute(0.0111125, 1e-9));
+}
+
+TEST_CASE("pads, countersunk heads and a thickness nobody knows, on the stack's page", "[desktop][threads]") {
+    OnDesk d;
+    auto* b = d.builder;
+    // Without a pad nothing gives way, and the torque is not asked for.
+    CHECK_FALSE(b->torque_field()->isVisible());
+    CHECK_FALSE(b->sink_field()->isVisible());
+    QTest::mouseClick(d.chip("cork 1.5 mm"), Qt::LeftButton);
+    REQUIRE(b->torque_field()->isVisible());
+    CHECK_THAT(b->sentence_text().toStdString(), Catch::Contains("The pads give"));
+    type(b->length_field(), "14.6 mm");
+    type(b->torque_field(), "3 N·m");
+    CHECK_THAT(b->verdict_text().toStdString(), Catch::EndsWith("The screw stops"));
+    CHECK_THAT(b->sentence_text().toStdString(), Catch::Contains("the pad holds with"));
+    type(b->torque_field(), "-1");
+    CHECK_FALSE(b->torque_field()->problem_text().isEmpty());
+    // A countersunk head counts with its length, and lies as deep as it is sunk.
+    const double before = b->design().verdict().protrusion;
+    b->head_box()->setCurrentIndex(1);
+    emit b->head_box()->activated(1);
+    REQUIRE(b->sink_field()->isVisible());
+    type(b->sink_field(), "0.5 mm");
+    CHECK(b->design().sink == absolute(0.0005, 1e-12));
+    CHECK(b->design().verdict().protrusion > before);
+    // The chosen plate is between 7 and 9 mm: what to buy.
+    emit b->canvas()->selected(0);
+    type(b->thickness_field(), "7-9 mm");
+    CHECK(b->design().items[0].is_range());
+    CHECK_THAT(b->sentence_text().toStdString(), Catch::Contains("Buy") || Catch::Contains("buy"));
+    type(b->thickness_field(), "8 mm");
+    CHECK_FALSE(b->design().items[0].is_range());
 }
 
 TEST_CASE("a stack survives new colours, and another system of threads", "[desktop][threads]") {

@@ -1,5 +1,8 @@
 // The desks of bench and threads without a window: what is laid on them, what they answer, and their undo.
+#include <cmath>
+
 #include "approximately.h"
+#include "families/thread/uncertain_stack.h"
 #include "project/desks/bench_desk.h"
 #include "project/desks/fit_desk.h"
 #include "project/desks/stack_desk.h"
@@ -56,6 +59,59 @@ TEST_CASE("items are laid, moved and taken off a stack, and each step is undone"
     CHECK_FALSE(desk.undo());
     while (desk.can_redo()) desk.redo();
     CHECK(names(desk) == Names{"plate", "last"});
+}
+
+TEST_CASE("a stack with a pad is squeezed as its bench squeezes it", "[project][desk]") {
+    auto desk = quarter_inch();
+    const auto trays = desk.trays();
+    const StackItem* cork = nullptr;
+    for (const auto& tray : trays)
+        for (const auto& laid : tray.items)
+            if (laid.name == "cork 1.5 mm") cork = &laid;
+    REQUIRE(cork);
+    CHECK(cork->modulus == relative(15e6, 1e-9));
+    desk.add(*cork);
+    REQUIRE(desk.set_length(&families::StackDesign::screw_length, 0.0127));
+    const auto squeezed = desk.design().squeezed();
+    REQUIRE(squeezed);
+    // The same numbers from the family itself.
+    families::Values values;
+    for (const auto& [key, value] : desk.design().inputs()) values[key] = value;
+    const auto joint = families::join(*families::family_named("thread"), values);
+    REQUIRE(joint);
+    double preload = 0, protrusion = 0;
+    for (const auto& r : (*joint)->results({})) {
+        if (r.name == "preload") preload = r.value;
+        if (r.name == "protrusion") protrusion = r.value;
+    }
+    CHECK(squeezed->preload == relative(preload, 1e-12));
+    CHECK(desk.design().verdict().protrusion == absolute(protrusion, 1e-12));
+    CHECK(squeezed->items < desk.design().thickness());
+    // More torque squeezes more.
+    REQUIRE(desk.set_torque(1.6));
+    CHECK(desk.design().squeezed()->items < squeezed->items);
+    CHECK(desk.set_torque(0).problem().id == ProblemId("stack.impossible_torque"));
+    CHECK(desk.set_torque(std::nan("")).problem().id == ProblemId("stack.impossible_torque"));
+    // The picture draws it as thin as it is then.
+    const auto picture = families::picture_of(desk.design());
+    double drawn = 0;
+    for (const auto& laid : picture.items) drawn += laid.thickness;
+    CHECK(drawn == absolute(desk.design().squeezed()->items, 1e-12));
+}
+
+TEST_CASE("a thickness that is known as a range says what to buy", "[project][desk]") {
+    auto desk = quarter_inch();
+    desk.select(0);
+    CHECK(desk.set_range(0.009, 0.007).problem().id == ProblemId("stack.no_range"));
+    REQUIRE(desk.set_range(0.007, 0.009));
+    const auto range = desk.design().thickness_range();
+    REQUIRE(range);
+    CHECK(range->low == absolute(0.007, 1e-12));
+    CHECK(desk.design().items[0].thickness == absolute(0.008, 1e-12));
+    const auto screws = families::screws_for_range(desk.design().stack_up(), *range, desk.design().screw);
+    CHECK(desk.judgement().sentence.find(screws.sentence(desk.design().screw)) != std::string::npos);
+    REQUIRE(desk.set_thickness(0.008));
+    CHECK_FALSE(desk.design().thickness_range());
 }
 
 TEST_CASE("places that are not there change nothing of a stack", "[project][desk]") {

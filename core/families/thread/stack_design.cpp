@@ -5,6 +5,9 @@
 #include <algorithm>
 #include <cmath>
 
+#include "families/family.h"
+#include "families/thread/thread.h"
+#include "families/thread/thread_joint.h"
 #include "quantity/format.h"
 
 namespace clampet::families {
@@ -18,7 +21,7 @@ std::string length(double si) {
 }  // namespace
 
 std::string StackItem::label() const {
-    const std::string size = length(thickness);
+    const std::string size = is_range() ? fmt::format("{} to {}", length(least), length(most)) : length(thickness);
     return name.ends_with(size) ? name : fmt::format("{}, {}", name, size);
 }
 
@@ -28,9 +31,67 @@ double StackDesign::thickness() const {
     return sum;
 }
 
+std::optional<mechanics::Interval> StackDesign::thickness_range() const {
+    mechanics::Interval all;
+    for (const auto& item : items) {
+        all.low += item.is_range() ? item.least : item.thickness;
+        all.high += item.is_range() ? item.most : item.thickness;
+    }
+    return all.high > all.low ? std::optional(all) : std::nullopt;
+}
+
+std::map<std::string, std::variant<double, std::string>> StackDesign::inputs() const {
+    double hard = 0, soft = 0, gives = 0;  // pads in series, as one of their common thickness
+    for (const auto& item : items) {
+        (item.modulus > 0 ? soft : hard) += item.thickness;
+        if (item.modulus > 0) gives += item.thickness / item.modulus;
+    }
+    std::map<std::string, std::variant<double, std::string>> all{
+        {"screw", screw.designation},
+        {"socket", socket.designation},
+        {"screw_length", screw_length},
+        {"plain_length", plain_length},
+        {"items", hard},
+        {"torque", torque},
+        {"socket_depth", socket_depth},
+        {"socket_end", std::string(through ? "through" : "blind")},
+        {"socket_material", std::string(soft_socket ? "birch plywood" : "aluminium die casting")}};
+    if (countersunk) {
+        all["head"] = std::string("countersunk");
+        all["sink"] = sink;
+    }
+    if (soft > 0) {
+        all["soft"] = std::string("yes");
+        all["pad_free"] = soft;
+        all["pad_modulus"] = soft / gives;
+    }
+    return all;
+}
+
+std::optional<StackDesign::Squeezed> StackDesign::squeezed() const {
+    if (std::none_of(items.begin(), items.end(), [](const StackItem& item) { return item.modulus > 0; }))
+        return std::nullopt;
+    Values values;
+    for (const auto& [key, value] : inputs()) values[key] = value;
+    const auto joint = families::join(families::thread(), values);
+    if (!joint) return std::nullopt;
+    const auto& n = static_cast<const ThreadJoint&>(**joint).numbers();
+    return Squeezed{n.stack.items, n.preload, n.stops};
+}
+
+mechanics::StackVerdict StackDesign::verdict() const {
+    auto found = mechanics::judge_stack(stack_up());
+    // Squeezed as far as it goes, its tip stands on the bottom: that is no longer a stack that bottoms without a hold.
+    if (const auto pads = squeezed(); pads && pads->stops && pads->preload > 0)
+        found.state = mechanics::StackState::right;
+    return found;
+}
+
 mechanics::StackUp StackDesign::stack_up() const {
+    const auto pads = squeezed();
     return {.screw_length = screw_length,
-            .items = thickness(),
+            .items = pads ? pads->items : thickness(),
+            .sink = countersunk ? sink : 0,
             .socket_depth = socket_depth,
             .through = through,
             .pitch = screw.pitch,
@@ -140,7 +201,17 @@ std::string stack_sentence(const mechanics::StackUp& s, const mechanics::StackVe
 }
 
 StackPicture picture_of(const StackDesign& design) {
-    return {design.screw, design.socket, design.stack_up(), design.verdict(), design.items, 0};
+    StackPicture picture{design.screw, design.socket, design.stack_up(), design.verdict(), design.items, 0};
+    picture.countersunk = design.countersunk;
+    // Pads are drawn as they are squeezed, all by the same share of what they give.
+    const double given = design.thickness() - picture.stack.items;
+    double gives = 0;
+    for (const auto& item : design.items)
+        if (item.modulus > 0) gives += item.thickness / item.modulus;
+    if (gives > 0)
+        for (auto& item : picture.items)
+            if (item.modulus > 0) item.thickness -= given * item.thickness / item.modulus / gives;
+    return picture;
 }
 
 }  // namespace clampet::families

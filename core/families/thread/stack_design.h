@@ -1,5 +1,8 @@
 #pragma once
+#include <map>
+#include <optional>
 #include <string>
+#include <variant>
 #include <vector>
 
 #include "catalogue/stock.h"
@@ -14,8 +17,11 @@ struct StackItem {
     enum class Kind { washer, plate, board, pad };  ///< a board is of wood, a plate of metal
     Kind kind = Kind::washer;
     std::string name;
-    double thickness = 0;  ///< [m]; of a pad, as compressed
-    double outer = 0;      ///< diameter [m]; 0 reaches right across
+    double thickness = 0;          ///< [m]; of a pad before it is squeezed
+    double outer = 0;              ///< diameter [m]; 0 reaches right across
+    double modulus = 0;            ///< Young's modulus of a pad that gives way [Pa]; 0 for what is hard
+    double least = 0, most = 0;    ///< where its thickness is known as a range only [m]; 0 where it is not one
+    bool is_range() const { return most > least; }
     /// "M6 plain, 1.6 mm"; a name that already says how thick it is stays as it is.
     std::string label() const;
     friend bool operator==(const StackItem&, const StackItem&) = default;
@@ -29,14 +35,32 @@ struct StackDesign {
     double socket_depth = 0.0055;
     bool through = false;      ///< open at the far end
     bool soft_socket = false;  ///< wood or plastic: three turns at least instead of two
+    bool countersunk = false;  ///< its head lies in the first item: its length counts to the top of the head
+    double sink = 0;           ///< how far that head lies below the surface
+    double torque = 0.8;       ///< what it is tightened with [N m]: pads give way by it
 
+    /// Of all items, pads before they are squeezed.
     double thickness() const;
+    /// Its least and most, where an item is known as a range only.
+    std::optional<mechanics::Interval> thickness_range() const;
+    /// As it is tightened: pads squeezed.
     mechanics::StackUp stack_up() const;
-    mechanics::StackVerdict verdict() const { return mechanics::judge_stack(stack_up()); }
+    mechanics::StackVerdict verdict() const;
+    /// The same stack as inputs of the thread family.
+    std::map<std::string, std::variant<double, std::string>> inputs() const;
+    /// What its pads make of it, as the thread family computes it.
+    struct Squeezed {
+        double items = 0;    ///< thickness that is left of all [m]
+        double preload = 0;  ///< what it clamps with [N]
+        bool stops = false;  ///< the screw stops on the bottom of its socket, and the pads hold with that preload
+    };
+    /// Nothing where no item gives way, or the threads do not go together.
+    std::optional<Squeezed> squeezed() const;
     friend bool operator==(const StackDesign& a, const StackDesign& b) {
         return a.screw.designation == b.screw.designation && a.socket.designation == b.socket.designation &&
                a.screw_length == b.screw_length && a.plain_length == b.plain_length && a.items == b.items &&
-               a.socket_depth == b.socket_depth && a.through == b.through && a.soft_socket == b.soft_socket;
+               a.socket_depth == b.socket_depth && a.through == b.through && a.soft_socket == b.soft_socket &&
+               a.countersunk == b.countersunk && a.sink == b.sink && a.torque == b.torque;
     }
 };
 

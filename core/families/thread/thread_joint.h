@@ -34,6 +34,7 @@ struct ThreadNumbers {
 class ThreadJoint : public Joint {
  public:
     explicit ThreadJoint(ThreadNumbers numbers);
+    const ThreadNumbers& numbers() const noexcept { return n_; }
     std::span<const Mode> modes() const noexcept override { return modes_; }
     double utilisation(std::size_t mode, const Wrench& wrench) const noexcept override;
     std::vector<NamedValue> demand(std::size_t mode, const Wrench& wrench) const override;

@@ -1,8 +1,13 @@
 #include "project/desks/stack_desk.h"
 
+#include <fmt/format.h>
+
 #include <algorithm>
 #include <cmath>
 #include <tuple>
+
+#include "families/thread/uncertain_stack.h"
+#include "quantity/format.h"
 
 namespace clampet::project {
 
@@ -88,12 +93,26 @@ void StackDesk::move(int item, int place) {
 }
 
 Status StackDesk::set_length(double StackDesign::*number, double length, Gesture gesture) {
-    const double least = number == &StackDesign::plain_length ? 0 : shortest;
+    const double least = number == &StackDesign::plain_length || number == &StackDesign::sink ? 0 : shortest;
     if (!(length >= least && length <= longest))
         return Problem{"stack.impossible_length", "length", "This length cannot be built.",
                        "Give at most 500 mm, not below 0."};
     auto next = design_;
     next.*number = length;
+    change(std::move(next), gesture);
+    return Done{};
+}
+
+Status StackDesk::set_range(double least, double most, Gesture gesture) {
+    if (!(least > 0 && most > least && most <= longest))
+        return Problem{"stack.no_range", "thickness", "That is no range that can be built.",
+                       "Write the thin end first, for example 38-39 mm."};
+    if (selected_ < 0) return Done{};
+    auto next = design_;
+    auto& item = next.items[static_cast<std::size_t>(selected_)];
+    item.thickness = (least + most) / 2;
+    item.least = least;
+    item.most = most;
     change(std::move(next), gesture);
     return Done{};
 }
@@ -104,7 +123,9 @@ Status StackDesk::set_thickness(double thickness, Gesture gesture) {
                        "For example 1.6 mm."};
     if (selected_ < 0) return Done{};
     auto next = design_;
-    next.items[static_cast<std::size_t>(selected_)].thickness = thickness;
+    auto& item = next.items[static_cast<std::size_t>(selected_)];
+    item.thickness = thickness;
+    item.least = item.most = 0;
     change(std::move(next), gesture);
     return Done{};
 }
@@ -113,6 +134,23 @@ void StackDesk::set_through(bool through) {
     auto next = design_;
     next.through = through;
     change(std::move(next));
+}
+
+void StackDesk::set_countersunk(bool countersunk) {
+    auto next = design_;
+    next.countersunk = countersunk;
+    change(std::move(next));
+}
+
+Status StackDesk::set_torque(double torque, Gesture gesture) {
+    constexpr double most = 1e3;
+    if (!(torque > 0 && torque <= most))
+        return Problem{"stack.impossible_torque", "torque", "A screw is not tightened with that.",
+                       "For example 0.8 N·m, which a knob of 20 mm gives."};
+    auto next = design_;
+    next.torque = torque;
+    change(std::move(next), gesture);
+    return Done{};
 }
 
 void StackDesk::set_soft_socket(bool soft) {
@@ -143,7 +181,7 @@ std::vector<StackTray> StackDesk::trays() const {
                                             {"pad", StackItem::Kind::pad, &pads}})
         for (const auto* row : catalogue::stock_group(group))
             into->push_back({kind, group == std::string_view("plywood") ? "plywood " + row->name : row->name,
-                             row->size("thickness"), 0});
+                             row->size("thickness"), 0, kind == StackItem::Kind::pad ? row->size("pad_modulus") : 0});
     std::vector<StackTray> all{{"Washers for " + design_.screw.designation, std::move(washers)},
                                {"Pads", std::move(pads)},
                                {"Plates and boards", std::move(plates)}};
@@ -159,18 +197,36 @@ std::optional<StackItem> StackDesk::washer_of(double thickness) const {
 
 study::StackJudgement StackDesk::judgement() const {
     const auto verdict = design_.verdict();
-    return study::judge(design_.stack_up(), verdict, catalogue::fit(design_.screw, design_.socket, verdict.turns));
+    auto found =
+        study::judge(design_.stack_up(), verdict, catalogue::fit(design_.screw, design_.socket, verdict.turns));
+    if (const auto pads = design_.squeezed(); pads && pads->preload > 0) {
+        const auto force = quantity::format(pads->preload, quantity::Dimension::force);
+        if (pads->stops) {
+            found.verdict = std::max(found.verdict, study::Verdict::doubtful);
+            found.state = "The screw stops";
+            found.sentence = fmt::format(
+                "The screw stops on the bottom of its socket; the pad holds with {}. A shorter screw or a thicker pad "
+                "lets it be tightened.",
+                force);
+        } else {
+            found.sentence += fmt::format(" The pads give {}, and it clamps with {} after a day.",
+                                          quantity::format(design_.thickness() - design_.stack_up().items,
+                                                           quantity::Dimension::length),
+                                          force);
+        }
+    }
+    // A stack that is only known as a range: what to buy.
+    if (const auto range = design_.thickness_range())
+        found.sentence += " " + families::screws_for_range(design_.stack_up(), *range, design_.screw)
+                                    .sentence(design_.screw);
+    return found;
 }
 
 std::map<std::string, rig::Input> StackDesk::inputs() const {
-    return {{"screw", design_.screw.designation},
-            {"socket", design_.socket.designation},
-            {"screw_length", design_.screw_length},
-            {"plain_length", design_.plain_length},
-            {"items", design_.thickness()},
-            {"socket_depth", design_.socket_depth},
-            {"socket_end", std::string(design_.through ? "through" : "blind")},
-            {"socket_material", std::string(design_.soft_socket ? "birch plywood" : "aluminium die casting")}};
+    std::map<std::string, rig::Input> all;
+    for (const auto& [key, value] : design_.inputs())
+        std::visit([&, k = key](const auto& v) { all[k] = v; }, value);
+    return all;
 }
 
 }  // namespace clampet::project

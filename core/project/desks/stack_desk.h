@@ -40,7 +40,12 @@ class StackDesk {
     Status set_length(double families::StackDesign::*number, double length, Gesture gesture = single);
     /// Of the chosen item. Errors: none, or one that cannot be built.
     Status set_thickness(double thickness, Gesture gesture = single);
+    /// Of the chosen item, as a range. Errors: one that is upside down or cannot be built.
+    Status set_range(double least, double most, Gesture gesture = single);
     void set_through(bool through);
+    void set_countersunk(bool countersunk);
+    /// What the screw is tightened with, by which pads give way. Errors: one that is no torque.
+    Status set_torque(double torque, Gesture gesture = single);
     void set_soft_socket(bool soft);
 
     bool can_undo() const { return history_.can_undo(); }
