@@ -103,6 +103,42 @@ Status take(Given& given, const families::Parameter& parameter, const std::strin
     return Done{};
 }
 
+/// A finish on the faces that rub: on every side of a pair that takes it. A friction that was typed as a number stays.
+Status cover(Given& given, std::span<const families::Parameter> rows, std::string_view name,
+             const std::string& finish) {
+    Problem none{"finish.nothing_to_cover", "finish", fmt::format("{} has no face that takes a finish.", name),
+                 "Leave it out."};
+    bool covered = false;
+    for (const auto& row : rows) {
+        if (row.friction_pair.empty()) continue;
+        std::string pair = row.friction_pair;
+        bool is_number = given.values.contains(row.key);
+        for (const auto& assumed : given.assumed)
+            if (assumed.input == row.key && !assumed.corrected && assumed.from.find(" on ") != std::string::npos) {
+                pair = assumed.from;
+                is_number = false;
+            }
+        if (is_number) continue;
+        const auto split = pair.find(" on ");
+        std::string sides[] = {pair.substr(0, split), pair.substr(split + 4)};
+        bool here = false;
+        for (auto& side : sides) {
+            const auto with = catalogue::finished(side, finish);
+            if (with)
+                side = *with;
+            else
+                none = with.problem();
+            here = here || bool(with);
+        }
+        if (!here) continue;
+        std::erase_if(given.assumed, [&](const Assumed& before) { return before.input == row.key; });
+        if (const auto done = take(given, row, sides[0] + " on " + sides[1]); !done) return done.problem();
+        covered = true;
+    }
+    if (!covered) return none;
+    return Done{};
+}
+
 std::string value_text(const Assumed& assumed) {
     if (const auto* text = std::get_if<std::string>(&assumed.value)) return *text;
     std::string text = quantity::format(std::get<double>(assumed.value), assumed.dimension);
@@ -122,11 +158,14 @@ Result<Given> read_assignments(std::span<const families::Parameter> rows, std::s
                                std::span<const families::StockUse> uses, const std::vector<std::string>& assignments) {
     Given given;
     std::vector<Assignment> inputs;
+    std::vector<std::string> finishes;
     for (const auto& text : assignments) {
         const auto one = apart(text);
         if (!one) return one.problem();
         if (row_named(rows, one->key)) {
             inputs.push_back(*one);
+        } else if (one->key == "finish") {
+            finishes.push_back(one->typed);
         } else if (families::is_stock_key(uses, one->key)) {
             const auto offer = families::stock_named(uses, name, one->typed, one->key);
             if (!offer) return offer.problem().at(one->key);
@@ -137,6 +176,8 @@ Result<Given> read_assignments(std::span<const families::Parameter> rows, std::s
     }
     for (const auto& one : inputs)
         if (const auto done = take(given, *row_named(rows, one.key), one.typed); !done) return done.problem();
+    for (const auto& finish : finishes)
+        if (const auto done = cover(given, rows, name, finish); !done) return done.problem();
     auto values = in_force(rows, name, std::move(given.values), assignments);
     if (!values) return values.problem();
     given.values = std::move(*values);

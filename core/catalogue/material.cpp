@@ -119,12 +119,87 @@ Result<FrictionPair> friction_between(std::string_view a, std::string_view b) {
             : fmt::format("Type a measured number, for example 0.35, or use a pair that is known: {}.", partners)};
 }
 
+namespace {
+
+struct Finish {
+    std::string name, on, surface;
+};
+const std::vector<Finish>& finishes() {
+    static const std::vector<Finish> all = [] {
+        std::vector<Finish> rows;
+        const auto document = nlohmann::json::parse(embedded::friction());
+        for (const auto& row : document.at("finishes"))
+            rows.push_back({row.at("finish"), row.at("on"), row.at("surface")});
+        return rows;
+    }();
+    return all;
+}
+
+/// What a surface is, for a finish on it.
+std::string_view stuff_of(std::string_view surface) {
+    for (const auto& m : materials()) {
+        if (m.friction_class != surface) continue;
+        if (m.group == "timber" || m.group == "board") return "wood";
+        if (m.group == "metal" || m.group == "screw")
+            return surface.find("aluminium") != surface.npos ? "aluminium" : "steel";
+        return "plastic";
+    }
+    for (const std::string_view stuff : {"wood", "aluminium", "steel"})
+        if (surface.find(stuff) != surface.npos) return stuff;
+    return "";
+}
+
+}  // namespace
+
+Result<std::string> finished(std::string_view surface, std::string_view finish) {
+    std::vector<std::string> known;
+    bool is_known = false;
+    for (const auto& row : finishes()) {
+        const bool goes_on = row.on == "any" || row.on == stuff_of(surface);
+        if (row.name == finish && goes_on) return row.surface.empty() ? std::string(surface) : row.surface;
+        is_known = is_known || row.name == finish;
+        if (goes_on) known.push_back(row.name);
+    }
+    const auto offered = fmt::format("On {} it may be {}.", surface, fmt::join(known, ", "));
+    if (!is_known)
+        return Problem{"finish.unknown", "finish", fmt::format("“{}” is no finish this knows.", finish), offered};
+    return Problem{"finish.not_on_this", "finish",
+                   fmt::format("No friction is known of {} that is {}.", surface, finish), offered};
+}
+
+Result<std::string> surface_named(std::string_view face) {
+    for (const auto& surface : surfaces())
+        if (surface == face) return surface;
+    for (const auto& row : finishes()) {
+        if (!face.starts_with(row.name + " ")) continue;
+        const auto under = surface_named(face.substr(row.name.size() + 1));
+        if (!under) return under;
+        if (const auto covered = finished(*under, row.name)) return covered;
+        return finished(*under, row.name).problem();
+    }
+    const auto material = material_named(face);
+    if (material && !material->friction_class.empty()) return material->friction_class;
+    const auto found = meant(surfaces(), face);
+    if (found.size() == 1) return found.front();
+    return Problem{"friction.unknown_surface", "friction",
+                   fmt::format("“{}” is no surface whose friction is known.", face), names_offered(surfaces(), face)};
+}
+
 Result<FrictionPair> friction_named(std::string_view name) {
     const auto split = name.find(" on ");
     if (split == name.npos)
         return Problem{"friction.not_a_pair", "friction", fmt::format("“{}” is not a pair of materials.", name),
                        "Write for example steel on plywood."};
-    return friction_between(name.substr(0, split), name.substr(split + 4));
+    const auto one = surface_named(name.substr(0, split)), other = surface_named(name.substr(split + 4));
+    for (const auto* side : {&one, &other})
+        if (!*side) {
+            Problem problem = side->problem();
+            if (problem.id != "friction.unknown_surface") return problem;
+            return Problem{"friction.no_value_for_pair", "friction",
+                           fmt::format("There is no friction value for {}.", name),
+                           "Type a measured number, for example 0.35. " + problem.what + " " + problem.remedy};
+        }
+    return friction_between(*one, *other);
 }
 
 }  // namespace clampet::catalogue

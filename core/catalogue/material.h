@@ -58,7 +58,13 @@ std::span<const FrictionPair> friction_pairs();
 const std::vector<std::string>& surfaces();
 /// The pair, in either order. Errors: a Problem that names the partners known for each material.
 Result<FrictionPair> friction_between(std::string_view a, std::string_view b);
-/// The pair by its name, "steel on plywood", in either order.
+/// What touches where somebody names a face: a surface of the friction table, a material ("oak" is hardwood), or a
+/// finish on one ("varnished oak" is varnished wood, "stained oak" is as bare).
+/// Errors  A Problem that offers what it may mean, or says that the finish does not go on that material.
+Result<std::string> surface_named(std::string_view face);
+/// The surface with a finish on it. Errors: a Problem, the finish is unknown or not for that.
+Result<std::string> finished(std::string_view surface, std::string_view finish);
+/// The pair by its name, "steel on plywood" or "varnished oak on rubber", in either order.
 Result<FrictionPair> friction_named(std::string_view name);
 
 }  // namespace clampet::catalogue

@@ -39,6 +39,10 @@ StockRow row_of(const Material& m) {
     add("damping", m.damping);
     // Rubber does not give way but at its edges; cork, felt and foam bulge inwards.
     if (is_pad) row.texts["bears"] = m.poisson > 0.45 ? "rubber" : "pad";
+    // Under a head wood is squeezed across its grain: E_T and E_R are 0.05 and 0.10 of E_L (Wood Handbook ch. 5, from
+    // memory); boards of veneers and chips about 0.05.
+    const double across = m.group == "timber" ? 0.075 : m.group == "board" ? 0.05 : 1;
+    if (!is_pad) add("squeezed_modulus", across * m.youngs_modulus);
     row.texts["gives_way"] = is_pad ? "soft" : "hard";
     if (m.thread_shear_lasting >= least_thread_shear) row.texts["thread_that_holds"] = m.name;
     return row;

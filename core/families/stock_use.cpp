@@ -22,11 +22,19 @@ std::vector<StockUse> all_uses(const Family& family) {
     if (find_parameter(family, "torque") && find_parameter(family, "squeezed_by"))
         uses.push_back(
             {"hand torque", "Knob or hand", {{"torque", "torque"}}, {{"squeezed_by", "screw"}}, {}, "tight"});
+    if (const auto* by = find_parameter(family, "squeezed_by"); by && find_parameter(family, "force"))
+        uses.push_back({"disc spring",
+                        "Disc spring, pressed three quarters flat",
+                        {{"force", "force"}, {"kept", "kept"}},
+                        {{"squeezed_by", "force"}},
+                        {},
+                        "spring"});
     // Where a ring rubs it is a head's; a clamp screw rubs with its tip.
     const auto* hole = find_parameter(family, "bearing_inner");
     if (find_parameter(family, "bearing_outer") && hole && hole->standard > 0)
         uses.push_back({"head", "Head of its screw", {{"bearing_outer", "bearing"}}, {}, {}, "head"});
-    const bool told = std::any_of(uses.begin(), uses.end(), [](const StockUse& use) { return fills(use, "kept"); });
+    const bool told = std::any_of(uses.begin(), uses.end(),
+                                  [](const StockUse& use) { return use.group == "material" && fills(use, "kept"); });
     if (find_parameter(family, "kept") && !told)
         uses.push_back({"material",
                         "What is squeezed",

@@ -51,7 +51,7 @@ double value_of(RigFact fact, const Carried& c) {
 /// The pair of the friction table that two surfaces make.
 std::optional<FrictionOf> pair_of(const std::string& one, const std::string& other) {
     if (one.empty() || other.empty()) return std::nullopt;
-    const auto pair = catalogue::friction_between(one, other);
+    const auto pair = catalogue::friction_named(one + " on " + other);
     return pair ? std::optional(FrictionOf{pair->name()}) : std::nullopt;
 }
 

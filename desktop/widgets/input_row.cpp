@@ -1,5 +1,6 @@
 #include "desktop/widgets/input_row.h"
 
+#include <QAbstractItemView>
 #include <QComboBox>
 #include <QCompleter>
 #include <QGridLayout>
@@ -103,11 +104,32 @@ void InputRow::build_quantity() {
     if (parameter_.friction_pair.empty()) return;
     choices_ = new QuietComboBox(this);
     choices_->setAccessibleName(QString::fromStdString(parameter_.label) + tr(", pair of materials"));
-    choices_->addItem(tr("my own value"));
-    for (const auto& pair : catalogue::friction_pairs()) choices_->addItem(QString::fromStdString(pair.name()));
+    offer_pairs(parameter_.friction_pair);
     choices_->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
     choices_->setMinimumContentsLength(fewest_letters);
     connect(choices_, &QComboBox::activated, this, &InputRow::chosen);
+}
+
+/// Pairs of the surfaces that lie here come first, those with one of them next, all others behind.
+void InputRow::offer_pairs(const std::string& here) {
+    if (here == pairs_for_ && choices_->count() > 0) return;
+    pairs_for_ = here;
+    const QSignalBlocker quiet(choices_);
+    choices_->clear();
+    choices_->addItem(tr("my own value"));
+    const auto known = catalogue::friction_named(here);
+    const auto near = [&](const catalogue::FrictionPair& pair) {
+        const auto lies_here = [&](const std::string& surface) {
+            return known && (surface == known->a || surface == known->b);
+        };
+        return lies_here(pair.a) && lies_here(pair.b) ? 0 : lies_here(pair.a) || lies_here(pair.b) ? 1 : 2;
+    };
+    for (int rank = 0; rank < 3; ++rank) {
+        const int before = choices_->count();
+        for (const auto& pair : catalogue::friction_pairs())
+            if (near(pair) == rank) choices_->addItem(QString::fromStdString(pair.name()));
+        if (rank < 2 && choices_->count() > before) choices_->insertSeparator(choices_->count());
+    }
 }
 
 void InputRow::build_choice() {
@@ -286,6 +308,7 @@ void InputRow::show_input(const std::optional<rig::Input>& given, const families
         note = tr("from the %1; type a number to set it by hand")
                    .arg(QString::fromStdString(std::get<rig::Link>(*given).element));
     if (choices_) {
+        if (!pair.empty() && !choices_->view()->isVisible()) offer_pairs(pair);
         const QSignalBlocker quiet(choices_);
         int index = pair.empty() ? 0 : choices_->findText(QString::fromStdString(pair));
         if (index < 0)

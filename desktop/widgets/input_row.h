@@ -48,6 +48,7 @@ class InputRow : public QWidget {
 
  private:
     void build_quantity();
+    void offer_pairs(const std::string& here);
     void build_choice();
     void build_text();
     void chosen(int index);
@@ -58,6 +59,7 @@ class InputRow : public QWidget {
     QString words_of_stock(const std::string& name, const families::Family* family) const;
 
     const families::Parameter& parameter_;
+    std::string pairs_for_;  ///< the surfaces whose pairs stand first
     QuantityField* field_ = nullptr;
     QComboBox* choices_ = nullptr;  ///< of a choice, a friction's pair, or a thread or material by name
     QLabel *label_, *note_, *origin_, *help_;

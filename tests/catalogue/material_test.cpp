@@ -83,6 +83,25 @@ TEST_CASE("a friction pair is found in either order", "[catalogue]") {
     CHECK_FALSE(catalogue::friction_named("steel"));
 }
 
+TEST_CASE("a face is called by its surface, its material or its finish", "[catalogue]") {
+    const auto is = [](const char* face) {
+        return catalogue::surface_named(face) ? *catalogue::surface_named(face) : "";
+    };
+    CHECK(is("plywood") == "plywood");
+    CHECK(is("oak") == "hardwood");
+    CHECK(is("varnished oak") == "varnished wood");
+    CHECK(is("stained oak") == "hardwood");  // stain builds no film
+    CHECK(is("anodised aluminium 6061-T6") == "anodised aluminium");
+    CHECK(is("powder-coated mild steel") == "powder coat");
+    CHECK(is("rubber") == "rubber");
+    CHECK(catalogue::finished("plywood", "waxed").operator*() == "waxed wood");
+    CHECK(catalogue::finished("plywood", "galvanised").problem().id == ProblemId("finish.not_on_this"));
+    CHECK(catalogue::finished("plywood", "glittering").problem().id == ProblemId("finish.unknown"));
+    CHECK(catalogue::friction_named("varnished oak on mild steel")->name() ==
+          catalogue::friction_named("varnished wood on steel")->name());
+    CHECK(catalogue::surface_named("cheese").problem().id == ProblemId("friction.unknown_surface"));
+}
+
 TEST_CASE("strength of bolts by class", "[catalogue][published]") {
     CHECK(catalogue::material_named("steel 8.8")->ultimate == 800e6);        // ISO 898-1
     CHECK(catalogue::material_named("stainless A2-70")->ultimate == 700e6);  // ISO 3506-1

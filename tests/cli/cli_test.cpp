@@ -252,11 +252,29 @@ TEST_CASE("solve gives the value that reaches the factor, or says why none does"
     }
 }
 
+TEST_CASE("a finish covers the faces that rub", "[cli]") {
+    const auto assumed = [](const std::string& arguments) {
+        const auto answer = run("bench tube_grip " + arguments + " --json");
+        INFO(answer.err);
+        const auto document = json::parse(answer.out);
+        for (const auto& one : document.at("assumed"))
+            if (one.at("input") == "friction") return one.at("from").get<std::string>();
+        return std::string("nothing");
+    };
+    CHECK(assumed("finish=varnished") == "painted steel on varnished wood");
+    CHECK(assumed("'friction=varnished oak on steel'") == "steel on varnished wood");
+    CHECK(assumed("friction=0.3 finish=bare") == "nothing");  // a number of one's own stays
+    const auto none = run("bench arm finish=painted");
+    CHECK(none.exit_code == 2);
+    CHECK_THAT(none.err, Catch::Contains("no face that takes a finish"));
+    CHECK_THAT(run("bench tube_grip finish=glittering").err, Catch::Contains("is no finish this knows"));
+}
+
 TEST_CASE("adapter routes", "[cli]") {
     const auto bush = json::parse(run("thread route '1/4-20 male' '3/8-16 female' --json").out);
     CHECK(bush.at("steps").size() == 1);
     CHECK_THAT(run("thread route '1/4-20 male' '1/4-20 female'").out, Catch::Contains("no adapter"));
-    CHECK(run("thread route 'M12 male' '1/4-20 female'").exit_code == 1);
+    CHECK(run("thread route 'M2 male' '1/4-20 female'").exit_code == 1);
     CHECK(run("thread route '1/4-20' '1/4-20 female'").exit_code == 2);
     CHECK(run("thread route '1/4-20 male' '3/8-16 female' --stock /nowhere.json").exit_code == 3);
     TemporaryFolder folder;

@@ -21,7 +21,7 @@ TEST_CASE("what stock fills can be built, and says so where it is not there", "[
             CAPTURE(family->key(), offer.row->name);
             for (const auto& [input, value] : families::values_from(offer))
                 if (const auto* size = std::get_if<double>(&value)) {
-                    CHECK(*size >= (input == "creep" ? 0 : 1e-9));
+                    CHECK(*size >= (input == "creep" ? 0 : 1e-12));
                     CHECK(families::check_value(*families::find_parameter(*family, input), value));
                 }
             const auto made = families::join(*family, families::values_from(offer));
@@ -174,4 +174,30 @@ TEST_CASE("what fills the same is asked for once", "[families][stock]") {
     CHECK(uses == families::stock_uses(*families::family_named("edge_clamp")).size());
     // Two parts of one table are two questions: what the board is of, and the frame.
     CHECK(questions.size() == uses - 2);
+}
+
+TEST_CASE("disc springs and magnets press with what their rows say", "[families][stock_use]") {
+    // DIN 2093 (EN 16983), series B 20 x 10.2 x 0.8: 745 N at three quarters of its way, from memory; it loses nothing.
+    const auto& pivot = *families::family_named("friction_pivot");
+    const auto spring = families::stock_named(pivot, "20 x 10.2 x 0.8", "spring");
+    REQUIRE(spring);
+    const auto values = families::values_from(*spring);
+    CHECK(std::get<double>(values.at("force")) == relative(745, 0.01));
+    CHECK(std::get<double>(values.at("kept")) == 1);
+    CHECK(std::get<std::string>(values.at("squeezed_by")) == "force");
+    // A magnet holds a face on by friction alone.
+    const auto& face = *families::family_named("flat_face");
+    const auto magnet = families::stock_named(face, "Ø32", "magnet");
+    REQUIRE(magnet);
+    auto held = families::values_from(*magnet);
+    held["friction"] = 0.2;
+    CHECK(factor("flat_face", held, {1, 0, 0, 0, 0, 0}, "slips") == relative(0.2 * 250, 2e-3));
+    CHECK(factor("flat_face", held, {0, 0, 1, 0, 0, 0}, "parts") == relative(250.0, 1e-6));
+    // Tools by name: a hex key's torque comes with its band.
+    const auto key = families::stock_named(*families::family_named("thread"), "hex key 4 mm", "tight");
+    REQUIRE(key);
+    const auto told = families::stock_value(*key, "torque");
+    REQUIRE(told);
+    CHECK(told->low < std::get<double>(told->value));
+    CHECK(std::get<double>(told->value) < told->high);
 }

@@ -128,9 +128,13 @@ const Family& arm() {
     const auto bored = [](Parameter p) {
         return also_shown_for(shown_for(std::move(p), "form", {"straight"}), "section", {"rectangle"});
     };
-    const auto flat = [](Parameter p) { return shown_for(std::move(p), "section", {"rectangle", "pocketed", "box"}); };
+    const auto flat = [](Parameter p) {
+        return shown_for(std::move(p), "section", {"rectangle", "pocketed", "box", "profile"});
+    };
     const auto bent = [](Parameter p) { return shown_for(std::move(p), "form", {"bent"}); };
     const auto of_rods = [](Parameter p) { return shown_for(std::move(p), "form", {"legs"}); };
+    const auto profiled = [](Parameter p) { return shown_for(std::move(p), "section", {"profile"}); };
+    const std::vector<std::string> tapers{"rectangle", "round", "tube", "box", "pocketed"};
     const auto tapered = [](Parameter p) { return shown_for(std::move(p), "taper", {"tapered"}); };
     const std::vector<std::pair<std::string, std::string>> its_material{{"modulus", "youngs_modulus"},
                                                                         {"modulus_ratio", "modulus_ratio"},
@@ -157,6 +161,7 @@ const Family& arm() {
                         {"round", "round"},
                         {"tube", "tube"},
                         {"box", "square or rectangular tube"},
+                        {"profile", "a profile as sold"},
                         {"pocketed", "rectangle with pockets"}},
                        "rectangle", "Its cross-section."),
             length_row("root_height", "Height or diameter", 0.045, 1, "At the root, up and down."),
@@ -175,9 +180,19 @@ const Family& arm() {
                                                 "What is left of the width at the bottom of a pocket."),
                                      "pockets", {"both", "one"}),
                            "section", {"pocketed"}),
-            choice_row("taper", "It is", {{"straight", "as thick all along"}, {"tapered", "tapered"}}, "straight",
-                       "A taper saves weight at the tip."),
-            tapered(length_row("tip_height", "Tip, height or diameter", 0.025, 1, "At the tip.")),
+            profiled(quantity_row("profile_area", "Profile, area", Dimension::area, 160e-6, {1e-8, 1},
+                                  "Of metal, as its table says.", "common practice, from memory")),
+            profiled(quantity_row("inertia_up", "Profile, inertia up and down", Dimension::number, 7e-9, {1e-15, 1},
+                                  "Second moment of area in m⁴: 1 cm⁴ is 1e-8.", "common practice, from memory")),
+            profiled(quantity_row("inertia_side", "Profile, inertia sideways", Dimension::number, 7e-9, {1e-15, 1},
+                                  "Second moment of area in m⁴.", "common practice, from memory")),
+            profiled(quantity_row("profile_torsion", "Profile, torsion", Dimension::number, 1.4e-9, {1e-15, 1},
+                                  "Torsion constant in m⁴.", "from memory")),
+            shown_for(choice_row("taper", "It is", {{"straight", "as thick all along"}, {"tapered", "tapered"}},
+                                 "straight", "A taper saves weight at the tip."),
+                      "section", tapers),
+            also_shown_for(tapered(length_row("tip_height", "Tip, height or diameter", 0.025, 1, "At the tip.")),
+                           "section", tapers),
             also_shown_for(tapered(length_row("tip_width", "Tip, width", 0.020, 1, "At the tip.")), "section",
                            {"rectangle", "pocketed", "box"}),
             bored(choice_row("holed", "Hole through it",
@@ -238,6 +253,18 @@ const Family& arm() {
           "Square or rectangular tube",
           {{"root_height", "height"}, {"root_width", "width"}, {"wall", "wall"}},
           {{"section", "box"}},
+          {},
+          "stock",
+          its_material},
+         {"profile",
+          "Angle or slotted profile",
+          {{"root_height", "height"},
+           {"root_width", "width"},
+           {"profile_area", "area"},
+           {"inertia_up", "inertia_up"},
+           {"inertia_side", "inertia_side"},
+           {"profile_torsion", "torsion"}},
+          {{"section", "profile"}},
           {},
           "stock",
           its_material},

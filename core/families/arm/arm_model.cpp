@@ -271,6 +271,7 @@ ArmShape arm_shape(const Values& v) {
                   : kind == "tube"     ? ArmSection::tube
                   : kind == "pocketed" ? ArmSection::pocketed
                   : kind == "box"      ? ArmSection::box
+                  : kind == "profile"  ? ArmSection::profile
                                        : ArmSection::rectangle;
     g.form = form == "bent" ? ArmForm::bent : form == "legs" ? ArmForm::legs : ArmForm::straight;
     g.length = number(v, "length");
@@ -297,8 +298,10 @@ ArmShape arm_shape(const Values& v) {
     const auto& pockets = text(v, "pockets");
     g.root.floor = pockets == "through" ? 0 : number(v, "pocket_floor");
     g.root.one_sided = pockets == "one";
+    g.root.table = {number(v, "profile_area"), number(v, "inertia_up"), number(v, "inertia_side"),
+                    number(v, "profile_torsion")};
     g.tip = g.root;
-    if (text(v, "taper") == "tapered") {
+    if (g.root.kind != ArmSection::profile && text(v, "taper") == "tapered") {
         g.tip.height = number(v, "tip_height");
         g.tip.width = number(v, "tip_width");
         g.tip.pocket *= g.tip.height / g.root.height;

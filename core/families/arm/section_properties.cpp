@@ -41,6 +41,8 @@ double ArmStation::area() const {
             return width * (height - pocket) + floor * pocket;
         case ArmSection::box:
             return width * height - (width - 2 * wall) * (height - 2 * wall);
+        case ArmSection::profile:
+            return table.area;
         case ArmSection::rectangle:
             break;
     }
@@ -58,6 +60,8 @@ double ArmStation::inertia_y() const {
             return (width * cube(height) - (width - floor) * cube(pocket)) / 12;
         case ArmSection::box:
             return (width * cube(height) - (width - 2 * wall) * cube(height - 2 * wall)) / 12;
+        case ArmSection::profile:
+            return table.up;
         case ArmSection::rectangle:
             break;
     }
@@ -65,6 +69,7 @@ double ArmStation::inertia_y() const {
 }
 
 double ArmStation::inertia_z() const {
+    if (kind == ArmSection::profile) return table.side;
     if (kind == ArmSection::round || kind == ArmSection::tube) return inertia_y();
     if (kind == ArmSection::box) return (height * cube(width) - (height - 2 * wall) * cube(width - 2 * wall)) / 12;
     if (kind == ArmSection::pocketed) {
@@ -76,6 +81,7 @@ double ArmStation::inertia_z() const {
 }
 
 double ArmStation::torsion() const {
+    if (kind == ArmSection::profile) return table.torsion;
     if (kind == ArmSection::round || kind == ArmSection::tube) return 2 * inertia_y();
     if (kind == ArmSection::pocketed)
         return 2 * rectangle_torsion((height - pocket) / 2, width) + (floor > 0 ? rectangle_torsion(pocket, floor) : 0);
@@ -87,9 +93,8 @@ double ArmStation::torsion() const {
 }
 
 double ArmStation::shear_area() const {
-    return area() * (kind == ArmSection::round                             ? 0.9
-                     : kind == ArmSection::tube || kind == ArmSection::box ? 0.5
-                                                                           : 5.0 / 6);
+    const bool thin = kind == ArmSection::tube || kind == ArmSection::box || kind == ArmSection::profile;
+    return area() * (kind == ArmSection::round ? 0.9 : thin ? 0.5 : 5.0 / 6);
 }
 
 double ArmStation::stress(double along, double across_y, double across_z, double twist, double my, double mz) const {
@@ -104,7 +109,10 @@ double ArmStation::stress(double along, double across_y, double across_z, double
     const double farthest = width / 2 + (kind == ArmSection::pocketed ? std::abs(centroid_offset()) : 0);
     double sigma = direct + std::abs(my) * height / 2 / inertia_y() + std::abs(mz) * farthest / inertia_z();
     double tau = 1.5 * length_of(across_y, across_z) / A;
-    if (kind == ArmSection::box) {
+    if (kind == ArmSection::profile) {
+        // Half of its section carries the shear; a thin open section of J = A t²/3 twists at T t/J.
+        tau = 2 * length_of(across_y, across_z) / A + std::abs(twist) * std::sqrt(3 / (A * torsion()));
+    } else if (kind == ArmSection::box) {
         // Bredt: T/(2 A t); the webs carry the shear of a thin box, here half its section.
         tau = 2 * length_of(across_y, across_z) / A + std::abs(twist) / (2 * (height - wall) * (width - wall) * wall);
     } else if (kind == ArmSection::pocketed) {

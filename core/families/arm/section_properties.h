@@ -2,7 +2,7 @@
 
 namespace clampet::families {
 
-enum class ArmSection { round, tube, rectangle, pocketed, box };
+enum class ArmSection { round, tube, rectangle, pocketed, box, profile };
 
 /// One station of an arm, height along z and width along y [m].
 struct ArmStation {
@@ -12,6 +12,12 @@ struct ArmStation {
     double pocket = 0, pocket_length = 0;  ///< height and length of an opening through the width
     double floor = 0;        ///< what is left of the width in it: a web; 0 where the opening goes right through
     bool one_sided = false;  ///< the web lies on one face, not in the middle
+
+    /// Of a profile as sold, from its table: area, inertias against bending up and down and sideways, torsion.
+    struct Table {
+        double area = 0, up = 0, side = 0, torsion = 0;
+    };
+    Table table = {};
 
     double area() const;
     double inertia_y() const;  ///< resists bending up and down

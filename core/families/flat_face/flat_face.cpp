@@ -73,7 +73,13 @@ class FlatFace : public Family {
              {{"pad_modulus", "pad_modulus"}, {"allowable_pressure", "bearing"}, {"kept", "retention"}},
              {},
              {{"bears", "bears"}},
-             "pad"}};
+             "pad"},
+            {"magnet",
+             "Pot magnet on steel",
+             {{"force", "force"}, {"diameter", "outer"}, {"kept", "kept"}},
+             {{"squeezed_by", "force"}, {"shape", "disc"}, {"bears", "whole"}, {"screws", "several"}},
+             {},
+             "magnet"}};
         return uses;
     }
     std::span<const Mating> matings() const override {

@@ -59,6 +59,18 @@ std::span<const Parameter> thread_parameters() {
                        {{"screw", "the screw: its head rubs"}, {"payload", "camera or plate on a fixed stud"}}, "screw",
                        "Spinning the camera on makes the whole face rub, and leaves far less preload."),
             torque,
+            described(choice_row("tightened_by", "Tightened by",
+                                 {{"torque", "that torque"}, {"turn", "turning on past snug"}}, "torque",
+                                 "Past snug every part of a turn stretches the stack by as much of a pitch: soft ones "
+                                 "gain little, hard ones yield.")),
+            shown_for(quantity_row("past_snug", "Turned on by", Dimension::number, 0.5, {0, 20},
+                                   "Turns past snug: half a turn is 0.5.", "input"),
+                      "tightened_by", {"turn"}),
+            shown_for(quantity_row("stack_modulus", "What is clamped, E", Dimension::stress, 69e9, {1e6, 1e12},
+                                   "Aluminium 69 GPa, plywood across its face 0.5, oak across the grain 0.9, "
+                                   "printed PETG 1.9.",
+                                   "Wood Handbook, from memory"),
+                      "tightened_by", {"turn"}),
             rubbing("thread_friction", "Friction in the thread", "Dry steel in aluminium 0.15; oiled 0.10."),
             spun(rubbing("bearing_friction", "Friction under the head", "Where the head or knob rubs."), "screw"),
             spun(gap_row("bearing_outer", "Head, outside", 0.014, 0.3, "Outer diameter of what rubs under the head."),

@@ -87,7 +87,13 @@ class ThreadFamily : public Family {
              {{"pad_free", "thickness"}, {"pad_modulus", "pad_modulus"}, {"kept", "retention"}},
              {{"soft", "yes"}},
              {},
-             "pad"}};
+             "pad"},
+            {"material",
+             "What is clamped, made of",
+             {{"stack_modulus", "squeezed_modulus"}, {"kept", "retention"}},
+             {{"tightened_by", "turn"}},
+             {},
+             "clamped"}};
         return uses;
     }
     Result<std::shared_ptr<const Joint>> join(const Values& v) const override;
@@ -95,7 +101,7 @@ class ThreadFamily : public Family {
 
 /// Preload, and what is left of it: nothing when the screw bottoms, jams or runs out of thread.
 void set_preload(ThreadNumbers& n, double pad_stiffness) {
-    n.fresh_preload = n.torque / mechanics::torque_per_preload(n.screw);
+    n.fresh_preload = n.torque / mechanics::torque_per_preload(n.screw) + n.turned_on;
     const bool jams = n.fit.fit == catalogue::Fit::jams;
     n.preload = n.kept * n.fresh_preload;
     if (n.verdict.state == mechanics::StackState::bottoms || n.verdict.state == mechanics::StackState::shank || jams ||
@@ -128,6 +134,21 @@ Result<double> pads_of(const Values& v) {
                        "Give the pad's outside diameter."};
     const double area = std::numbers::pi / 4 * (outer * outer - hole * hole);
     return number(v, "pad_modulus") * area / number(v, "pad_free");
+}
+
+/// What turning on past snug adds [N]: its pitches, over what screw, stack and pads give, in series; no more than what
+/// stretches the screw for good.
+double turned_past_snug(const ThreadNumbers& n, const Values& v, double pad_stiffness) {
+    if (text(v, "tightened_by") != "turn") return 0;
+    constexpr double thinnest = 1e-3, tan_30 = 0.57735;
+    const double clamped = std::max(number(v, "items"), thinnest), hole = n.male.major,
+                 head = std::max(n.screw.bearing_outer_diameter, 1.5 * hole);
+    // Frusta of 30 degrees from head and thread, by their mean diameter (Shigley, members in a bolted joint).
+    const double mean = head + clamped / 2 * tan_30, area = std::numbers::pi / 4 * (mean * mean - hole * hole);
+    const double gives = clamped / (catalogue::steel_modulus * n.male.stress_area) +
+                         clamped / (number(v, "stack_modulus") * area) + (pad_stiffness > 0 ? 1 / pad_stiffness : 0);
+    // Past its yield a screw stretches without pressing more.
+    return std::min(number(v, "past_snug") * n.male.lead() / gives, n.male.stress_area * n.proof_stress);
 }
 
 /// A bush between screw and socket: its thin wall, and whether it stays when the screw comes out.
@@ -184,7 +205,10 @@ Result<std::shared_ptr<const Joint>> ThreadFamily::join(const Values& v) const {
         return Problem{"thread.no_friction", "thread_friction",
                        "Without any friction the torque would turn into unlimited preload.",
                        "Give the friction in the thread, for example 0.15."};
-    n.highest_preload = mechanics::highest_preload(n.screw, n.torque);
+    const auto pads = pads_of(v);
+    if (!pads) return pads.problem();
+    n.turned_on = turned_past_snug(n, v, *pads);
+    n.highest_preload = mechanics::highest_preload(n.screw, n.torque) + n.turned_on;
 
     const double per_length = std::min(mechanics::external_shear_area_per_length(n.sizes) * n.screw_shear,
                                        mechanics::internal_shear_area_per_length(n.sizes) * n.socket_shear);
@@ -210,8 +234,6 @@ Result<std::shared_ptr<const Joint>> ThreadFamily::join(const Values& v) const {
     n.weakest_section =
         neck > 0 ? std::min(n.male.stress_area, std::numbers::pi / 4 * neck * neck) : n.male.stress_area;
     if (const auto bush = set_bush(n, v); !bush) return bush.problem();
-    const auto pads = pads_of(v);
-    if (!pads) return pads.problem();
     set_preload(n, *pads);
     return std::shared_ptr<const Joint>(std::make_shared<ThreadJoint>(std::move(n)));
 }
@@ -380,6 +402,9 @@ Working ThreadJoint::working(const Load& load) const {
     if (n_.bush_torque > 0)
         lines.push_back({"bush_torque", "τ π (d_o⁴ − d_i⁴)/(16 d_o)", "", n_.bush_torque, Dimension::torque,
                          "torsion of its wall"});
+    if (n_.turned_on > 0)
+        lines.push_back({"turned_on", "turns · lead/(1/k_screw + 1/k_stack + 1/k_pad)", "", n_.turned_on,
+                         Dimension::force, "Shigley, stiffness of a bolted joint"});
     lines.push_back({"highest_preload", "at 1.5 T and 0.7 μ", "", n_.highest_preload, Dimension::force,
                      "hand torque scatter from memory"});
     return lines;

@@ -13,6 +13,7 @@ std::span<const Parameter> thread_parameters();
 struct ThreadNumbers {
     catalogue::Thread male, female;
     catalogue::FitVerdict fit;
+    double turned_on = 0;  ///< what turning past snug added [N]
     mechanics::StackUp stack;
     mechanics::StackVerdict verdict;
     mechanics::MatingSizes sizes;

@@ -3,6 +3,7 @@
 
 #include "families/arm/section_properties.h"
 #include "families/bench.h"
+#include "families/stock_use.h"
 
 using namespace clampet;
 using namespace bench;
@@ -182,6 +183,26 @@ TEST_CASE("a floor left in a pocket makes an I or a channel of it", "[arm][publi
     CHECK(through.stress(0, 0, 1000, 0, 0, 0) > 5 * ipe.stress(0, 0, 1000, 0, 0, 0));
     CHECK(problem("arm", {{"section", s("pocketed")}, {"pockets", s("both")}, {"pocket_floor", 0.03}}).where ==
           "pocket_floor");
+}
+
+TEST_CASE("a profile as sold bends by its table", "[arm]") {
+    // 30 x 30 slot 8: I 2.7 cm⁴ or what the row says; PL³/(3EI), with the shear of half its section.
+    const auto offer = families::stock_named(*families::family_named("arm"), "30 x 30, slot 8 profile");
+    REQUIRE(offer);
+    Values v;
+    for (const auto& [key, value] : families::values_from(*offer)) v[key] = value;
+    v["length"] = 1.0;
+    v["creep"] = 0.0;
+    v["root_stiffness"] = 0.0;
+    const double I = offer->row->size("inertia_up"), E = std::get<double>(v.at("modulus")), P = 10;
+    CHECK(E == relative(69e9, 0.02));
+    const auto r = report("arm", v, Wrench{0, 0, -P, 0, 0, 0});
+    CHECK(result(r, "drop") == relative(P / (3 * E * I), 0.01));
+    CHECK(result(r, "stress") == relative(P * 0.015 / I, 0.02));
+    // An angle twists as a thin strip, T t/J with J = A t²/3.
+    families::ArmStation angle{families::ArmSection::profile, 0.03, 0.03, 0, 0, 0};
+    angle.table = {171e-6, 1e-8, 1e-8, 171e-6 * 0.003 * 0.003 / 3};
+    CHECK(angle.stress(0, 0, 0, 1, 0, 0) == relative(std::sqrt(3) * 0.003 / angle.torsion(), 1e-9));
 }
 
 TEST_CASE("a hole leaves less to break", "[arm]") {

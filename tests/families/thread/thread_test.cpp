@@ -105,3 +105,33 @@ TEST_CASE("a strong hand may overtighten", "[families][thread]") {
     CHECK(m.mode_class == families::ModeClass::service);
     CHECK(m.factor < 1);
 }
+
+TEST_CASE("turned on past snug, a stack presses by what it gives", "[thread]") {
+    // A quarter turn of 1/4-20 on a rubber pad: lead/4 over pad and screw in series; the hard part gives little.
+    const Values soft{{"tightened_by", s("turn")},
+                      {"past_snug", 0.25},
+                      {"soft", s("yes")},
+                      {"pad_free", 0.003},
+                      {"pad_modulus", 4e6},
+                      {"pad_outer", 0.040},
+                      {"screw_length", 0.016},
+                      {"items", 0.005},
+                      {"torque", 1e-6},
+                      {"kept", 1.0},
+                      {"socket_depth", 0.020}};
+    const double area = std::numbers::pi / 4 * (0.040 * 0.040 - 0.007 * 0.007), k = 4e6 * area / 0.003;
+    CHECK(result(report("thread", soft, Wrench{}), "preload") == relative(0.25 * 0.00127 * k, 0.01));
+    // On hard aluminium the same turn is far more, and half a turn yields the screw: that is its most.
+    auto hard = soft;
+    hard["soft"] = s("no");
+    hard["screw_length"] = 0.0127;
+    hard["past_snug"] = 0.003;
+    const double fiftieth = result(report("thread", hard, Wrench{}), "preload");
+    CHECK(fiftieth > 1000);
+    hard["past_snug"] = 0.006;
+    CHECK(result(report("thread", hard, Wrench{}), "preload") == relative(2 * fiftieth, 1e-3));
+    hard["past_snug"] = 0.5;
+    const auto yields = report("thread", hard, Wrench{});
+    CHECK(result(yields, "preload") == relative(20.53e-6 * 450e6, 0.01));  // ISO 3506-1: A2-70 yields at 450 MPa
+    CHECK(mode(yields, "overtightens").factor < 1);
+}
