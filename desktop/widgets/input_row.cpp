@@ -308,7 +308,8 @@ void InputRow::show_input(const std::optional<rig::Input>& given, const families
         note = tr("from the %1; type a number to set it by hand")
                    .arg(QString::fromStdString(std::get<rig::Link>(*given).element));
     if (choices_) {
-        if (!pair.empty() && !choices_->view()->isVisible()) offer_pairs(pair);
+        // Not under the fingers of who types or picks in it.
+        if (!pair.empty() && window()->focusWidget() != choices_ && !choices_->view()->isVisible()) offer_pairs(pair);
         const QSignalBlocker quiet(choices_);
         int index = pair.empty() ? 0 : choices_->findText(QString::fromStdString(pair));
         if (index < 0)

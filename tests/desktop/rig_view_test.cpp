@@ -1,5 +1,6 @@
 #include <set>
 
+#include "catalogue/material.h"
 #include "desktop/rig/part_block.h"
 #include "desktop/widgets/stock_row.h"
 #include "rig/in_force.h"
@@ -108,13 +109,34 @@ TEST_CASE("friction is chosen by its pair of materials or typed", "[desktop][rig
     auto* row = d.input("rail-clamp", "jaw", "friction");
     CHECK(row->choices()->currentText() == "painted steel on plywood");
     CHECK(row->note().startsWith("0.22 to 0.45"));
-    row->choices()->setFocus();
-    QTest::keyClicks(row->choices(), "painted steel on rubber");
+    const int rubber = row->choices()->findText("painted steel on rubber");
+    REQUIRE(rubber > 0);
+    row->choices()->setCurrentIndex(rubber);
+    emit row->choices()->activated(rubber);
     CHECK(std::get<rig::FrictionOf>(d.given("rail-clamp", 0, "friction")).pair == "painted steel on rubber");
     CHECK(row->field()->editor()->text() == "0.65");
     DemoWindow::type(row->field()->editor(), "0.4");
     CHECK(std::get<double>(d.given("rail-clamp", 0, "friction")) == Approx(0.4));
     CHECK(row->choices()->currentIndex() == 0);
+}
+
+TEST_CASE("pairs of the surfaces that lie here stand first in the list", "[desktop][rig]") {
+    DemoWindow d;
+    const auto* row = d.input("rail-clamp", "jaw", "friction");
+    const auto* list = row->choices();
+    CHECK(list->itemText(1) == "painted steel on plywood");
+    // Then those with one of them, and all others behind; none is lost.
+    int named = 0, last_near = 0, first_far = list->count();
+    for (int i = 2; i < list->count(); ++i) {
+        const QString text = list->itemText(i);
+        if (text.isEmpty()) continue;
+        ++named;
+        const bool near = text.startsWith("painted steel on ") || text.endsWith(" on painted steel") ||
+                          text.startsWith("plywood on ") || text.endsWith(" on plywood");
+        (near ? last_near : first_far) = near ? i : std::min(first_far, i);
+    }
+    CHECK(last_near < first_far);
+    CHECK(named + 1 == static_cast<int>(catalogue::friction_pairs().size()));
 }
 
 TEST_CASE("a choice changes what else is asked", "[desktop][rig]") {
