@@ -4,6 +4,7 @@
 #include "loads/cards.h"
 #include "long_work.h"
 #include "project/edits.h"
+#include "project/search.h"
 #include "quantity/format.h"
 #include "quantity/parse.h"
 #include "report.h"
@@ -144,6 +145,7 @@ int check_command(const CheckRequest& request, bool json) {
             if (request.by_case) rows.back()["cases"] = cases_json(*rig, options, r.id);
         }
         print({{"rig", rig->name},
+               {"beyond", project::beyond_the_tool(rig->name)},
                {"required", result->required},
                {"verdict", std::string(study::name_of(result->verdict))},
                {"headline", study::headline(*result)},
@@ -152,6 +154,7 @@ int check_command(const CheckRequest& request, bool json) {
                {"interfaces", rows}});
         return exit_code;
     }
+    for (const auto& said : project::beyond_the_tool(rig->name)) fmt::print("{}\n\n", said);
     fmt::print("{}: {}\n{}\n\n", rig->name, study::tally(*result), study::headline(*result));
     fmt::print("{:<26} {:<9} {:>7} {:>15}  {}\n", "interface", "verdict", "factor", "low to high",
                "how it would let go");

@@ -55,6 +55,8 @@ struct Mating {
     std::string support_sex;  ///< of a thread: "male" or "female" where this mating is for that only
     /// Inputs that follow from meeting at all [SI]: a stud in its hole has nothing between.
     std::vector<std::pair<std::string, double>> sets = {};
+    /// Materials that a side's part is made of, by the key under which the family asks for one: "material".
+    std::vector<std::pair<PortSide, std::string>> materials = {};
 };
 
 /// What the rig knows of what an interface carries, in the interface's frame.

@@ -254,4 +254,13 @@ Result<StockValue> stock_value(const Family& family, std::string_view input, std
     return *stock_value(*offer, input);
 }
 
+std::optional<StockOffer> stock_exactly(const Family& family, std::string_view key, std::string_view name) {
+    for (const auto& use : stock_uses(family)) {
+        if (use.key != key) continue;
+        for (const auto* row : catalogue::stock_group(use.group))
+            if (row->name == name && lacking(use, *row).empty()) return StockOffer{&use, row, 1};
+    }
+    return std::nullopt;
+}
+
 }  // namespace clampet::families

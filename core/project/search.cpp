@@ -3,6 +3,7 @@
 #include <algorithm>
 
 #include "catalogue/thread_names.h"
+#include "catalogue/words/names.h"
 #include "parts/part_kind.h"
 #include "project/starting_points.h"
 
@@ -131,6 +132,20 @@ std::vector<Found> search(std::string_view words) {
     if (answers.empty() && typed.size() > 1)
         for (const auto& word : typed) look_everywhere({word}, in_part, answers);
     return std::move(answers).sorted();
+}
+
+std::vector<std::string> beyond_the_tool(std::string_view name) {
+    const auto words = catalogue::words_of(name);
+    std::vector<std::string> said;
+    for (const auto& entry : catalogue::word_entries()) {
+        if (entry.leads_to != LeadsTo::beyond) continue;
+        const bool named = std::any_of(entry.words.begin(), entry.words.end(), [&](const std::string& each) {
+            const auto asked = catalogue::words_of(each);
+            return std::search(words.begin(), words.end(), asked.begin(), asked.end()) != words.end();
+        });
+        if (named) said.push_back(entry.says);
+    }
+    return said;
 }
 
 }  // namespace clampet::project

@@ -21,4 +21,8 @@ struct Found {
 /// The best first, each place once; empty where nothing does.
 std::vector<Found> search(std::string_view words);
 
+/// What is beyond this tool in what somebody calls a rig ("mount on the car's bonnet"): a sentence for each, saying
+/// whom to ask. Empty for most.
+std::vector<std::string> beyond_the_tool(std::string_view name);
+
 }  // namespace clampet::project

@@ -5,6 +5,8 @@
 #include <Eigen/Eigenvalues>
 
 #include "catalogue/material.h"
+#include "families/stock_use.h"
+#include "parts/part_kind.h"
 
 namespace clampet::rig {
 namespace {
@@ -55,6 +57,24 @@ std::optional<FrictionOf> pair_of(const std::string& one, const std::string& oth
     return pair ? std::optional(FrictionOf{pair->name()}) : std::nullopt;
 }
 
+/// What the material that a part of a kind is made of says of an element's inputs.
+std::vector<Filled> by_material(const Element& element, const families::Family& family, const Part& part,
+                                const std::string& key) {
+    std::vector<Filled> all;
+    const auto* kind = parts::kind_named(part.kind);
+    if (!kind) return all;
+    const auto values = families::complete(kind->parameters(), kind->name(), part.values);
+    const auto at = values ? values->find("material") : families::Values::const_iterator{};
+    if (!values || at == values->end()) return all;
+    const auto& name = std::get<std::string>(at->second);
+    const auto offer = families::stock_exactly(family, key, name);
+    if (!offer) return all;  // a pad's modulus is not asked of what is no pad
+    for (const auto& [input, value] : families::values_from(*offer))
+        if (!element.inputs.contains(input) && families::stock_value(*offer, input))
+            all.push_back({element.id, input, NamedStock{name}, part.name});
+    return all;
+}
+
 }  // namespace
 
 const families::Mating* mating_of(const families::Family& family, const Port& support, const Port& payload) {
@@ -101,6 +121,9 @@ std::vector<Filled> filled_inputs(const Rig& rig, const Interface& interface, co
                 std::visit([&](const auto& v) { value = v; }, size->second);
                 all.push_back({element.id, fill.input, value, (&port == support ? below : above)->name});
             }
+            for (const auto& [side, key] : mating->materials)
+                for (auto& filled : by_material(element, *family, side == PortSide::support ? *below : *above, key))
+                    all.push_back(std::move(filled));
             for (const auto& [input, value] : mating->sets)
                 if (!element.inputs.contains(input))
                     all.push_back({element.id, input, value, below->name + ", " + above->name});

@@ -13,6 +13,7 @@
 #include "desktop/widgets/quantity_field.h"
 #include "loads/cards.h"
 #include "loads/load_case.h"
+#include "project/search.h"
 
 namespace clampet::desktop {
 namespace {
@@ -54,6 +55,8 @@ BriefPage::BriefPage(Session& session, QWidget* parent) : Stage(session, parent)
 void BriefPage::build() {
     name_ = new QLineEdit(this);
     required_ = new QuantityField(Dimension::number, this);
+    beyond_ = wrapped(this);
+    set_text_colour(beyond_, theme().slips);
     use_ = new UsePanel(document_, this);
     table_ = new QWidget(this);
     auto* outer = new QVBoxLayout(this);
@@ -84,6 +87,7 @@ void BriefPage::build() {
         tr("On the bench 1.5, carried 2, over people or equipment 3 and always a second catch. Our judgement; local "
            "rules come first."));
     column->addLayout(top);
+    column->addWidget(beyond_);
     auto* how = new QLabel(tr("How it is used"), this);
     how->setFont(body_font(1.1, true));
     column->addSpacing(8);
@@ -191,6 +195,10 @@ void BriefPage::refresh() {
         if (edit->text() != words && !edit->property(refused_name).toBool()) edit->setText(words);
     };
     put(name_, rig.name);
+    QStringList beyond;
+    for (const auto& said : project::beyond_the_tool(rig.name)) beyond << text_of(said);
+    beyond_->setText(beyond.join('\n'));
+    beyond_->setVisible(!beyond.isEmpty());
     required_->show_value(rig.required);
     use_->refresh();
     for (const auto& part : rig.parts) {
@@ -207,6 +215,9 @@ QuantityField* BriefPage::mass(const std::string& part) const {
 }
 QuantityField* BriefPage::centre(const std::string& part, int axis) const {
     return rows_.at(part).centre[axis];
+}
+QString BriefPage::beyond_text() const {
+    return beyond_->isHidden() ? QString() : beyond_->text();
 }
 QLineEdit* BriefPage::part_name(const std::string& part) const {
     return rows_.at(part).name;

@@ -6,6 +6,7 @@
 #include "desktop/shell/stage.h"
 
 class QGridLayout;
+class QLabel;
 class QLineEdit;
 
 namespace clampet::desktop {
@@ -26,6 +27,7 @@ class BriefPage : public Stage {
     UsePanel* use() const { return use_; }
     QuantityField* required() const { return required_; }
     QLineEdit* rig_name() const { return name_; }
+    QString beyond_text() const;  ///< empty where nothing is beyond this tool
     QLineEdit* part_name(const std::string& part) const;
 
  protected:
@@ -47,6 +49,7 @@ class BriefPage : public Stage {
     QLineEdit* name_ = nullptr;  ///< all made when the page is first shown
     QuantityField* required_ = nullptr;
     UsePanel* use_ = nullptr;
+    QLabel* beyond_ = nullptr;  ///< what of the rig's name is beyond this tool
     QWidget* table_ = nullptr;
     QGridLayout* grid_ = nullptr;
     std::map<std::string, Row> rows_;

@@ -57,6 +57,19 @@ TEST_CASE("the brief changes masses and places, and every seam below follows", "
     CHECK(brief->isVisible());
 }
 
+TEST_CASE("a brief that asks for what is beyond this tool is told so", "[desktop][brief]") {
+    DemoWindow d;
+    d.window.tab("brief")->click();
+    auto* brief = d.window.brief();
+    CHECK(brief->beyond_text().isEmpty());
+    DemoWindow::type(brief->rig_name(), "Camera on the car's bonnet");
+    CHECK_THAT(brief->beyond_text().toStdString(), Catch::Contains("licensed practice"));
+    DemoWindow::type(brief->rig_name(), "Carried camera");  // no car in it
+    CHECK(brief->beyond_text().isEmpty());
+    DemoWindow::type(brief->rig_name(), "Drone over a crowd");
+    CHECK_THAT(brief->beyond_text().toStdString(), Catch::Contains("aircraft") && Catch::Contains("venue"));
+}
+
 TEST_CASE("save, open and of late", "[desktop][file]") {
     DemoWindow d;
     const QString path = d.folder.filePath("mine.clampet.json");

@@ -56,6 +56,15 @@ TEST_CASE("every place that words lead to is there, and its preset can be built"
     }
 }
 
+TEST_CASE("what is beyond the tool is told by a rig's name", "[project][search]") {
+    CHECK(project::beyond_the_tool("Boom over the bells").empty());
+    CHECK(project::beyond_the_tool("Carried on a carpet").empty());
+    CHECK(project::beyond_the_tool("Suction mount on the windscreen").size() == 1);
+    CHECK(project::beyond_the_tool("harness for a person, climbing").size() == 1);  // one sentence, told once
+    CHECK(project::beyond_the_tool("drone in a crowd").size() == 2);
+    CHECK(project::beyond_the_tool("").empty());
+}
+
 TEST_CASE("what people type is answered", "[project][search]") {
     // What people call things: common practice, no source.
     const auto first = [](const char* words) {

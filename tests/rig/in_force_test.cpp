@@ -51,6 +51,30 @@ TEST_CASE("a tube's size is taken by the clamp on it, and its surface chooses th
     CHECK(rig::filled_inputs(r, *r.interface("rail-clamp")).empty());
 }
 
+TEST_CASE("what a part is made of says what its seam may bear", "[rig][ports]") {
+    auto r = project::demo_rig();
+    const auto filled = rig::filled_inputs(r, *r.interface("rail-clamp"));
+    // The clamp's jaws of birch plywood, the rail of mild steel: each by its name, from the part.
+    REQUIRE(said(filled, "jaw", "tube_strength"));
+    CHECK(std::get<rig::NamedStock>(said(filled, "jaw", "tube_strength")->value).name == "mild steel");
+    // Made of another wood, the seam follows, unless its number is typed.
+    auto* clamp = r.part("clamp");
+    REQUIRE(clamp->kind == "vee_clamp");
+    auto& seam = *r.interface("rail-clamp");
+    seam.elements[0].inputs.erase("pad_strength");
+    clamp->values["material"] = std::string("oak");
+    const auto of_oak = rig::filled_inputs(r, seam);
+    REQUIRE(said(of_oak, "jaw", "pad_strength"));
+    CHECK(std::get<rig::NamedStock>(said(of_oak, "jaw", "pad_strength")->value).name == "oak");
+    CHECK(said(of_oak, "jaw", "pad_strength")->from == clamp->name);
+    seam.elements[0].inputs["pad_strength"] = 5e6;
+    CHECK_FALSE(said(rig::filled_inputs(r, seam), "jaw", "pad_strength"));
+    // A part of one's own, of no kind, says nothing.
+    clamp->kind.clear();
+    seam.elements[0].inputs.erase("pad_strength");
+    CHECK_FALSE(said(rig::filled_inputs(r, seam), "jaw", "pad_strength"));
+}
+
 TEST_CASE("a thread's ends fill screw and socket, whichever of them stands up", "[rig][ports]") {
     const auto r = project::demo_rig();
     const auto bush = rig::filled_inputs(r, *r.interface("bush-thread"));

@@ -370,7 +370,13 @@ const Family& edge_clamp() {
          {"material", "Pad under the screw", {{"cap_strength", "bearing"}}, {}, {}, "cap"},
          {"material", "Frame of the clamp", {{"frame_strength", "bending"}}, {}, {}, "frame"}},
         nullptr,
-        {{PortKind::edge, PortKind::jaw, {{"board_thickness", PortSide::support, "thickness"}}, "friction", ""}});
+        {{PortKind::edge,
+          PortKind::jaw,
+          {{"board_thickness", PortSide::support, "thickness"}},
+          "friction",
+          "",
+          {},
+          {{PortSide::support, "material"}}}});
     return family;
 }
 

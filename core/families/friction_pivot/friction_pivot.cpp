@@ -381,7 +381,9 @@ const Family& friction_pivot() {
           PortKind::pivot,
           {{"outer_diameter", PortSide::payload, "outer"}, {"inner_diameter", PortSide::payload, "inner"}},
           "friction",
-          ""}});
+          "",
+          {},
+          {{PortSide::payload, "material"}}}});
     return family;
 }
 

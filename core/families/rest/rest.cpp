@@ -156,10 +156,10 @@ const Family& rest() {
                                    "Wood Handbook, from memory")),
         },
         &build, true, {{"material", "What it lies on", {{"bearing_strength", "bearing"}}, {}, {}, "material"}}, nullptr,
-        {{PortKind::face, PortKind::tube, {}, "friction", ""},
-         {PortKind::face, PortKind::face, {}, "friction", ""},
-         {PortKind::edge, PortKind::face, {}, "friction", ""},
-         {PortKind::edge, PortKind::tube, {}, "friction", ""}});
+        {{PortKind::face, PortKind::tube, {}, "friction", "", {}, {{PortSide::support, "material"}}},
+         {PortKind::face, PortKind::face, {}, "friction", "", {}, {{PortSide::support, "material"}}},
+         {PortKind::edge, PortKind::face, {}, "friction", "", {}, {{PortSide::support, "material"}}},
+         {PortKind::edge, PortKind::tube, {}, "friction", "", {}, {{PortSide::support, "material"}}}});
     return family;
 }
 

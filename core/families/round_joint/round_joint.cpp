@@ -419,7 +419,9 @@ const Family& round_joint() {
            {"depth", PortSide::support, "length"},
            {"post", PortSide::payload, "diameter"}},
           "friction",
-          ""}},
+          "",
+          {},
+          {{PortSide::support, "material"}}}},
         {.mass = 1.3, .at = {0.02, 0, 0.3}, .push = 5});
     return family;
 }

@@ -124,7 +124,9 @@ Mating mating(PortSide tube) {
              {"flank", jaw, "flank"},
              {"pad_width", jaw, "pad"}},
             "friction",
-            ""};
+            "",
+            {},
+            {{tube, "tube_material"}, {jaw, "material"}}};
 }
 
 class TubeGrip : public Family {
