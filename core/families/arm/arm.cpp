@@ -100,11 +100,21 @@ Result<FormulaParts> build(const Values& v) {
                      {"frequency", g->frequency, Dimension::frequency},
                      {"settle_time", settle, Dimension::time},
                      {"buckling_load", g->buckling, Dimension::force}};
-    parts.loaded_results = [g](const Load& load) {
+    const double subject = number(v, "subject"), frame = number(v, "frame");
+    parts.loaded_results = [g, subject, frame](const Load& load) {
         const Wrench w = load.whole();
-        return std::vector<NamedValue>{{"drop", g->drop(w), Dimension::length},
-                                       {"tilt", g->tilt(w), Dimension::angle},
-                                       {"stress", g->stress(w), Dimension::stress}};
+        std::vector<NamedValue> found{{"drop", g->drop(w), Dimension::length},
+                                      {"tilt", g->tilt(w), Dimension::angle},
+                                      {"stress", g->stress(w), Dimension::stress}};
+        if (subject > 0) {
+            // What stays is framed once; what a push adds is seen: the camera moves, and turns by theta s.
+            const auto moved = (g->moved(w) - g->moved(load.permanent)).eval();
+            const double seen = moved.head<3>().norm() + std::tan(moved.tail<3>().norm()) * subject;
+            found.push_back({"push_at_subject", seen, Dimension::length});
+            constexpr double picture = 3840;
+            if (frame > 0) found.push_back({"push_in_pixels", seen / frame * picture, Dimension::number});
+        }
+        return found;
     };
     parts.compliance = g->compliance;
     add_modes(g, parts);
@@ -238,6 +248,11 @@ const Family& arm() {
                          "What the picture may tilt.", "common practice"),
             quantity_row("frequency_limit", "Least frequency", Dimension::frequency, 3, {0.01, 1000},
                          "Slower ones are seen as sway.", "common practice"),
+            described(
+                gap_row("subject", "Subject away", 0, 1000,
+                        "From the camera to what is filmed, to say what a push does to the picture; 0: not asked.")),
+            described(gap_row("frame", "Width seen there", 0, 1000,
+                              "How much the picture's width shows at that distance, for pixels; 0: not asked.")),
             described(quantity_row("damping", "Damping ratio", Dimension::number, 0.01, {0.0001, 1},
                                    "Timber and bolted metal 0.01, with rubber 0.05.", "from memory")),
         },

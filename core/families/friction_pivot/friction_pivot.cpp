@@ -24,6 +24,7 @@ constexpr std::size_t most_points = 512;
 
 struct Pivot {
     bool yoke = false, close_pin = true, worn = false;
+    bool carried = false;                                  ///< while it is set, the other hand carries what it holds
     double outer = 0, inner = 0, friction = 0, faces = 1;  ///< radii [m]
     double pin_radius = 0, pin_friction = 0, cheeks_apart = 0, load_share = 0.2;
     double force = 0, fresh = 1;  ///< what presses after a day [N]; how much more just after it is tightened
@@ -70,7 +71,9 @@ struct Pivot {
                                      {w.fx, w.fy, w.mz / surface->points.patch().size});
     }
     /// Force at the handle that turns it uphill, while it still presses as it was tightened.
-    double breakaway(const Wrench& w) const { return (fresh * holding({}) + std::abs(w.mz)) / hand_radius; }
+    double breakaway(const Wrench& w) const {
+        return (fresh * holding({}) + (carried ? 0 : std::abs(w.mz))) / hand_radius;
+    }
     double slips(const Wrench& w) const {
         if (!(force > 0) || !(normal(w) > 0) || cheek(w) >= 1) return infinite;
         if (close_pin) {
@@ -140,7 +143,7 @@ void add_modes(const Pivot& g, FormulaParts& parts) {
     moves.capacity = [g](const Wrench&) {
         return std::vector<NamedValue>{{"breakaway", g.hand_limit, Dimension::force}};
     };
-    moves.formula = "(M_s + M_g)/r_h uphill";
+    moves.formula = g.carried ? "M_s/r_h, the other hand carries M_g" : "(M_s + M_g)/r_h uphill";
     moves.source = "common practice, 40 N";
     parts.modes.push_back(std::move(moves));
 }
@@ -191,6 +194,7 @@ Result<Pivot> read(const Values& v, const Squeeze& squeezed, const mechanics::Cu
     g.pin_friction = number(v, "pin_friction");
     g.cheeks_apart = number(v, "cheeks_apart");
     g.load_share = number(v, "load_share");
+    g.carried = text(v, "while_set") == "carried";
     g.hand_radius = number(v, "hand_radius");
     g.hand_limit = number(v, "hand_limit");
     g.required = number(v, "required_hold");
@@ -216,7 +220,8 @@ Result<Pivot> read(const Values& v, const Squeeze& squeezed, const mechanics::Cu
 std::vector<NamedValue> window(const Pivot& g, const Squeeze& squeezed, double spent, const Wrench& w) {
     const double per_force = g.faces * g.friction * g.wear() * g.even_radius();
     const double moment = std::abs(w.mz), needed = g.required * moment;
-    const double most = g.hand_limit * g.hand_radius - moment, handle = (needed + moment) / g.hand_limit;
+    const double lifted = g.carried ? 0 : moment;
+    const double most = g.hand_limit * g.hand_radius - lifted, handle = (needed + lifted) / g.hand_limit;
     const double torque_per_force = squeezed.thread ? mechanics::torque_per_preload(squeezed.screw) : 1;
     const double kept = squeezed.fresh > 0 ? squeezed.force / squeezed.fresh : 1;
     const auto made_by = [&](double clamping, double share) {
@@ -361,6 +366,10 @@ const Family& friction_pivot() {
                            {{"keyed", "cannot be dragged round"}, {"rubs", "rub on the moving part"}}, "keyed",
                            "A nut that rubs on the moving part works loose."),
                 length_row("hand_radius", "Handle", 0.20, 30, "From the axis to where the hand moves it."),
+                described(choice_row("while_set", "While it is set",
+                                     {{"handle", "one hand on the handle"}, {"carried", "the other hand carries it"}},
+                                     "handle",
+                                     "A hand under the camera takes the weight: the handle only overcomes friction.")),
                 quantity_row("hand_limit", "Hand force to move it", Dimension::force, 40, {0, 1000, false},
                              "At most this much at the handle.", "common practice"),
                 quantity_row("required_hold", "Must hold", Dimension::number, 2, {0, 100, false},

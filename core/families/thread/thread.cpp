@@ -259,6 +259,15 @@ ThreadJoint::ThreadJoint(ThreadNumbers numbers) : n_(std::move(numbers)) {
               {"overtightens", ModeClass::service, "may| strip or yield while it is tightened", false, true}};
     if (n_.bush_torque > 0)
         modes_.push_back({"bush", ModeClass::ultimate, "twists|twist its bush off while it is tightened", false, true});
+    // A pipe joint has no face that could take a twist: the thread itself must.
+    if (is_pipe()) {
+        unscrews_ = modes_.size();
+        modes_.push_back({"unscrews", ModeClass::ultimate, "is|be unscrewed by its load", false, false});
+    }
+}
+
+bool ThreadJoint::is_pipe() const noexcept {
+    return n_.male.form == catalogue::ThreadForm::taper_pipe || n_.male.series.find("pipe") != std::string::npos;
 }
 
 bool ThreadJoint::clamps() const noexcept {
@@ -285,6 +294,7 @@ double ThreadJoint::utilisation(std::size_t mode, const Wrench& w) const noexcep
     const auto ratio = [](double demand, double capacity) {
         return capacity > 0 ? demand / capacity : demand > 0 ? infinite : 0.0;
     };
+    if (mode == unscrews_) return ratio(std::max(0.0, w.mz), loosening_torque());  // right-hand: z's turn loosens
     switch (mode) {
         case clamps_not:
             return clamps() ? 0 : infinite;
@@ -310,12 +320,14 @@ double ThreadJoint::loosening_torque() const noexcept {
 
 std::vector<NamedValue> ThreadJoint::demand(std::size_t mode, const Wrench& w) const {
     if (mode == clamps_not) return {{"protrusion", n_.verdict.protrusion, Dimension::length}};
+    if (mode == unscrews_) return {{"twist", std::max(0.0, w.mz), Dimension::torque}};
     if (mode == bush) return {{"torque", mechanics::high_torque_share * n_.torque, Dimension::torque}};
     if (mode == overtightens) return {{"highest_preload", n_.highest_preload, Dimension::force}};
     return {{"screw_force", screw_force(w), Dimension::force}};
 }
 
 std::vector<NamedValue> ThreadJoint::capacity(std::size_t mode, const Wrench&) const {
+    if (mode == unscrews_) return {{"twist", loosening_torque(), Dimension::torque}};
     switch (mode) {
         case clamps_not:
             return {{"socket_depth", n_.stack.socket_depth, Dimension::length}};
@@ -424,6 +436,11 @@ std::vector<Advisory> ThreadJoint::advisories() const {
     // What only sticks out too far holds.
     if (const auto sentence = state_sentence(); !sentence.empty())
         list.push_back({sentence, n_.verdict.state != mechanics::StackState::too_long});
+    if (is_pipe())
+        list.push_back(
+            {"A load that turns it can unscrew a pipe joint, overhead most of all: a set screw, a pin across "
+             "or a lock nut keeps it; tape and sealant do not.",
+             false});
     if (n_.stops && clamps())
         list.push_back({fmt::format("The screw stops on the bottom of its socket; the pad holds with {}.",
                                     quantity::format(n_.preload, Dimension::force)),

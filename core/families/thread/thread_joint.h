@@ -36,6 +36,8 @@ class ThreadJoint : public Joint {
  public:
     explicit ThreadJoint(ThreadNumbers numbers);
     const ThreadNumbers& numbers() const noexcept { return n_; }
+    /// A taper or parallel pipe thread, which is turned tight without a face.
+    bool is_pipe() const noexcept;
     std::span<const Mode> modes() const noexcept override { return modes_; }
     double utilisation(std::size_t mode, const Wrench& wrench) const noexcept override;
     std::vector<NamedValue> demand(std::size_t mode, const Wrench& wrench) const override;
@@ -55,6 +57,7 @@ class ThreadJoint : public Joint {
     double loosening_torque() const noexcept;
     std::string state_sentence() const;
 
+    std::size_t unscrews_ = static_cast<std::size_t>(-1);  ///< place of that mode, where there is one
     ThreadNumbers n_;
     std::vector<Mode> modes_;
 };

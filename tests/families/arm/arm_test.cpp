@@ -185,6 +185,22 @@ TEST_CASE("a floor left in a pocket makes an I or a channel of it", "[arm][publi
           "pocket_floor");
 }
 
+TEST_CASE("what a push does to an arm is said at the subject", "[arm]") {
+    auto v = bar();
+    v["subject"] = 1.5;
+    v["frame"] = 0.9;
+    v["creep"] = 0.0;
+    // P L³/(3 E I) and P L²/(2 E I) of the push alone: the weight's own sag is framed once.
+    const double I = 0.02 * std::pow(0.03, 3) / 12, E = 200e9, P = 5, L = 1;
+    const auto r = report("arm", v, Load{{0, 0, -30, 0, 0, 0, 0, 0, -gravity}, {0, 0, -P, 0, 0, 0}});
+    double I_least = std::min(I, 0.03 * std::pow(0.02, 3) / 12), seen = result(r, "push_at_subject");
+    const auto moves = [&](double inertia) {
+        return P * L * L * L / (3 * E * inertia) + P * L * L / (2 * E * inertia) * 1.5;
+    };
+    CHECK((seen == relative(moves(I), 0.03) || seen == relative(moves(I_least), 0.03)));
+    CHECK(result(r, "push_in_pixels") == relative(seen / 0.9 * 3840, 1e-9));
+}
+
 TEST_CASE("a profile as sold bends by its table", "[arm]") {
     // 30 x 30 slot 8: I 2.7 cm⁴ or what the row says; PL³/(3EI), with the shear of half its section.
     const auto offer = families::stock_named(*families::family_named("arm"), "30 x 30, slot 8 profile");

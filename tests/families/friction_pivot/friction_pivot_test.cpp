@@ -104,3 +104,18 @@ TEST_CASE("what bends a yoke's cheeks together is not left to clamp with", "[fri
     CHECK(result(report("friction_pivot", thick, Wrench{}), "holding_torque") == 0);
     CHECK_THAT(notes("friction_pivot", thick), Catch::Contains("nothing is left to clamp with"));
 }
+
+TEST_CASE("a hand under the camera leaves only friction to the handle", "[friction_pivot]") {
+    const Values handle{{"hand_radius", 0.2}, {"hand_limit", 40.0}};
+    auto carried = handle;
+    carried["while_set"] = s("carried");
+    const Wrench weight{0, 0, 0, 0, 0, 3};
+    const double M = result(report("friction_pivot", handle, Wrench{}), "holding_torque");
+    const auto effort = [&](const Values& v) {
+        return mode(report("friction_pivot", v, weight), "moves").demand[0].value;
+    };
+    CHECK(effort(handle) == relative((M + 3) / 0.2, 1e-6));
+    CHECK(effort(carried) == relative(M / 0.2, 1e-6));
+    const auto end = [&](const Values& v) { return result(report("friction_pivot", v, weight), "window_to"); };
+    CHECK(end(carried) > end(handle));
+}

@@ -135,3 +135,23 @@ TEST_CASE("turned on past snug, a stack presses by what it gives", "[thread]") {
     CHECK(result(yields, "preload") == relative(20.53e-6 * 450e6, 0.01));  // ISO 3506-1: A2-70 yields at 450 MPa
     CHECK(mode(yields, "overtightens").factor < 1);
 }
+
+TEST_CASE("a pipe joint is unscrewed by a load that turns it", "[thread]") {
+    const Values pipe{{"screw", s("1/2 NPT")},
+                      {"socket", s("1/2 NPT")},
+                      {"torque", 20.0},
+                      {"items", 0.0},
+                      {"screw_length", 0.02},
+                      {"socket_depth", 0.025},
+                      {"kept", 1.0},
+                      {"screw_material", s("mild steel")},
+                      {"socket_material", s("mild steel")}};
+    const auto r = report("thread", pipe, Wrench{0, 0, -30, 0, 0, 2});
+    CHECK(mode(r, "unscrews").factor == relative(result(r, "loosening_torque") / 2, 1e-6));
+    // The other way round it only tightens.
+    CHECK(std::isinf(factor("thread", pipe, {0, 0, -30, 0, 0, -2}, "unscrews")));
+    CHECK_THAT(notes("thread", pipe), Catch::Contains("overhead most of all"));
+    // A camera screw has a face for that: it is asked there.
+    const auto camera = joint("thread", {});
+    for (const auto& m : camera->modes()) CHECK(m.key != "unscrews");
+}
