@@ -10,6 +10,7 @@
 #include "desktop/widgets/payload_plot.h"
 #include "desktop/widgets/polar_plot.h"
 #include "quantity/format.h"
+#include "study/solve.h"
 
 namespace clampet::desktop {
 namespace {
@@ -132,6 +133,23 @@ void BenchCurvePanel::refresh_payload() {
     payload_->show_curve(std::move(curve));
 }
 
+/// Whether a quarter more or less of an input is seen in the factor.
+bool BenchCurvePanel::moves_factor(const std::string& key) const {
+    const auto& result = model_.result();
+    const double now = families::number(result.values, key);
+    const auto load = model_.bench().load();
+    const auto factor_at = [&](double value) {
+        auto values = result.values;
+        values.insert_or_assign(key, families::Value{value});
+        const auto joint = families::join(model_.family(), values, result.joint.get());
+        return joint ? study::least_factor(**joint, load).factor : 0.0;
+    };
+    constexpr double seen = 0.01, off_scale = 20;
+    const double below = factor_at(0.8 * now), above = factor_at(1.25 * now);
+    if (!std::isfinite(below) || !std::isfinite(above)) return std::isfinite(below) != std::isfinite(above);
+    return std::abs(above - below) > seen * std::min(above, below) && std::min(above, below) < off_scale;
+}
+
 void BenchCurvePanel::refresh_choices() {
     if (family_ != model_.bench().element.family) {
         family_ = model_.bench().element.family;
@@ -153,10 +171,12 @@ void BenchCurvePanel::refresh_choices() {
     against_->clear();
     against_->addItem(tr("the payload: how heavy?"), the_payload);
     for (const auto* p : plottable) against_->addItem(QString::fromStdString(p->label), QString::fromStdString(p->key));
-    // What one would turn first: the torque or force that squeezes, then friction.
+    // What one would turn first: the torque or force that squeezes, then friction, then whatever moves the factor.
     int index = against_->findData(chosen);
     for (const char* key : {"torque", "force", "friction"})
-        if (index < 0) index = against_->findData(key);
+        if (index < 0 && against_->findData(key) >= 0 && moves_factor(key)) index = against_->findData(key);
+    for (const auto* p : plottable)
+        if (index < 0 && moves_factor(p->key)) index = against_->findData(QString::fromStdString(p->key));
     against_->setCurrentIndex(index < 0 ? std::min(1, against_->count() - 1) : index);
 }
 

@@ -33,6 +33,7 @@ class BenchCurvePanel : public Panel {
  public:
     explicit BenchCurvePanel(BenchModel& model, QWidget* parent = nullptr);
     /// The inputs to choose from; the plot itself follows with refresh().
+    bool moves_factor(const std::string& key) const;
     void refresh_choices();
     void refresh();
     FactorPlot* plot() const { return curve_; }

@@ -104,14 +104,17 @@ void StockRow::refresh(const Inputs& given, const families::Values& values) {
         if (const auto offer = families::stock_named(uses_, family_.key(), known->name, use().key))
             note += (note.isEmpty() ? "" : "; ") + text_of(offer->row->source);
     show_note(note, false);
-    const auto counts = [&](const auto& fills) {
-        return std::any_of(fills.begin(), fills.end(), [&](const auto& pair) {
-            const auto* p = families::find_parameter(family_, pair.first);
-            return p && p->is_relevant(values);
-        });
-    };
+    // With the choices that it brings along: a band where jaws are, but no disc spring where nothing is squeezed.
     setVisible(std::any_of(uses_.begin(), uses_.end(), [&](const auto& use) {
-        return !use.sets.empty() || counts(use.fills) || counts(use.names) || counts(use.also);
+        auto with = values;
+        for (const auto& [key, choice] : use.sets) with.insert_or_assign(key, families::Value{choice});
+        const auto counts = [&](const auto& fills) {
+            return std::any_of(fills.begin(), fills.end(), [&](const auto& pair) {
+                const auto* p = families::find_parameter(family_, pair.first);
+                return p && p->is_relevant(with);
+            });
+        };
+        return counts(use.fills) || counts(use.names) || counts(use.also);
     }));
 }
 
