@@ -15,6 +15,16 @@ inline constexpr double cosine_collar_moment = 0.0947153;
 /// Source   Roark's Formulas for Stress and Strain, circular rings.
 double ring_influence(double phi) noexcept;
 
+/// Force that closes a slit ring by a gap, drawn together at its ends: g E I/(3 pi r^3) [N]. Of what draws it down,
+/// that much is not left to grip with. Range    r > 0 to the middle of the wall; I of the wall's section [m4]. Source
+/// Roark, circular rings: a split ring opens by 3 pi P r^3/(E I).
+double force_closing_slit(double gap, double modulus, double inertia, double radius) noexcept;
+
+/// Sum of the normal forces of a band with tension T at its ends that is drawn over both halves of a tube, its own
+/// friction holding it back: 2 T (1 - e^(-mu pi))/mu; 2 pi T where it slides freely [N].
+/// Source   belt friction, Eytelwein.
+double drawn_round(double tension, double friction) noexcept;
+
 /// What a ring of a tube bears beyond its first yield before hinges let it fold, over the stress of first yield.
 /// Two opposite lines fold it on four hinges, 8 M_p/D per length with M_p = f_y t^2/4, which is 6/pi of first yield;
 /// for other patterns the elastic moments with a section that is plastic through (1.5) are a safe lower bound. Source

@@ -124,8 +124,8 @@ TEST_CASE("what is sold by its size brings its strength, its force and its choic
     // What breaks it has no band of its own.
     CHECK(families::stock_value(tie, "band_strength")->low == 0);
     // What a row has not is left as it is: a trigger clamp has no screw to buckle.
-    CHECK(offer("edge_clamp", "one-hand bar clamp 150", "clamp").fills().size() == 2);
-    CHECK(offer("edge_clamp", "hand-screw clamp 100 mm", "clamp").fills().size() == 3);
+    CHECK(offer("edge_clamp", "one-hand bar clamp 150", "clamp").fills().size() == 5);
+    CHECK(offer("edge_clamp", "hand-screw clamp 100 mm", "clamp").fills().size() == 6);
     // By the name in the shop, where that is one thing.
     CHECK(offer("tube_grip", "1 1/2 in pipe (real 1.9 in)", "tube").row->name == "1 1/2 in pipe schedule 40");
     // A number is meant whole: 1 in is not 1/2 in.
@@ -200,4 +200,19 @@ TEST_CASE("disc springs and magnets press with what their rows say", "[families]
     REQUIRE(told);
     CHECK(told->low < std::get<double>(told->value));
     CHECK(std::get<double>(told->value) < told->high);
+}
+
+TEST_CASE("a clamp as sold does not break its frame by its own force", "[families][stock_use]") {
+    for (const auto* row : catalogue::stock_group("screw clamp")) {
+        const auto offer = families::stock_named(*families::family_named("edge_clamp"), row->name, "clamp");
+        CAPTURE(row->name);
+        REQUIRE(offer);
+        auto values = families::values_from(*offer);
+        values["kept"] = 1.0;
+        values["plate_length"] = 0.03;
+        const Wrench light{0, 0, -1, 0, 0, 0};
+        CHECK(mode(report("edge_clamp", values, light), "breaks").factor > 1);
+        values["force"] = 1.1 * row->size("force_high");
+        CHECK(mode(report("edge_clamp", values, light), "breaks").factor < 1);
+    }
 }

@@ -7,6 +7,7 @@
 
 #include "families/shared/formula_joint.h"
 #include "families/shared/parameter_rows.h"
+#include "families/shared/pressing.h"
 #include "quantity/dimension.h"
 #include "quantity/format.h"
 
@@ -14,8 +15,6 @@ namespace clampet::families {
 namespace {
 
 constexpr double infinite = std::numeric_limits<double>::infinity();
-/// What presses counts as nothing under this [N]: a tenth of a gram.
-constexpr double nothing = 1e-3;
 
 /// Frame: origin at the lower back edge of what leans, z up from the base, x back towards the rest.
 struct Lean {
@@ -32,11 +31,6 @@ struct Lean {
     }
     /// What pushes the foot forward; a pull back is negative.
     double forward(const Wrench& w) const { return on_rest(w) * height / reach() - w.fx; }
-    /// 1 where a force that must press presses no more.
-    static double lost(double force) {
-        const double pressed = 2 * nothing + force;
-        return pressed > 0 ? nothing / pressed : infinite;
-    }
     double slides(const Wrench& w) const {
         const double ahead = forward(w), along = lip ? std::max(0.0, -ahead) : std::abs(ahead);
         const double asked = std::hypot(along, w.fy);
@@ -92,7 +86,7 @@ drawing::Drawing section(const Lean& g, const Load& load) {
 void add_modes(const Lean& g, FormulaParts& parts) {
     FormulaMode falls;
     falls.mode = {"falls", ModeClass::ultimate, "falls|fall forward off its rest", true, false};
-    falls.utilisation = [g](const Wrench& w) { return Lean::lost(g.on_rest(w)); };
+    falls.utilisation = [g](const Wrench& w) { return lifted(g.on_rest(w)); };
     falls.demand = [g](const Wrench& w) { return force("forward", std::max(0.0, -g.on_rest(w))); };
     falls.capacity = [g](const Wrench& w) { return force("on_rest", std::max(0.0, g.on_rest(w))); };
     falls.formula = "N_B = My/l > 0";
@@ -102,7 +96,7 @@ void add_modes(const Lean& g, FormulaParts& parts) {
 
     FormulaMode back;
     back.mode = {"tips_back", ModeClass::ultimate, "tips|tip back over its rest", true, false};
-    back.utilisation = [g](const Wrench& w) { return Lean::lost(g.on_foot(w)); };
+    back.utilisation = [g](const Wrench& w) { return lifted(g.on_foot(w)); };
     back.demand = [g](const Wrench& w) { return force("lift", std::max(0.0, -g.on_foot(w))); };
     back.capacity = [g](const Wrench& w) { return force("on_foot", std::max(0.0, g.on_foot(w))); };
     back.formula = "N_A = −Fz − N_B b/l > 0";

@@ -7,28 +7,22 @@
 
 #include "families/shared/formula_joint.h"
 #include "families/shared/parameter_rows.h"
+#include "families/shared/pressing.h"
 #include "quantity/format.h"
 
 namespace clampet::families {
 namespace {
 
 constexpr double infinite = std::numeric_limits<double>::infinity();
-/// What an end presses counts as nothing under this [N]: a tenth of a gram.
-constexpr double nothing = 1e-3;
 
 struct Rest {
     double friction = 0, length = 0, width = 0, strength = 0;
 
-    /// 1 where it presses no more; without any load it neither presses nor lifts.
-    double lifts(const Wrench& w) const {
-        const double pressed = 2 * nothing - w.fz;
-        return pressed > 0 ? nothing / pressed : infinite;
-    }
     bool whole = false;  ///< all of it stands here, not an end
     double slides(const Wrench& w) const {
         // Slide and twist as an ellipse: inside the limit surface of an evenly pressed face, on the safe side of it.
         const double along = std::hypot(w.fx, w.fy, whole ? w.mz / mean_radius() : 0),
-                     held = friction * (nothing - w.fz);
+                     held = friction * (presses_nothing - w.fz);
         if (!(along > 0)) return 0;
         return held > 0 ? along / held : infinite;
     }
@@ -79,7 +73,7 @@ Result<FormulaParts> build(const Values& v) {
 
     FormulaMode lifts;
     lifts.mode = {"lifts", ModeClass::ultimate, "lifts|lift off", true, false};
-    lifts.utilisation = [g](const Wrench& w) { return g.lifts(w); };
+    lifts.utilisation = [g](const Wrench& w) { return lifted(-w.fz); };
     lifts.demand = [](const Wrench& w) { return force("pull", std::max(0.0, w.fz)); };
     lifts.capacity = [](const Wrench& w) { return force("press", std::max(0.0, -w.fz)); };
     lifts.formula = "what presses it down is used up";

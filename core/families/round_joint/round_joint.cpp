@@ -10,6 +10,7 @@
 #include "families/shared/parameter_rows.h"
 #include "families/shared/screw_tip.h"
 #include "families/shared/squeeze.h"
+#include "mechanics/ring_bending.h"
 #include "mechanics/round_fit.h"
 #include "quantity/dimension.h"
 #include "quantity/format.h"
@@ -234,8 +235,9 @@ Result<double> squeezed_on(const Values& v, const Round& g, FormulaParts& parts)
         // A slit ring closes by π c, and that part of the force is spent on bending it.
         const double wall = (number(v, "outside") - g.fit.bore) / 2, r = (g.fit.bore + wall) / 2;
         const double inertia = g.fit.length * std::pow(wall, 3) / 12, E = number(v, "hub_modulus");
-        const double spent = pi * g.fit.play() * E * inertia / (3 * pi * r * r * r), left = std::max(0.0, F - spent);
-        sum = g.friction > 1e-9 ? 2 * left * (1 - std::exp(-g.friction * pi)) / g.friction : 2 * pi * left;
+        const double spent = mechanics::force_closing_slit(pi * g.fit.play(), E, inertia, r),
+                     left = std::max(0.0, F - spent);
+        sum = mechanics::drawn_round(left, g.friction);
         say("spent_on_closing", "π c E I/(3π r³)", spent, "curved beam, Roark");
         say("normal_force_sum", "2 F′ (1 − e^(−μπ))/μ, F′ what is left", sum, "belt friction, Eytelwein");
         if (!(left > 0))

@@ -7,6 +7,7 @@
 #include "families/shared/formula_joint.h"
 #include "families/shared/squeeze.h"
 #include "families/tube_grip/other_grips.h"
+#include "mechanics/ring_bending.h"
 #include "quantity/format.h"
 
 namespace clampet::families {
@@ -20,10 +21,7 @@ struct Band {
     /// Of all bands or turns together, the slit closed by all of them [N].
     double all() const { return std::max(0.0, turns * tension - spent); }
     /// Sum of normal forces: 2 pi T where the band slides freely round, less where its own friction holds it back.
-    double normal_sum() const {
-        if (greased || friction < 1e-9) return 2 * pi * all();
-        return 2 * all() * (1 - std::exp(-friction * pi)) / friction;
-    }
+    double normal_sum() const { return mechanics::drawn_round(all(), greased ? 0 : friction); }
 };
 
 drawing::Drawing section(const Band& g, const Load& load) {
@@ -91,7 +89,7 @@ Result<std::shared_ptr<const Joint>> join_band(const Values& v) {
     if (g.slit) {
         const double wall = number(v, "slit_wall"), r = g.radius + wall / 2;
         const double second_moment = g.length * std::pow(wall, 3) / 12;
-        g.spent = number(v, "slit_gap") * number(v, "slit_modulus") * second_moment / (3 * pi * r * r * r);
+        g.spent = mechanics::force_closing_slit(number(v, "slit_gap"), number(v, "slit_modulus"), second_moment, r);
         parts.working.push_back([=] {
             return Working{{"spent_on_closing", "g E I/(3π r³)", "", g.spent, Dimension::force,
                             "curved beam: a split ring opens by 3π P r³/(E I), Roark"}};
