@@ -112,8 +112,14 @@ void BriefPage::build() {
             [this](double v, quint64 g) { perform(project::SetRequired{v}, required_, g); });
 }
 
+void BriefPage::resizeEvent(QResizeEvent* event) {
+    Stage::resizeEvent(event);
+    if (use_) use_->fit_width(width());
+}
+
 void BriefPage::showEvent(QShowEvent* event) {
     if (!name_) build();
+    use_->fit_width(width());
     rebuild();
     QWidget::showEvent(event);
 }

@@ -32,6 +32,7 @@ class BriefPage : public Stage {
 
  protected:
     void showEvent(QShowEvent* event) override;
+    void resizeEvent(QResizeEvent* event) override;
 
  private:
     struct Row {

@@ -20,13 +20,8 @@ namespace {
 
 using families::Parameter;
 
-/// Fewer stand beside each other where the text is large.
-int cards_in_a_row() {
-    return text_scale() > 1.25 ? 1 : 3;
-}
-int fields_in_a_row() {
-    return text_scale() > 1.25 ? 2 : 3;
-}
+/// Narrower than that at plain text, three cards or fields do not fit beside each other.
+constexpr int room_for_three = 1180;
 
 QString card_text(const loads::Card& card) {
     QString text = text_of(card.name) + "\n" + text_of(card.meaning);
@@ -71,9 +66,8 @@ UsePanel::UsePanel(project::Document& document, QWidget* parent)
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 0, 0, 0);
     column->setSpacing(10);
-    auto* grid = new QGridLayout;
-    grid->setSpacing(10);
-    int at = 0;
+    cards_grid_ = new QGridLayout;
+    cards_grid_->setSpacing(10);
     for (const auto& card : loads::cards()) {
         auto* button = new QPushButton(card_text(card), this);
         button->setCheckable(true);
@@ -82,11 +76,10 @@ UsePanel::UsePanel(project::Document& document, QWidget* parent)
         button->setAccessibleDescription(text_of(card.meaning));
         button->setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Preferred);
         connect(button, &QPushButton::clicked, this, &UsePanel::choose_cards);
-        grid->addWidget(button, at / cards_in_a_row(), at % cards_in_a_row());
         cards_[std::string(card.key)] = button;
-        ++at;
     }
-    column->addLayout(grid);
+    lay_cards();
+    column->addLayout(cards_grid_);
     cautions_->setWordWrap(true);
     set_text_colour(cautions_, theme().doubtful);
     column->addWidget(cautions_);
@@ -108,6 +101,32 @@ UsePanel::UsePanel(project::Document& document, QWidget* parent)
     });
     add_->setMaximumWidth(qRound(460 * text_scale()));
     column->addWidget(add_);
+}
+
+/// Fewer stand beside each other where the text is large or the window narrow.
+int UsePanel::cards_in_a_row() const {
+    return text_scale() > 1.25 ? 1 : wide_ ? 3 : 2;
+}
+int UsePanel::fields_in_a_row() const {
+    return text_scale() > 1.25 || !wide_ ? 2 : 3;
+}
+
+void UsePanel::lay_cards() {
+    int at = 0;
+    for (const auto& card : loads::cards()) {
+        auto* button = cards_.at(std::string(card.key));
+        cards_grid_->addWidget(button, at / cards_in_a_row(), at % cards_in_a_row());  // taken from where it was
+        ++at;
+    }
+}
+
+void UsePanel::fit_width(int width) {
+    const bool wide = width >= room_for_three * text_scale();
+    if (wide == wide_) return;
+    wide_ = wide;
+    lay_cards();
+    rebuild_rows();
+    refresh();
 }
 
 void UsePanel::perform(const project::Edit& edit, project::Gesture gesture, QuantityField* field) {

@@ -7,6 +7,7 @@
 #include "project/document.h"
 
 class QComboBox;
+class QGridLayout;
 class QLabel;
 class QPushButton;
 class QVBoxLayout;
@@ -20,6 +21,8 @@ class UsePanel : public QWidget {
     Q_OBJECT
  public:
     explicit UsePanel(project::Document& document, QWidget* parent = nullptr);
+    /// Lays it out for a page that is so wide [pixels].
+    void fit_width(int width);
     /// Fills it from the document; what is being typed in lives on.
     void refresh();
 
@@ -42,12 +45,17 @@ class UsePanel : public QWidget {
         std::map<std::string, QComboBox*> choices;
     };
     void choose_cards();
+    int cards_in_a_row() const;
+    int fields_in_a_row() const;
+    void lay_cards();
     void rebuild_rows();
     Row make_row(const rig::CaseUse& use);
     void perform(const project::Edit& edit, project::Gesture gesture = project::single, QuantityField* field = nullptr);
 
     project::Document& document_;
     std::map<std::string, QPushButton*> cards_;
+    QGridLayout* cards_grid_ = nullptr;
+    bool wide_ = true;  ///< three fit beside each other
     QLabel* cautions_;
     QVBoxLayout* list_;
     QComboBox* add_;

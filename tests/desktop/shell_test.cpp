@@ -1,6 +1,8 @@
 #include <fcntl.h>
 
 #include <fstream>
+#include <QScrollArea>
+#include <QScrollBar>
 
 #include "column_rig.h"
 #include "desktop/bench/bench_page.h"
@@ -68,6 +70,22 @@ TEST_CASE("a brief that asks for what is beyond this tool is told so", "[desktop
     CHECK(brief->beyond_text().isEmpty());
     DemoWindow::type(brief->rig_name(), "Drone over a crowd");
     CHECK_THAT(brief->beyond_text().toStdString(), Catch::Contains("aircraft") && Catch::Contains("venue"));
+}
+
+TEST_CASE("the brief fits a small window without scrolling sideways", "[desktop][brief][appearance]") {
+    DemoWindow d;
+    d.window.tab("brief")->click();
+    for (const int width : {1280, 1024, 1280}) {
+        d.window.resize(width, 700);
+        QTest::qWait(50);
+        const auto* page = d.window.brief();
+        const auto* scroll = page->findChild<QScrollArea*>();
+        REQUIRE(scroll);
+        CAPTURE(width);
+        CHECK(scroll->widget()->minimumSizeHint().width() <= scroll->viewport()->width());
+        // Its layout settles a moment later.
+        CHECK(QTest::qWaitFor([&] { return !scroll->horizontalScrollBar()->isVisible(); }, 2000));
+    }
 }
 
 TEST_CASE("save, open and of late", "[desktop][file]") {

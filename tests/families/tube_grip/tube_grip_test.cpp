@@ -147,6 +147,8 @@ TEST_CASE("unlike faces hold each by its own friction", "[families][tube_grip]")
     auto slot = unlike(sprung("slot"), 0.8);
     slot["slot_width"] = 0.03;
     CHECK(factor("tube_grip", slot, {1, 0, 0, 0, 0, 0}, "slips") == relative((mu + 0.8) * F, 1e-3));
+    CHECK(result(report("tube_grip", unlike(sprung("flat"), 0.8), Wrench{}), "holding_force_along") ==
+          relative((mu + 0.8) * F, 1e-9));
     // Both the same: nothing changes.
     for (const char* jaws : {"flat", "vee"})
         CHECK(factor("tube_grip", unlike(sprung(jaws), mu), {3, 1, -2, 0.02, 0, 0.01}, "slips") ==
