@@ -118,7 +118,12 @@ Status cover(Given& given, std::span<const families::Parameter> rows, std::strin
                 pair = assumed.from;
                 is_number = false;
             }
-        if (is_number) continue;
+        if (is_number) {
+            none = {"finish.friction_is_typed", "finish",
+                    fmt::format("“{}” is typed as a number: a finish does not change it.", row.label),
+                    "Leave one of the two out."};
+            continue;
+        }
         const auto split = pair.find(" on ");
         std::string sides[] = {pair.substr(0, split), pair.substr(split + 4)};
         bool here = false;

@@ -127,6 +127,10 @@ Result<FitEnd> read_sizes(FitEnd end, std::string_view text) {
     if (by != sizes.npos) {
         const auto thickness = quantity::parse_range(sizes.substr(by + 3), Dimension::length);
         if (!thickness) return thickness.problem();
+        constexpr double thickest = 5;
+        if (!(thickness->low > 0) || thickness->high > thickest)
+            return Problem{"fit.no_thickness", "", fmt::format("“{}” has no thickness that can be.", text),
+                           "Give both sizes with their unit, for example plate 18.6 x 2 mm."};
         end.second = *thickness;
     }
     const auto size = quantity::parse_range(by == sizes.npos ? sizes : with_unit_of(sizes, by), Dimension::length);

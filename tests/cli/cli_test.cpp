@@ -264,6 +264,7 @@ TEST_CASE("a finish covers the faces that rub", "[cli]") {
     CHECK(assumed("finish=varnished") == "painted steel on varnished wood");
     CHECK(assumed("'friction=varnished oak on steel'") == "steel on varnished wood");
     CHECK(assumed("friction=0.3 finish=bare") == "nothing");  // a number of one's own stays
+    CHECK_THAT(run("bench flat_face friction=0.3 finish=painted").err, Catch::Contains("is typed as a number"));
     const auto none = run("bench arm finish=painted");
     CHECK(none.exit_code == 2);
     CHECK_THAT(none.err, Catch::Contains("no face that takes a finish"));

@@ -120,6 +120,8 @@ TEST_CASE("a plate meets its shoe in width and in thickness", "[study][fit]") {
     const auto narrow = fit("plate 17 x 1.9 mm", "shoe 18.7 x 2 mm");
     CHECK(narrow.together == Together::loose);
     CHECK(narrow.says.starts_with("In its width: "));
+    for (const char* bad : {"plate 18.6 mm x -2 mm", "plate 18.6 mm x 0 mm", "plate 18.6 mm x 20 m"})
+        CHECK(study::read_fit_end(bad).problem().id == ProblemId("fit.no_thickness"));
     // Inches as they are written, and a plate without corners.
     CHECK(fit("plate 3/4 in x 2 mm", "shoe 19.1 x 2.1 mm").together == Together::fits);
     const auto round = fit("round plate 18.6 mm", "shoe 18.7 mm");
