@@ -66,7 +66,10 @@ std::vector<Filled> by_material(const Element& element, const families::Family& 
     const auto values = families::complete(kind->parameters(), kind->name(), part.values);
     const auto at = values ? values->find("material") : families::Values::const_iterator{};
     if (!values || at == values->end()) return all;
-    const auto& name = std::get<std::string>(at->second);
+    // A part's material may be written loosely; the row is called by its own name.
+    const auto material = catalogue::material_named(std::get<std::string>(at->second));
+    if (!material) return all;
+    const auto& name = material->name;
     const auto offer = families::stock_exactly(family, key, name);
     if (!offer) return all;  // a pad's modulus is not asked of what is no pad
     for (const auto& [input, value] : families::values_from(*offer))

@@ -117,12 +117,15 @@ Result<double> season_of(const std::string& place) {
 
 /// Half of the year's swing to either side of what was measured. A slot in wood opens as the wood grows.
 void follow_season(FitAnswer& answer, const FitEnd& inner, const FitEnd& outer, double swing) {
-    const auto moves = [&](const FitEnd& end) {
+    const auto moves = [&](const FitEnd& end, double catalogue::Material::*coefficient) {
         if (end.wood.empty()) return 0.0;
         const auto timber = catalogue::material_named(end.wood);
-        return timber ? mechanics::wood_moves(timber->moves_tangential, swing / 2) * end.size.typical : 0.0;
+        return timber ? mechanics::wood_moves((*timber).*coefficient, swing / 2) * end.size.typical : 0.0;
     };
-    const double tighter = moves(inner) - moves(outer), play = answer.play.typical;
+    const auto tighter_by = [&](double catalogue::Material::*coefficient) {
+        return moves(inner, coefficient) - moves(outer, coefficient);
+    };
+    const double tighter = tighter_by(&catalogue::Material::moves_tangential), play = answer.play.typical;
     answer.season = FitAnswer::Season{play + tighter, play - tighter};
     const auto& s = *answer.season;
     const double least = std::min(s.dry, s.damp);
@@ -137,10 +140,11 @@ void follow_season(FitAnswer& answer, const FitEnd& inner, const FitEnd& outer, 
             answer.together = Together::perhaps;
             answer.says = fmt::format("Fits today with {} of play, and jams in the season.", length(play));
         }
+        const double upright = play - std::abs(tighter_by(&catalogue::Material::moves_radial));
         answer.notes.push_back(
             fmt::format("It jams when it is {}: leave {} more play, turn the rings upright, which "
-                        "halves it, or make it of plywood, which hardly moves.",
-                        when, length(-least)));
+                        "leaves it {}, or make it of plywood, which hardly moves.",
+                        when, length(-least), at(upright)));
     }
 }
 

@@ -67,6 +67,8 @@ TEST_CASE("what a part is made of says what its seam may bear", "[rig][ports]") 
     REQUIRE(said(of_oak, "jaw", "pad_strength"));
     CHECK(std::get<rig::NamedStock>(said(of_oak, "jaw", "pad_strength")->value).name == "oak");
     CHECK(said(of_oak, "jaw", "pad_strength")->from == clamp->name);
+    clamp->values["material"] = std::string("OAK");  // as people write it
+    CHECK(std::get<rig::NamedStock>(said(rig::filled_inputs(r, seam), "jaw", "pad_strength")->value).name == "oak");
     seam.elements[0].inputs["pad_strength"] = 5e6;
     CHECK_FALSE(said(rig::filled_inputs(r, seam), "jaw", "pad_strength"));
     // A part of one's own, of no kind, says nothing.

@@ -148,6 +148,9 @@ TEST_CASE("wood moves with the season", "[study][fit]") {
     CHECK(oak->season->damp == absolute(0.2e-3 - 20e-3 * 0.00367 * 4, 1e-6));
     CHECK(oak->season->dry == absolute(0.2e-3 + 20e-3 * 0.00367 * 4, 1e-6));
     CHECK(oak->together == Together::perhaps);  // it jams when damp
+    // Rings upright: 0.0017 for each per cent leaves 0.2 − 20 · 0.00169 · 4 = 0.06 mm.
+    REQUIRE(oak->notes.size() == 2);
+    CHECK(oak->notes[1].find("leaves it 0.06 mm of play") != std::string::npos);
     CHECK(asked("oak tongue 20 mm", "slot 20.2 mm", "indoors")->together == Together::fits);
     // A slot in the same wood grows with it.
     const auto alike = asked("pine board 40 mm", "pine slot 40 mm", "outdoors");

@@ -24,11 +24,11 @@ struct ArmStation {
     double inertia_z() const;
     double torsion() const;  ///< torsion constant J [m^4]
     double shear_area() const;
-    /// Largest equivalent stress sqrt(sigma^2 + 3 tau^2) from a force along and two across, a twist and two moments.
-    /// At a pocket the two flanges also bend on their own, as in an open frame: V l/4 in each; a web spares them that.
     double web_offset() const { return one_sided ? (width - floor) / 2 : 0; }  ///< from the middle of the width
     /// Of a pocketed section, how far its centroid lies from the middle of the width, towards the web.
     double centroid_offset() const { return floor * pocket * web_offset() / area(); }
+    /// Largest equivalent stress sqrt(sigma^2 + 3 tau^2) from a force along and two across, a twist and two moments.
+    /// At a pocket the two flanges also bend on their own, as in an open frame: V l/4 in each; a web spares them that.
     double stress(double along, double across_y, double across_z, double twist, double my, double mz) const;
 };
 

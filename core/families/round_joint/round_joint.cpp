@@ -200,7 +200,7 @@ void drive_wedge(const Values& v, Round& g, FormulaParts& parts) {
     g.grip = 2 * press;
     parts.working.push_back([=] {
         return Working{{"wedge_presses", "F/(tan(ρ + δ) + μ)", "", press, Dimension::force, "statics of a wedge"},
-                       {"normal_force_sum", "2 N, on both sides of the post", "", 2 * press, Dimension::force, ""}};
+                       {"normal_force_sum", "2 N, on both sides of the post", "", 2 * press, Dimension::force, "statics"}};
     });
     parts.modes.push_back(margin(
         "wedge_backs_out", "pushes|push its wedge back out", [=](const Wrench&) { return 2 * rho / angle; },
