@@ -9,7 +9,7 @@
 #include "quantity/parse.h"
 #include "report.h"
 #include "rig_file.h"
-#include "study/check.h"
+#include "study/scenes.h"
 #include "study/sentences.h"
 
 namespace clampet::cli {
@@ -123,51 +123,98 @@ void print_by_case(const rig::Rig& rig, const study::CheckOptions& options, cons
     }
 }
 
+/// An interface where it is nearest to letting go, and in which scene that is.
+ordered_json worst_json(const study::ScenesCheck& all, const study::ScenesCheck::Worst& worst) {
+    ordered_json j = interface_json(all.result_of(worst));
+    if (all.scenes.size() > 1) {
+        const auto& scene = all.scenes[worst.scene];
+        j["shot"] = scene.shot.empty() ? ordered_json(nullptr) : ordered_json(scene.shot);
+        j["payload"] = scene.set.empty() ? ordered_json(nullptr) : ordered_json(scene.set);
+    }
+    return j;
+}
+
+ordered_json scenes_json(const study::ScenesCheck& all) {
+    ordered_json rows = ordered_json::array();
+    for (std::size_t i = 0; i < all.checks.size(); ++i) {
+        const auto& check = all.checks[i];
+        ordered_json factors = ordered_json::object();
+        for (const auto& r : check.interfaces) factors[r.id] = number(r.typical);
+        rows.push_back({{"scene", all.scenes[i].name},
+                        {"shot", all.scenes[i].shot.empty() ? ordered_json(nullptr) : ordered_json(all.scenes[i].shot)},
+                        {"payload", all.scenes[i].set.empty() ? ordered_json(nullptr) : ordered_json(all.scenes[i].set)},
+                        {"verdict", std::string(study::name_of(check.verdict))},
+                        {"headline", study::headline(check)},
+                        {"beyond_stops", all.beyond[i]},
+                        {"factors", factors}});
+    }
+    return rows;
+}
+
+void print_scenes(const study::ScenesCheck& all) {
+    if (all.scenes.size() < 2) return;
+    fmt::print("\nby shot and payload\n");
+    for (std::size_t i = 0; i < all.checks.size(); ++i) {
+        fmt::print("{:<34} {}\n", all.scenes[i].name, study::headline(all.checks[i]));
+        for (const auto& name : all.beyond[i]) fmt::print("{:<34} {} stands beyond its stop\n", "", name);
+    }
+}
+
 }  // namespace
 
 int check_command(const CheckRequest& request, bool json) {
     auto rig = load_rig(request.file);
     if (!rig) return fail(rig.problem(), unreadable);
     if (const auto ok = as_asked(*rig, request); !ok) return fail(ok.problem(), wrong_usage);
+    if (!request.pose.empty() && request.shots.empty()) rig->shots.clear();  // it is asked about as it is posed here
     study::CheckOptions options;
     options.cases = request.cases;
     if (request.required != 0) options.required = request.required;
-    const auto result = [&] {
+    const auto scenes = study::scenes_of(*rig, request.shots, request.sets);
+    if (!scenes) return fail(scenes.problem(), wrong_usage);
+    const auto all = [&] {
         const LongWork work("checked", json);  // its progress is wiped before the answer is printed
-        return study::check(*rig, options, work.job(request.threads));
+        return study::check_scenes(*rig, *scenes, options, work.job(request.threads));
     }();
-    if (!result) return fail(result.problem(), wrong_usage);
-    const int exit_code = result->verdict == study::Verdict::holds && !result->stopped ? done : not_all_hold;
+    if (!all) return fail(all.problem(), wrong_usage);
+    const int exit_code = all->verdict == study::Verdict::holds && !all->stopped ? done : not_all_hold;
+    const auto& first = all->checks.front();
+    const auto& worst = all->checks[all->worst_scene.value_or(0)];
     if (json) {
         ordered_json rows = ordered_json::array();
-        for (const auto& r : result->interfaces) {
-            rows.push_back(interface_json(r));
-            if (request.by_case) rows.back()["cases"] = cases_json(*rig, options, r.id);
+        for (const auto& each : all->worst) {
+            rows.push_back(worst_json(*all, each));
+            if (request.by_case) rows.back()["cases"] = cases_json(study::staged(*rig, all->scenes[each.scene]), options, each.id);
         }
         print({{"rig", rig->name},
                {"beyond", project::beyond_the_tool(rig->name)},
-               {"required", result->required},
-               {"verdict", std::string(study::name_of(result->verdict))},
-               {"headline", study::headline(*result)},
-               {"worst", result->worst ? ordered_json(result->interfaces[*result->worst].id) : ordered_json(nullptr)},
-               {"stopped", result->stopped},
-               {"interfaces", rows}});
+               {"required", first.required},
+               {"verdict", std::string(study::name_of(all->verdict))},
+               {"headline", study::headline(*all)},
+               {"worst", worst.worst ? ordered_json(worst.interfaces[*worst.worst].id) : ordered_json(nullptr)},
+               {"stopped", all->stopped},
+               {"interfaces", rows},
+               {"scenes", scenes_json(*all)}});
         return exit_code;
     }
     for (const auto& said : project::beyond_the_tool(rig->name)) fmt::print("{}\n\n", said);
-    fmt::print("{}: {}\n{}\n\n", rig->name, study::tally(*result), study::headline(*result));
+    fmt::print("{}: {}\n{}\n\n", rig->name, study::tally(*all), study::headline(*all));
     fmt::print("{:<26} {:<9} {:>7} {:>15}  {}\n", "interface", "verdict", "factor", "low to high",
                "how it would let go");
-    for (const auto& r : result->interfaces) {
-        fmt::print("{:<26} {:<9} {:>7} {:>15}  {}\n", r.name, study::name_of(r.verdict),
+    for (const auto& each : all->worst) {
+        const auto& r = all->result_of(each);
+        const std::string where = all->scenes.size() > 1 ? " (" + all->scenes[each.scene].name + ")" : "";
+        fmt::print("{:<26} {:<9} {:>7} {:>15}  {}{}\n", r.name, study::name_of(r.verdict),
                    quantity::format_factor(r.typical),
-                   quantity::format_factor(r.low) + " to " + quantity::format_factor(r.high), study::short_sentence(r));
+                   quantity::format_factor(r.low) + " to " + quantity::format_factor(r.high), study::short_sentence(r),
+                   where);
         for (const auto& a : r.advisories) fmt::print("{:<26} {}\n", "", a.text);
     }
-    if (result->stopped)
-        fmt::print("\nstopped: {} of {} interfaces were checked\n", result->interfaces.size(), rig->interfaces.size());
-    if (request.by_case) print_by_case(*rig, options, *result);
-    fmt::print("\nrequired {}\n", quantity::format_factor(result->required));
+    if (all->stopped)
+        fmt::print("\nstopped: {} of {} interfaces were checked\n", first.interfaces.size(), rig->interfaces.size());
+    print_scenes(*all);
+    if (request.by_case) print_by_case(study::staged(*rig, all->scenes[all->worst_scene.value_or(0)]), options, worst);
+    fmt::print("\nrequired {}\n", quantity::format_factor(first.required));
     return exit_code;
 }
 

@@ -38,11 +38,35 @@ int thread_stack_command(const std::vector<std::string>& assignments, bool json)
 struct CheckRequest {
     std::string file;
     std::vector<std::string> cases, use, pose;
+    std::vector<std::string> shots, sets;  ///< by id or name; all where none are named
     bool by_case = false;  ///< the factors under each load case on its own, too
     double required = 0;   ///< 0: the rig's own
     unsigned threads = 0;  ///< 0: as many as there are cores
 };
 int check_command(const CheckRequest& request, bool json);
+struct WorstRequest {
+    std::string file, seam;
+    std::uint64_t seed = 1;
+    std::size_t poses = 46656;
+    unsigned threads = 0;
+};
+/// Where in its travel a rig is nearest to letting go.
+int worst_command(const WorstRequest& request, bool json);
+struct SweepRequest {
+    std::string file, axis, from, to;  ///< axis: interface.axis; from and to with units, its stops where empty
+    std::size_t steps = 24;
+    unsigned threads = 0;
+};
+struct ScatterRequest {
+    std::string file;
+    std::size_t draws = 20000;
+    std::uint64_t seed = 1;
+    unsigned threads = 0;
+};
+/// How often each interface and the rig would let go.
+int scatter_command(const ScatterRequest& request, bool json);
+/// Factors of every interface along the travel of one axis.
+int sweep_command(const SweepRequest& request, bool json);
 /// Whether two things go together, and what cures it where they do not.
 int fit_command(const study::FitQuestion& question, bool json);
 /// The most that one interface may carry, over how far ahead it is, and which classes of devices that is.

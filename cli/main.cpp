@@ -17,6 +17,9 @@ struct Arguments {
     std::vector<std::string> assignments;
     LoadText load;
     CheckRequest check;
+    WorstRequest worst;
+    SweepRequest sweep;
+    ScatterRequest scatter;
     SolveRequest solve;
     clampet::study::FitQuestion together;
     clampet::catalogue::ThreadEvidenceText identify;
@@ -33,6 +36,8 @@ void add_commands(CLI::App& app, Arguments& a, int& exit_code) {
     check->add_option("--case", a.check.cases, "Only this load case, by its id or kind; rest is one");
     check->add_option("--use", a.check.use, "Used like this instead: bench, carried, worn, moving, people, outdoors")
         ->delimiter(',');
+    check->add_option("--shot", a.check.shots, "Only this shot, by its name; all of them otherwise");
+    check->add_option("--payload", a.check.sets, "Only this payload set, by its name; all of them otherwise");
     check->add_option("--pose", a.check.pose, "Posed like this instead, for example ball.forward=30deg");
     check->add_flag("--by-case", a.check.by_case, "The factors under each load case on its own, too");
     check->add_option("--required", a.check.required, "Required factor instead of the rig's own")
@@ -41,6 +46,37 @@ void add_commands(CLI::App& app, Arguments& a, int& exit_code) {
         ->check(CLI::Range(1, 256));
     json_flag(check);
     check->callback([&] { exit_code = check_command(a.check, a.json); });
+
+    auto* worst = app.add_subcommand("worst", "Where in its travel is this rig nearest to letting go?");
+    worst->add_option("RIG", a.worst.file, "A rig file")->required();
+    worst->add_option("--seam", a.worst.seam, "Only this interface, by its id");
+    worst->add_option("--seed", a.worst.seed, "Of the poses between those of the grid");
+    worst->add_option("--poses", a.worst.poses, "How many are looked at before the worst are refined")
+        ->check(CLI::Range(std::size_t{27}, std::size_t{100'000'000}));
+    worst->add_option("--threads", a.worst.threads, "Workers; the answer is the same for any number")
+        ->check(CLI::Range(1, 256));
+    json_flag(worst);
+    worst->callback([&] { exit_code = worst_command(a.worst, a.json); });
+
+    auto* scatter = app.add_subcommand("scatter", "How often would this rig let go, over what nobody knows exactly?");
+    scatter->add_option("RIG", a.scatter.file, "A rig file")->required();
+    scatter->add_option("--draws", a.scatter.draws, "How many")->check(CLI::Range(std::size_t{1}, std::size_t{1'000'000}));
+    scatter->add_option("--seed", a.scatter.seed, "Of the draws");
+    scatter->add_option("--threads", a.scatter.threads, "Workers; the answer is the same for any number")
+        ->check(CLI::Range(1, 256));
+    json_flag(scatter);
+    scatter->callback([&] { exit_code = scatter_command(a.scatter, a.json); });
+
+    auto* sweep = app.add_subcommand("sweep", "The factors of every interface along the travel of one axis");
+    sweep->add_option("RIG", a.sweep.file, "A rig file")->required();
+    sweep->add_option("--axis", a.sweep.axis, "interface.axis, for example ball.forward")->required();
+    sweep->add_option("--from", a.sweep.from, "Where it begins, for example -30deg; its stop otherwise");
+    sweep->add_option("--to", a.sweep.to, "Where it ends");
+    sweep->add_option("--steps", a.sweep.steps, "Between the two")->check(CLI::Range(std::size_t{1}, std::size_t{10000}));
+    sweep->add_option("--threads", a.sweep.threads, "Workers; the answer is the same for any number")
+        ->check(CLI::Range(1, 256));
+    json_flag(sweep);
+    sweep->callback([&] { exit_code = sweep_command(a.sweep, a.json); });
 
     auto* families = app.add_subcommand("families", "The interface families, one line each");
     json_flag(families);

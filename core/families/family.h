@@ -29,10 +29,6 @@ using mechanics::WorkLine;
 using mechanics::Wrench;
 using quantity::Dimension;
 
-/// SI number, or the key of a choice, or a text such as a thread designation.
-using Value = std::variant<double, std::string>;
-using Values = std::map<std::string, Value, std::less<>>;
-
 enum class Kind { quantity, choice, text };
 
 struct Choice {

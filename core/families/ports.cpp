@@ -23,27 +23,53 @@ const std::vector<KindRow>& rows() {
         {PortKind::unknown, "", {}},
         {PortKind::face,
          "face",
-         {{"length", "along x"}, {"width", "along y"}, {"diameter", "of a round one"}, {"hole", "in its middle"}}},
+         {{"length", "along x"}, {"width", "along y"}, {"diameter", "of a round one"}, {"hole", "in its middle"},
+          {"thickness", "that a screw through the hole goes through"}}},
         {PortKind::thread,
          "thread",
          {text("designation", "1/4-20 UNC, M6"),
           text("sex", "male or female"),
           {"length", "that stands out"},
-          {"depth", "of a socket"}}},
+          {"depth", "of a socket"},
+          {"face", "diameter of what is pressed round it"}}},
         {PortKind::tube, "tube", {{"diameter", "outside"}, {"wall", "of the tube"}, {"length", "that is free"}}},
-        {PortKind::bore, "bore", {{"diameter", "inside"}, {"length", "along the rod"}}},
+        {PortKind::bore, "bore", {{"diameter", "inside"},
+          {"length", "along the rod"},
+          text("held", "loose, wedged, clamped, side_screw, pinned, glued; jams where it slides and jams"),
+          text("screw", "that squeezes it"),
+          text("tight", "how that is tightened: snug, Ø26 knob"),
+          {"outside", "round the bore"}}},
         {PortKind::jaw,
          "jaw",
-         {text("form", "flat, vee, collar, band, slit or slot"),
+         {text("form", "flat, vee, collar, band, slit, slot or dovetail"),
           {"length", "along the tube"},
           {"half_angle", "half of the V", false, Dimension::angle},
           {"flank", "of the V"},
           {"least", "thickness that it closes on"},
           {"most", "thickness that it opens to"},
-          {"pad", "its width, across the tube"}}},
+          {"pad", "its width, across the tube"},
+          {"width", "of a flat one, across"},
+          text("screw", "that squeezes it"),
+          text("tight", "how that is tightened: snug, Ø26 knob"),
+          {"closed", "force of its spring when it is closed", false, Dimension::force},
+          {"rate", "of its spring", false, Dimension::stiffness},
+          {"throat", "from the screw to the back of its frame"},
+          {"frame_depth", "of the frame, in the plane in which it bends"},
+          {"frame_width", "of the frame, across that"}}},
         {PortKind::ball, "ball", {{"diameter", "of the ball"}, {"stem", "its diameter"}}},
-        {PortKind::socket, "socket", {{"opening", "diameter of its rim"}}},
-        {PortKind::pivot, "pivot", {{"outer", "diameter of the face"}, {"inner", "diameter of its hole"}}},
+        {PortKind::socket,
+         "socket",
+         {{"opening", "diameter of its rim"},
+          text("screw", "that squeezes it"),
+          text("tight", "how that is tightened: snug, Ø16 knob")}},
+        {PortKind::pivot,
+         "pivot",
+         {{"outer", "diameter of the face"},
+          {"inner", "diameter of its hole"},
+          {"thickness", "of the plate beside it"},
+          text("lap", "single or yoke"),
+          text("screw", "that squeezes it"),
+          text("tight", "how that is tightened: snug, Ø40 knob")}},
         {PortKind::dovetail,
          "dovetail",
          {{"width", "of the wide side"},
@@ -63,7 +89,11 @@ const std::vector<KindRow>& rows() {
           {"feet", "how many", false, Dimension::number},
           {"spread", "from the middle"},
           {"length", "of a rectangle"},
-          {"width", "of a rectangle"}}}};
+          {"width", "of a rectangle"},
+          text("on", "feet, casters or braked casters: feet, casters, braked"),
+          {"trail", "of a caster"},
+          {"wheel", "radius of a wheel"}}},
+        {PortKind::spigot, "spigot", {{"diameter", "outside"}, {"length", "that may go in"}}}};
     return all;
 }
 
@@ -96,6 +126,10 @@ std::span<const PortKind> port_kinds() {
 
 std::span<const PortSize> sizes_of(PortKind kind) {
     return row_of(kind).sizes;
+}
+
+bool takes_many(PortKind kind) {
+    return kind == PortKind::unknown || kind == PortKind::tube || kind == PortKind::edge || kind == PortKind::floor;
 }
 
 }  // namespace clampet::families

@@ -3,11 +3,18 @@
 #include <span>
 #include <string>
 #include <string_view>
+#include <map>
+#include <utility>
+#include <variant>
 #include <vector>
 
 #include "quantity/dimension.h"
 
 namespace clampet::families {
+
+/// SI number, or the key of a choice, or a text such as a thread designation.
+using Value = std::variant<double, std::string>;
+using Values = std::map<std::string, Value, std::less<>>;
 
 /// What a mounting feature of a part is. Keys are in files: never renamed without a migration.
 enum class PortKind {
@@ -25,7 +32,8 @@ enum class PortKind {
     plate,
     edge,
     floor,
-    feet
+    feet,
+    spigot  ///< the end of a post, rod or dowel that goes into a hole; z along it
 };
 std::string_view name_of(PortKind kind);  ///< "tube"; empty for unknown
 std::optional<PortKind> port_kind_named(std::string_view name);
@@ -39,8 +47,16 @@ struct PortSize {
 };
 /// The sizes of a kind of port, in the order in which people ask for them.
 std::span<const PortSize> sizes_of(PortKind kind);
+/// Whether more than one thing can be held by such a port: a tube, an edge, a floor. Others take one.
+bool takes_many(PortKind kind);
 
 enum class PortSide { support, payload };
+
+/// What two ports that meet say of themselves.
+struct Meeting {
+    const Values &support, &payload;  ///< their sizes
+    std::string_view support_surface, payload_surface;
+};
 
 /// Two kinds of ports that a family joins, and what their sizes say of its inputs.
 struct Mating {
@@ -49,14 +65,30 @@ struct Mating {
         std::string input;
         PortSide from = PortSide::support;
         std::string size;
+        bool by_name = false;  ///< the size is the name of a thing that gives the input: "snug, Ø26 knob" its torque
     };
-    std::vector<Fill> fills;
-    std::string friction;     ///< the input that the two surfaces choose; empty where none does
-    std::string support_sex;  ///< of a thread: "male" or "female" where this mating is for that only
+    std::vector<Fill> fills = {};
+    std::string friction = {};     ///< the input that the two surfaces choose; empty where none does
+    std::string support_sex = {};  ///< of a thread: "male" or "female" where this mating is for that only
     /// Inputs that follow from meeting at all [SI]: a stud in its hole has nothing between.
-    std::vector<std::pair<std::string, double>> sets = {};
+    std::vector<std::pair<std::string, Value>> sets = {};
     /// Materials that a side's part is made of, by the key under which the family asks for one: "material".
     std::vector<std::pair<PortSide, std::string>> materials = {};
+    /// Forms of jaw that it is for, where one side is a jaw that says its form; empty for all.
+    std::vector<std::string> forms = {};
+    /// A size that the support must have, where it says any: a screw goes through a face only where there is a hole.
+    std::string needs = {};
+    /// Inputs that follow from both together: two faces are pressed where both have some. Nothing where none do.
+    Values (*derived)(const Meeting& meeting) = nullptr;
+    /// Another family that is at work in the same interface, and what it takes of this one: input and result. A screw
+    /// presses the face round it.
+    struct Companion {
+        std::string id, family;
+        std::vector<std::pair<std::string, std::string>> links;
+    };
+    std::vector<Companion> companions = {};
+    /// It is at work only beside another family: nothing is put there by it alone.
+    bool only_beside = false;
 };
 
 /// What the rig knows of what an interface carries, in the interface's frame.

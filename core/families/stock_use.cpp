@@ -58,6 +58,7 @@ std::string lacking(const StockUse& use, const catalogue::StockRow& row) {
 struct Tightness {
     std::string tool;
     double share = 1;
+    bool is_said = false;
 };
 Tightness tightness_of(std::string_view typed) {
     const auto words = catalogue::words_of(typed);
@@ -70,9 +71,10 @@ Tightness tightness_of(std::string_view typed) {
         const auto said = catalogue::words_of(feel->name);
         if (said.size() > words.size()) continue;
         if (std::equal(said.begin(), said.end(), words.begin()))
-            return {joined(words.begin() + static_cast<std::ptrdiff_t>(said.size()), words.end()), feel->size("share")};
+            return {joined(words.begin() + static_cast<std::ptrdiff_t>(said.size()), words.end()), feel->size("share"), true};
         if (std::equal(said.rbegin(), said.rend(), words.rbegin()))
-            return {joined(words.begin(), words.end() - static_cast<std::ptrdiff_t>(said.size())), feel->size("share")};
+            return {joined(words.begin(), words.end() - static_cast<std::ptrdiff_t>(said.size())), feel->size("share"),
+                    true};
     }
     return {std::string(typed), 1};
 }
@@ -203,7 +205,7 @@ Result<StockOffer> stock_named(std::span<const StockUse> uses, std::string_view 
                             [&](const auto& offer) { return offer.row->name == exactly; });
     };
     if (const auto at = called(name); at != offers.end()) return *at;
-    if (const auto told = tightness_of(name); told.share != 1 && key == "tight") {
+    if (const auto told = tightness_of(name); told.is_said && key == "tight") {
         if (told.tool.empty())
             return Problem{"stock.no_tool", std::string(key), fmt::format("“{}” does not say what is turned.", name),
                            "Write for example snug, Ø40 knob; or firm, wing nut."};

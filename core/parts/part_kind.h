@@ -18,6 +18,9 @@ class PartKind {
     /// docstring says where its origin lies. Mass is volume times density but where a row says what it weighs.
     /// Errors  A Problem naming the size that cannot be built.
     virtual Result<Body> build(const families::Values& values) const = 0;
+    /// Sizes that suit the port of a neighbour: a clamp for this tube. `above`: the part is carried by it. Empty where
+    /// nothing of it follows.
+    virtual families::Values fitted(const Port& /*neighbour*/, bool /*above*/) const { return {}; }
 };
 
 /// All kinds, from the ground to the payload.

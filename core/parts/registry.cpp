@@ -17,11 +17,34 @@ const PartKind& ball_cup_kind();
 const PartKind& ball_plate_kind();
 const PartKind& weight_kind();
 const PartKind& camera_kind();
+const PartKind& edge_kind();
+const PartKind& wall_kind();
+const PartKind& casters_kind();
+const PartKind& post_socket_kind();
+const PartKind& screw_clamp_kind();
+const PartKind& spring_clamp_kind();
+const PartKind& collar_kind();
+const PartKind& pair_kind();
+const PartKind& drop_collar_kind();
+const PartKind& adapter_kind();
+const PartKind& shoe_kind();
+const PartKind& dovetail_clamp_kind();
+const PartKind& yoke_kind();
+const PartKind& tongue_kind();
+const PartKind& link_kind();
+const PartKind& end_clamp_kind();
+const PartKind& segment_kind();
+const PartKind& ball_tip_kind();
+const PartKind& device_kind();
 
 std::span<const PartKind* const> registry() {
-    static const std::array<const PartKind*, 11> all{
-        &floor_kind(), &tube_kind(),     &post_kind(),       &vee_clamp_kind(), &block_kind(),  &plate_kind(),
-        &bush_kind(),  &ball_cup_kind(), &ball_plate_kind(), &weight_kind(),    &camera_kind(),
+    static const std::array all{
+        &floor_kind(),        &tube_kind(),       &edge_kind(),       &wall_kind(),         &post_kind(),
+        &casters_kind(),      &post_socket_kind(), &vee_clamp_kind(), &screw_clamp_kind(), &spring_clamp_kind(),
+        &collar_kind(),       &pair_kind(),       &drop_collar_kind(), &end_clamp_kind(),   &block_kind(),
+        &plate_kind(),        &bush_kind(),       &adapter_kind(),    &shoe_kind(),         &dovetail_clamp_kind(),
+        &yoke_kind(),         &tongue_kind(),     &link_kind(),       &ball_cup_kind(),     &ball_plate_kind(),
+        &segment_kind(),      &ball_tip_kind(),   &weight_kind(),     &camera_kind(),       &device_kind(),
     };
     return all;
 }

@@ -2,6 +2,7 @@
 
 #include "catalogue/material.h"
 #include "catalogue/thread.h"
+#include "families/stock_use.h"
 
 namespace clampet::parts {
 
@@ -43,16 +44,85 @@ Result<double> major_diameter(const Values& values, std::string_view key) {
     return thread->major;
 }
 
+std::vector<families::Parameter> end_rows(const std::string& key, const std::string& label,
+                                          const std::string& standard) {
+    return {choice_row(key, label, {{"face", "a face"}, {"socket", "a threaded hole"}, {"stud", "a stud"}}, standard,
+                       "What it meets the next part with."),
+            shown_for(thread_row(key + "_thread", label + ", thread", "1/4-20 UNC", "Of its stud or hole."), key,
+                      {"socket", "stud"}),
+            shown_for(length_row(key + "_depth", label + ", hole's depth", 0.012, 0.2, "Of its thread."), key,
+                      {"socket"}),
+            shown_for(length_row(key + "_stud", label + ", stud's length", 0.008, 0.2, "That stands out."), key,
+                      {"stud"})};
+}
+
+Result<Port> end_port(const Values& values, const std::string& key, const EndPlace& place) {
+    const auto& kind = text(values, key);
+    Port port;
+    if (kind == "face") {
+        port = face_port(key, place.at, place.length, place.width > 0 ? place.width : place.length, place.hole,
+                         place.surface);
+        if (place.width == 0) {
+            port.sizes.erase("length");
+            port.sizes.erase("width");
+            port.sizes["diameter"] = place.length;
+        }
+        if (place.thickness > 0) port.sizes["thickness"] = place.thickness;
+    } else {
+        const auto thread = major_diameter(values, key + "_thread");
+        if (!thread) return thread.problem();
+        port = kind == "stud" ? male_thread(key, place.at, text(values, key + "_thread"), number(values, key + "_stud"))
+                              : female_thread(key, place.at, text(values, key + "_thread"),
+                                              number(values, key + "_depth"));
+        port.surface = place.surface;
+        port.sizes["face"] = place.width > 0 ? std::min(place.length, place.width) : place.length;
+    }
+    port.z = place.z;
+    if (std::abs(port.z.x()) > 0.5) port.x = Vector::UnitZ();
+    return port;
+}
+
+void fit_end(Values& values, const std::string& key, const Port& neighbour) {
+    if (neighbour.kind != families::PortKind::thread) {
+        if (neighbour.kind == families::PortKind::face) values[key] = "face";
+        return;
+    }
+    const auto sex = neighbour.sizes.find("sex"), designation = neighbour.sizes.find("designation");
+    if (sex != neighbour.sizes.end()) values[key] = sex->second == families::Value("male") ? "socket" : "stud";
+    if (designation != neighbour.sizes.end()) values[key + "_thread"] = designation->second;
+    if (const auto depth = size_of(neighbour, "depth")) values[key + "_stud"] = std::max(0.003, *depth - 0.001);
+    if (const auto stud = size_of(neighbour, "length")) values[key + "_depth"] = *stud + 0.002;
+}
+
+std::optional<double> size_of(const Port& port, std::string_view key) {
+    const auto at = port.sizes.find(key);
+    const auto* size = at == port.sizes.end() ? nullptr : std::get_if<double>(&at->second);
+    return size ? std::optional(*size) : std::nullopt;
+}
+
+families::Parameter tight_row(std::string standard, std::string help) {
+    return families::text_row("tight", "Tightened", std::move(standard), std::move(help), "input");
+}
+
+Status check_tight(const Values& values, std::string_view key) {
+    // Any family that a screw squeezes knows hands and tools.
+    const auto known = families::stock_value(*families::family_named("tube_grip"), "torque", text(values, key));
+    if (known) return Done{};
+    return known.problem().at(std::string(key));
+}
+
 Status check_hole(const Values& values) {
     if (number(values, "hole") < std::min(number(values, "length"), number(values, "width"))) return Done{};
     return Problem{"plate.hole_too_wide", "hole", "The hole is as wide as what it goes through.",
                    "Give less than its length and its width."};
 }
 
-Port face_port(std::string id, const Vector& at, double length, double width, double hole, std::string surface) {
+Port face_port(std::string id, const Vector& at, double length, double width, double hole, std::string surface,
+               double thickness) {
     Port port{std::move(id), families::PortKind::face, at};
     port.sizes = {{"length", length}, {"width", width}};
     if (hole > 0) port.sizes["hole"] = hole;
+    if (hole > 0 && thickness > 0) port.sizes["thickness"] = thickness;
     port.surface = std::move(surface);
     return port;
 }

@@ -35,22 +35,48 @@ Result<double> major_diameter(const Values& values, std::string_view key);
 Status check_hole(const Values& values);
 
 /// Ports, by what they are.
-Port face_port(std::string id, const Vector& at, double length, double width, double hole, std::string surface);
+/// `thickness`: what a screw through the hole goes through [m]; 0 where none does.
+Port face_port(std::string id, const Vector& at, double length, double width, double hole, std::string surface,
+               double thickness = 0);
 Port male_thread(std::string id, const Vector& at, std::string designation, double length, std::string surface = {});
 Port female_thread(std::string id, const Vector& at, std::string designation, double depth, std::string surface = {});
+
+/// One end of a part by which it is held or carries: a face, a threaded hole or a stud; rows KEY, KEY_thread, KEY_depth
+/// and KEY_stud.
+std::vector<families::Parameter> end_rows(const std::string& key, const std::string& label,
+                                          const std::string& standard);
+struct EndPlace {
+    Vector at = Vector::Zero(), z = Vector::UnitZ();
+    double length = 0, width = 0;  ///< of the face there; width 0: it is round [m]
+    double hole = 0, thickness = 0;
+    std::string surface = {};
+};
+/// Errors  A Problem at the row of its thread.
+Result<Port> end_port(const Values& values, const std::string& key, const EndPlace& place);
+/// How that end is to be so that it meets a neighbour's port: a stud for a hole, of its thread.
+void fit_end(Values& values, const std::string& key, const Port& neighbour);
+/// A size of a port, as it says it; nothing where it does not.
+std::optional<double> size_of(const Port& port, std::string_view key);
+
+/// How tight its screw is, by feel and tool: "snug, star knob, Ø32".
+families::Parameter tight_row(std::string standard, std::string help = "By feel and by what is turned.");
+/// Errors  A Problem at the row, where nothing of that name is known.
+Status check_tight(const Values& values, std::string_view key = "tight");
 
 /// A kind that is its texts, its rows and one function.
 class SimpleKind : public PartKind {
  public:
     using Build = Result<Body> (*)(const Values&);
+    /// Sizes that suit a neighbour's port; `above` where it is carried by it.
+    using Fit = void (*)(Values& values, const Port& neighbour, bool above);
     struct Texts {
         std::string_view key, name, purpose;
         Role role = Role::part;
         Origin origin = Origin::make;
     };
     SimpleKind(Texts texts, std::vector<families::Parameter> parameters, Build builder,
-               std::vector<families::StockUse> stock = {})
-        : texts_(texts), parameters_(std::move(parameters)), build_(builder), stock_(std::move(stock)) {}
+               std::vector<families::StockUse> stock = {}, Fit fit = nullptr)
+        : texts_(texts), parameters_(std::move(parameters)), build_(builder), stock_(std::move(stock)), fit_(fit) {}
     std::string_view key() const override { return texts_.key; }
     std::string_view name() const override { return texts_.name; }
     std::string_view purpose() const override { return texts_.purpose; }
@@ -59,12 +85,18 @@ class SimpleKind : public PartKind {
     std::span<const families::Parameter> parameters() const override { return parameters_; }
     std::span<const families::StockUse> stock() const override { return stock_; }
     Result<Body> build(const Values& values) const override { return build_(values); }
+    Values fitted(const Port& neighbour, bool above) const override {
+        Values values;
+        if (fit_) fit_(values, neighbour, above);
+        return values;
+    }
 
  private:
     Texts texts_;
     std::vector<families::Parameter> parameters_;
     Build build_;
     std::vector<families::StockUse> stock_;
+    Fit fit_;
 };
 
 }  // namespace clampet::parts

@@ -9,6 +9,7 @@
 #include "loads/cards.h"
 #include "loads/load_case.h"
 #include "parts/part_kind.h"
+#include "project/building.h"
 #include "rig/in_force.h"
 #include "rig/joining.h"
 
@@ -18,14 +19,6 @@ namespace {
 Problem missing(const char* what, const std::string& id) {
     return {"edit.not_there", "", fmt::format("There is no {} “{}”.", what, id),
             "It may have been removed; undo brings it back."};
-}
-
-std::string fresh_id(const rig::Rig& rig, const std::string& stem) {
-    std::set<std::string> taken;
-    for (const auto& p : rig.parts) taken.insert(p.id);
-    for (const auto& f : rig.interfaces) taken.insert(f.id);
-    for (int i = 1;; ++i)
-        if (const auto id = fmt::format("{}-{}", stem, i); !taken.contains(id)) return id;
 }
 
 /// The top of what is drawn of a part, along its own z.
@@ -190,7 +183,10 @@ struct Apply {
         f.name = std::string(family->name());
         f.support = {below->id, meet->first};
         f.payload = {part->id, meet->second};
-        f.elements = {{"hold", e.family, e.inputs}};
+        f.elements = {{"hold", e.family, {}}};
+        for (const auto& way : rig::ways_between(*below->port(meet->first), *part->port(meet->second)))
+            if (way.family == family) f.elements = rig::elements_of(way);
+        f.elements.front().inputs = e.inputs;
         rig.parts.push_back(std::move(*part));
         rig.interfaces.push_back(std::move(f));
         return checked();
@@ -213,11 +209,79 @@ struct Apply {
         std::erase_if(rig.parts, [&](const auto& p) { return gone.contains(p.id); });
         std::erase_if(rig.interfaces,
                       [&](const auto& f) { return gone.contains(f.payload.part) || gone.contains(f.support.part); });
-        // What acted on a part that is gone acts on what carried it.
-        for (auto& use : rig.cases)
-            if (const auto at = use.inputs.find("part"); at != use.inputs.end())
-                if (const auto* id = std::get_if<std::string>(&at->second); id && gone.contains(*id))
-                    use.inputs["part"] = carrier;
+        for (const auto& id : gone) acts_on_instead(rig, id, carrier);
+        forget_lost_axes();
+        return checked();
+    }
+
+    Result<rig::Rig> operator()(const AddShot& e) {
+        if (const auto ok = check_name(e.name); !ok) return ok.problem();
+        rig::Shot shot{fresh_id(rig, "shot"), e.name, rig::pose_of(rig)};
+        for (int i = 1; shot_of(shot.id); ++i) shot.id = fmt::format("shot-{}", i);
+        // Every axis is named, also where it stands at 0: the shot stays as it is when the rig is posed otherwise.
+        for (const auto& f : rig.interfaces)
+            if (!f.closes_loop)
+                for (const auto& axis : rig::motion_of(f).axes) shot.pose[f.id].emplace(axis.key, 0);
+        rig.shots.push_back(std::move(shot));
+        return structure_checked();
+    }
+    Result<rig::Rig> operator()(const SetShot& e) {
+        auto* shot = shot_of(e.id);
+        if (!shot) return missing("shot", e.id);
+        if (const auto ok = check_name(e.name); !ok) return ok.problem();
+        shot->name = e.name;
+        shot->distance = e.distance;
+        shot->frame = e.frame;
+        return structure_checked();
+    }
+    Result<rig::Rig> operator()(const TakePose& e) {
+        auto* shot = shot_of(e.shot);
+        if (!shot) return missing("shot", e.shot);
+        shot->pose.clear();
+        for (const auto& f : rig.interfaces)
+            if (!f.closes_loop)
+                for (const auto& axis : rig::motion_of(f).axes)
+                    shot->pose[f.id][axis.key] = rig::position_of(f, axis.key);
+        return structure_checked();
+    }
+    Result<rig::Rig> operator()(const GoToShot& e) {
+        const auto* shot = shot_of(e.shot);
+        if (!shot) return missing("shot", e.shot);
+        rig = rig::posed(std::move(rig), rig::Shot(*shot));
+        return structure_checked();
+    }
+    Result<rig::Rig> operator()(const SetPositions& e) {
+        rig = rig::posed(std::move(rig), rig::Shot{"", "", e.pose});
+        return structure_checked();
+    }
+    Result<rig::Rig> operator()(const RemoveShot& e) {
+        if (!shot_of(e.shot)) return missing("shot", e.shot);
+        std::erase_if(rig.shots, [&](const auto& shot) { return shot.id == e.shot; });
+        return std::move(rig);
+    }
+    Result<rig::Rig> operator()(const SetPayloadSet& e) {
+        if (const auto ok = check_name(e.set.name); !ok) return ok.problem();
+        auto set = e.set;
+        if (set.id.empty())
+            for (int i = 1; set.id.empty() || set_of(set.id); ++i) set.id = fmt::format("set-{}", i);
+        if (auto* known = set_of(set.id))
+            *known = std::move(set);
+        else
+            rig.sets.push_back(std::move(set));
+        return structure_checked();
+    }
+    Result<rig::Rig> operator()(const RemovePayloadSet& e) {
+        if (!set_of(e.set)) return missing("payload set", e.set);
+        std::erase_if(rig.sets, [&](const auto& set) { return set.id == e.set; });
+        return std::move(rig);
+    }
+
+    template <class Building>
+        requires requires(const rig::Rig& r, const Building& b) { built(r, b); }
+    Result<rig::Rig> operator()(const Building& e) {
+        auto done = built(rig, e);
+        if (!done) return done.problem();
+        rig = std::move(*done);
         forget_lost_axes();
         return checked();
     }
@@ -332,7 +396,33 @@ struct Apply {
         const auto at = std::find_if(rig.cases.begin(), rig.cases.end(), [&](const auto& use) { return use.id == id; });
         return at == rig.cases.end() ? nullptr : &*at;
     }
+    rig::Shot* shot_of(const std::string& id) {
+        const auto at = std::find_if(rig.shots.begin(), rig.shots.end(), [&](const auto& s) { return s.id == id; });
+        return at == rig.shots.end() ? nullptr : &*at;
+    }
+    rig::PayloadSet* set_of(const std::string& id) {
+        const auto at = std::find_if(rig.sets.begin(), rig.sets.end(), [&](const auto& s) { return s.id == id; });
+        return at == rig.sets.end() ? nullptr : &*at;
+    }
+    /// Shots forget axes that are gone, payload sets parts that are.
+    void forget_what_is_gone() {
+        for (auto& shot : rig.shots) {
+            std::erase_if(shot.pose, [&](const auto& posed) { return !rig.interface(posed.first); });
+            for (auto& [interface, positions] : shot.pose) {
+                const auto axes = rig::motion_of(*rig.interface(interface)).axes;
+                std::erase_if(positions, [&](const auto& at) {
+                    return std::none_of(axes.begin(), axes.end(), [&](const auto& a) { return a.key == at.first; });
+                });
+            }
+            std::erase_if(shot.pose, [](const auto& posed) { return posed.second.empty(); });
+        }
+        for (auto& set : rig.sets) {
+            std::erase_if(set.without, [&](const auto& id) { return !rig.part(id); });
+            std::erase_if(set.instead, [&](const auto& instead) { return !rig.part(instead.part); });
+        }
+    }
     Result<rig::Rig> checked() {
+        forget_what_is_gone();
         if (const auto ok = loads::validate(rig); !ok) return ok.problem();
         return std::move(rig);
     }
@@ -376,6 +466,21 @@ std::string label_of(const Edit& edit) {
         std::string operator()(const SetRigName&) const { return "new name"; }
         std::string operator()(const AddPart&) const { return "added part"; }
         std::string operator()(const RemovePart&) const { return "removed part"; }
+        std::string operator()(const Build&) const { return "added part"; }
+        std::string operator()(const ReplacePart&) const { return "exchanged part"; }
+        std::string operator()(const LiftOut&) const { return "part lifted out"; }
+        std::string operator()(const MoveDown&) const { return "change of order"; }
+        std::string operator()(const MoveBranch&) const { return "moved branch"; }
+        std::string operator()(const Paste&) const { return "copied branch"; }
+        std::string operator()(const CloseLoop&) const { return "second hold"; }
+        std::string operator()(const AddShot&) const { return "new shot"; }
+        std::string operator()(const SetShot&) const { return "change of a shot"; }
+        std::string operator()(const TakePose&) const { return "pose of a shot"; }
+        std::string operator()(const GoToShot&) const { return "pose"; }
+        std::string operator()(const SetPositions&) const { return "pose"; }
+        std::string operator()(const RemoveShot&) const { return "removed shot"; }
+        std::string operator()(const SetPayloadSet&) const { return "payload set"; }
+        std::string operator()(const RemovePayloadSet&) const { return "removed payload set"; }
     };
     return std::visit(Label{}, edit);
 }

@@ -104,9 +104,93 @@ struct AddPart {
 struct RemovePart {
     std::string part;
 };
+/// A part that is still to be made.
+struct NewPart {
+    std::string kind, name = {};            ///< of the registry; its kind's name where none is given
+    families::Values values = {};           ///< sizes; what is not given is taken from its neighbours where it follows
+    std::string family = {}, port = {};     ///< how and by which of its ports it is held; the first that fits
+    std::optional<double> weighed = {};     ///< [kg]
+};
+/// Puts parts one on another onto a part's port, or between the two of an interface; the first of an empty rig is its
+/// support.
+struct Build {
+    std::string on_part = {}, on_port = {};  ///< a port that is not given: the first that fits
+    std::string between = {};                ///< an interface that is opened for them; its payload side goes on top
+    std::vector<NewPart> parts;
+};
+/// Another part in the place of one; what joined that joins it, where a port of it fits.
+struct ReplacePart {
+    std::string part;
+    NewPart with;
+};
+/// Takes a part alone off; what it carried is put on what carried it.
+struct LiftOut {
+    std::string part;
+};
+/// A part changes places with the one that carries it.
+struct MoveDown {
+    std::string part;
+};
+/// Puts a branch that stands somewhere on another part, or on another port.
+struct MoveBranch {
+    std::string part, on_part, on_port = {};
+};
+/// A part with all that it carries, to be put somewhere.
+struct Branch {
+    std::vector<rig::Part> parts;  ///< the first is held
+    std::vector<rig::Interface> interfaces;
+    rig::Interface held;  ///< how the first was held; its support is where it came from
+    friend bool operator==(const Branch&, const Branch&) = default;
+};
+/// Errors  A Problem when there is no such part, or it is the support.
+Result<Branch> branch_of(const rig::Rig& rig, const std::string& part);
+/// Puts a copy of a branch onto a part: under ids of its own. `mirrored`: as far out on the other side of the tube or
+/// rail that it slides on.
+struct Paste {
+    std::string on_part, on_port = {};
+    Branch branch;
+    bool mirrored = false;
+};
+/// Keeps the pose that the rig is in as a shot.
+struct AddShot {
+    std::string name;
+};
+/// Another name, or what it must see.
+struct SetShot {
+    std::string id, name;
+    double distance = 0, frame = 0;
+};
+/// A shot takes the pose that the rig is in.
+struct TakePose {
+    std::string shot;
+};
+/// Puts the rig into a shot's pose.
+struct GoToShot {
+    std::string shot;
+};
+/// Puts axes where they are told to stand, all at once.
+struct SetPositions {
+    rig::Positions pose;
+};
+struct RemoveShot {
+    std::string shot;
+};
+/// A payload set, new where none has its id.
+struct SetPayloadSet {
+    rig::PayloadSet set;
+};
+struct RemovePayloadSet {
+    std::string set;
+};
+/// Ties two ports that meet, so that a part is held by more than one.
+struct CloseLoop {
+    rig::PortName support, payload;
+};
 using Edit = std::variant<SetInput, ClearInput, SetInputs, SetPort, SetMass, ClearMass, SetCentreOfGravity,
                           ClearCentreOfGravity, SetPartValue, SetPartName, SetPose, SetStops, SetRequired, SetUse,
-                          AddCase, RemoveCase, SetCaseInput, SetBody, SetRigName, AddPart, RemovePart>;
+                          AddCase, RemoveCase, SetCaseInput, SetBody, SetRigName, AddPart, RemovePart, Build,
+                          ReplacePart, LiftOut, MoveDown, MoveBranch, Paste, CloseLoop, AddShot, SetShot, TakePose, GoToShot,
+                          SetPositions, RemoveShot, SetPayloadSet, RemovePayloadSet>;
 
 /// The rig with an edit done, validated; or a Problem and the old rig stands.
 /// Joints that it has to build to know that they can be are put into the store, where there is one.

@@ -1,9 +1,5 @@
 #pragma once
-#include <atomic>
-#include <functional>
-#include <memory>
-#include <thread>
-
+#include "project/background.h"
 #include "study/check.h"
 
 namespace clampet::project {
@@ -13,20 +9,14 @@ namespace clampet::project {
 ///          the owner's thread. An answer that was given up is never handed over.
 class LiveCheck {
  public:
-    using Post = std::function<void(std::function<void()>)>;
-    explicit LiveCheck(Post post) : post_(std::move(post)), alive_(std::make_shared<bool>(true)) {}
-    LiveCheck(const LiveCheck&) = delete;
-    LiveCheck& operator=(const LiveCheck&) = delete;
-    ~LiveCheck() { stop(); }
+    using Post = Background::Post;
+    explicit LiveCheck(Post post) : background_(std::move(post)) {}
     /// `finished` is called on the owner's thread with the check of this rig.
     void start(rig::Rig rig, std::function<void(study::RigCheck)> finished);
-    void stop();
+    void stop() { background_.stop(); }
 
  private:
-    Post post_;
-    std::shared_ptr<bool> alive_;  ///< false once its run was given up; touched on the owner's thread only
-    std::shared_ptr<std::atomic<bool>> cancelled_;
-    std::jthread worker_;
+    Background background_;
 };
 
 }  // namespace clampet::project

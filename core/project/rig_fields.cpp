@@ -195,6 +195,74 @@ const Fields<rig::CaseUse>& case_fields() {
     return fields;
 }
 
+/// Positions of a shot, with the units that its axes ask for.
+void read_positions(const Node& n, const rig::Rig& rig, rig::Shot& shot) {
+    if (!n.has("pose")) return;
+    const Node pose = n.at("pose");
+    for (const auto& [interface, _] : pose.raw().items()) {
+        const Node positions = pose.at(interface);
+        positions.be_object();
+        const auto* f = rig.interface(interface);
+        for (const auto& [axis, __] : positions.raw().items())
+            shot.pose[interface][axis] =
+                positions.at(axis).quantity(f ? dimension_of(*f, axis) : Dimension::angle);
+    }
+}
+
+const Fields<rig::Shot>& shot_fields() {
+    using rig::Shot;
+    static const Fields<Shot> fields{
+        "shot",
+        "a named pose that the film needs",
+        {text_field("id", &Shot::id, "its name in the file", true), text_field("name", &Shot::name, "text"),
+         {"pose",
+          "interface → axis → position [rad, m]; what is not named stands as the rig has it",
+          false,
+          {{"type", "object"},
+           {"additionalProperties", {{"type", "object"}, {"additionalProperties", any_quantity()}}}},
+          [](const Node& n, Shot&) { n.be_object(); },
+          [](const Shot& s) {
+              auto pose = ordered_json::object();
+              for (const auto& [interface, positions] : s.pose)
+                  for (const auto& [axis, position] : positions) pose[interface][axis] = position;
+              return pose.empty() ? ordered_json() : pose;
+          }},
+         quantity_field("distance", &Shot::distance, Dimension::length, schema_of_quantity(0, 1e4),
+                        "from the lens to what it must see [m]; 0 where it is not said"),
+         quantity_field("frame", &Shot::frame, Dimension::length, schema_of_quantity(0, 1e4),
+                        "how much of that the picture is wide [m]; 0 where it is not said")}};
+    return fields;
+}
+
+const Fields<rig::PayloadSet::Instead>& instead_fields() {
+    using Instead = rig::PayloadSet::Instead;
+    static const Fields<Instead> fields{
+        "instead",
+        "a part that weighs otherwise in a payload set",
+        {text_field("part", &Instead::part, "id of the part", true),
+         quantity_field("mass", &Instead::mass, Dimension::mass, schema_of_quantity(0, 1e4), "[kg]", true),
+         vector_field("centre_of_gravity", &Instead::centre_of_gravity, Dimension::length, "in the part's frame [m]")}};
+    return fields;
+}
+
+const Fields<rig::PayloadSet>& set_fields() {
+    using rig::PayloadSet;
+    static const Fields<PayloadSet> fields{
+        "payload_set",
+        "what is on the rig at one time",
+        {text_field("id", &PayloadSet::id, "its name in the file", true), text_field("name", &PayloadSet::name, "text"),
+         {"without",
+          "ids of parts that are off",
+          false,
+          {{"type", "array"}, {"items", {{"type", "string"}}}},
+          [](const Node& n, PayloadSet& s) {
+              for (std::size_t i = 0; i < n.size(); ++i) s.without.push_back(n.item(i).string());
+          },
+          [](const PayloadSet& s) { return s.without.empty() ? ordered_json() : ordered_json(s.without); }},
+         list_field("instead", &PayloadSet::instead, instead_fields(), "parts that weigh otherwise, with another lens on", 0, 100)}};
+    return fields;
+}
+
 /// What an element's input may be, for the schema; read_input reads it.
 ordered_json input_schema() {
     const auto object = [](ordered_json properties) {
@@ -257,7 +325,15 @@ const Fields<rig::Rig>& rig_fields() {
          list_field("parts", &Rig::parts, part_fields(),
                     "the one that no interface carries is the support, and its frame is the world (z up)", 0, 500,
                     true),
-         list_field("interfaces", &Rig::interfaces, interface_fields(), "where parts are joined", 0, 500, true)}};
+         list_field("interfaces", &Rig::interfaces, interface_fields(), "where parts are joined", 0, 500, true),
+         list_field("shots", &Rig::shots, shot_fields(), "named poses that the film needs", 0, 100),
+         list_field("payload_sets", &Rig::sets, set_fields(), "what is on it at one time, beside all that is there", 0,
+                    20)},
+        // Positions of shots are read when the interfaces are known: which of their axes slide says what a number is.
+        [](const Node& n, Rig& r) {
+            if (n.has("shots"))
+                for (std::size_t i = 0; i < r.shots.size(); ++i) read_positions(n.at("shots").item(i), r, r.shots[i]);
+        }};
     return fields;
 }
 
@@ -275,6 +351,9 @@ ordered_json rig_schema() {
                   {"interface", interface_fields().schema()},
                   {"element", element_fields().schema()},
                   {"case", case_fields().schema()},
+                  {"shot", shot_fields().schema()},
+                  {"payload_set", set_fields().schema()},
+                  {"instead", instead_fields().schema()},
                   {"input", input_schema()}};
     return j;
 }
@@ -282,7 +361,8 @@ ordered_json rig_schema() {
 std::string rig_tables() {
     return rig_fields().table() + "\n" + case_fields().table() + "\n" + part_fields().table() + "\n" +
            port_fields().table() + "\n" + shape_fields().table() + "\n" + interface_fields().table() + "\n" +
-           element_fields().table();
+           element_fields().table() + "\n" + shot_fields().table() + "\n" + set_fields().table() + "\n" +
+           instead_fields().table();
 }
 
 }  // namespace clampet::project

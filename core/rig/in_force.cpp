@@ -57,6 +57,14 @@ std::optional<FrictionOf> pair_of(const std::string& one, const std::string& oth
     return pair ? std::optional(FrictionOf{pair->name()}) : std::nullopt;
 }
 
+/// What is said later of an input stands instead of what was said before.
+void put(std::vector<Filled>& all, Filled filled) {
+    const auto known = std::find_if(all.begin(), all.end(), [&](const auto& f) {
+        return f.element == filled.element && f.key == filled.key;
+    });
+    known == all.end() ? all.push_back(std::move(filled)) : void(*known = std::move(filled));
+}
+
 /// What the material that a part of a kind is made of says of an element's inputs.
 std::vector<Filled> by_material(const Element& element, const families::Family& family, const Part& part,
                                 const std::string& key) {
@@ -78,17 +86,84 @@ std::vector<Filled> by_material(const Element& element, const families::Family& 
     return all;
 }
 
+/// A jaw that says its form, or a hole that says how a post is held in it, meets only what is for that.
+bool is_of_form(const families::Mating& mating, const Port& port) {
+    const bool is_jaw = port.kind == families::PortKind::jaw, is_bore = port.kind == families::PortKind::bore;
+    if ((!is_jaw && !is_bore) || mating.forms.empty()) return true;
+    const auto form = port.sizes.find(is_jaw ? "form" : "held");
+    if (form == port.sizes.end()) return true;
+    const auto* text = std::get_if<std::string>(&form->second);
+    return text && std::find(mating.forms.begin(), mating.forms.end(), *text) != mating.forms.end();
+}
+
 }  // namespace
 
 const families::Mating* mating_of(const families::Family& family, const Port& support, const Port& payload) {
     for (const auto& mating : family.matings()) {
-        if (mating.support != support.kind || mating.payload != payload.kind) continue;
+        if (mating.support != support.kind || mating.payload != payload.kind || !is_of_form(mating, support) ||
+            !is_of_form(mating, payload))
+            continue;
+        if (!mating.needs.empty() && !support.sizes.empty() && !support.sizes.contains(mating.needs)) continue;
         if (mating.support_sex.empty()) return &mating;
-        const auto sex = support.sizes.find("sex");
-        if (sex != support.sizes.end() && sex->second == families::Value(mating.support_sex)) return &mating;
+        const auto sex = support.sizes.find("sex"), other = payload.sizes.find("sex");
+        const bool is_so = sex != support.sizes.end() && sex->second == families::Value(mating.support_sex);
+        if (is_so && (other == payload.sizes.end() || other->second != sex->second)) return &mating;
     }
     return nullptr;
 }
+
+namespace {
+
+/// Adds what a size or a name of a port says of an input; what is no value of that input is left out.
+class Filler {
+ public:
+    Filler(const Element& element, const families::Family& family, std::vector<Filled>& all)
+        : element_(element), family_(family), all_(all) {}
+    void fill(const std::string& input, const families::Value& value, const std::string& from, bool by_name = false) {
+        const auto* p = families::find_parameter(family_, input);
+        if (element_.inputs.contains(input) || !p) return;
+        if (by_name) {
+            const auto* name = std::get_if<std::string>(&value);
+            if (name && families::stock_value(family_, input, *name))
+                put(all_, {element_.id, input, NamedStock{*name}, from});
+            return;
+        }
+        if (!families::check_value(*p, value)) return;
+        Input given = 0.0;
+        std::visit([&](const auto& v) { given = v; }, value);
+        put(all_, {element_.id, input, std::move(given), from});
+    }
+
+ private:
+    const Element& element_;
+    const families::Family& family_;
+    std::vector<Filled>& all_;
+};
+
+struct Side {
+    const Part* part;
+    const Port* port;
+};
+/// Whether what a port knows by a name is looked up too.
+enum class Named { too, not_now };
+
+/// What follows from the sizes of both ports, from meeting at all to what each of them says.
+void fill_sizes(const families::Mating& mating, const Side& support, const Side& payload, Named named, Filler filler) {
+    const std::string both = support.part->name + ", " + payload.part->name;
+    for (const auto& [input, value] : mating.sets) filler.fill(input, value, both);
+    if (mating.derived)
+        for (const auto& [input, value] : mating.derived({support.port->sizes, payload.port->sizes,
+                                                          support.port->surface, payload.port->surface}))
+            filler.fill(input, value, both);
+    for (const auto& fill : mating.fills) {
+        const auto& side = fill.from == PortSide::support ? support : payload;
+        const auto size = side.port->sizes.find(fill.size);
+        if (size == side.port->sizes.end() || (fill.by_name && named == Named::not_now)) continue;
+        filler.fill(fill.input, size->second, side.part->name, fill.by_name);
+    }
+}
+
+}  // namespace
 
 std::vector<Filled> filled_by(const Element& element, const Carried& carried) {
     std::vector<Filled> all;
@@ -113,26 +188,14 @@ std::vector<Filled> filled_inputs(const Rig& rig, const Interface& interface, co
         const auto* family = families::family_named(element.family);
         if (!family || !support || !payload) continue;
         if (const auto* mating = mating_of(*family, *support, *payload)) {
-            for (const auto& fill : mating->fills) {
-                const auto& port = fill.from == PortSide::support ? *support : *payload;
-                const auto size = port.sizes.find(fill.size);
-                const auto* p = families::find_parameter(*family, fill.input);
-                if (element.inputs.contains(fill.input) || size == port.sizes.end() || !p ||
-                    !families::check_value(*p, size->second))
-                    continue;
-                Input value = 0.0;
-                std::visit([&](const auto& v) { value = v; }, size->second);
-                all.push_back({element.id, fill.input, value, (&port == support ? below : above)->name});
-            }
+            const std::string both = below->name + ", " + above->name;
+            fill_sizes(*mating, {below, support}, {above, payload}, Named::too, {element, *family, all});
             for (const auto& [side, key] : mating->materials)
                 for (auto& filled : by_material(element, *family, side == PortSide::support ? *below : *above, key))
-                    all.push_back(std::move(filled));
-            for (const auto& [input, value] : mating->sets)
-                if (!element.inputs.contains(input))
-                    all.push_back({element.id, input, value, below->name + ", " + above->name});
+                    put(all, std::move(filled));
             if (!mating->friction.empty() && !element.inputs.contains(mating->friction))
                 if (auto pair = pair_of(support->surface, payload->surface))
-                    all.push_back({element.id, mating->friction, *pair, below->name + ", " + above->name});
+                    put(all, {element.id, mating->friction, *pair, both});
         }
         const auto rows = family->parameters();
         const bool asks = std::any_of(rows.begin(), rows.end(), [](const auto& p) { return p.fact != RigFact::none; });
@@ -143,7 +206,24 @@ std::vector<Filled> filled_inputs(const Rig& rig, const Interface& interface, co
             carried = carried_by(*placed, interface.id);
             if (own) placed = nullptr;
         }
-        for (auto& filled : filled_by(element, *carried)) all.push_back(std::move(filled));
+        for (auto& filled : filled_by(element, *carried)) put(all, std::move(filled));
+    }
+    return all;
+}
+
+Interface shaped(const Rig& rig, const Interface& interface) {
+    Interface all = interface;
+    const Part *below = rig.part(interface.support.part), *above = rig.part(interface.payload.part);
+    const Port *support = below ? below->port(interface.support.port) : nullptr,
+               *payload = above ? above->port(interface.payload.port) : nullptr;
+    if (!support || !payload) return all;
+    for (auto& element : all.elements) {
+        const auto* family = families::family_named(element.family);
+        const auto* mating = family ? mating_of(*family, *support, *payload) : nullptr;
+        if (!mating) continue;
+        std::vector<Filled> filled;
+        fill_sizes(*mating, {below, support}, {above, payload}, Named::not_now, {element, *family, filled});
+        for (auto& f : filled) element.inputs[f.key] = std::move(f.value);
     }
     return all;
 }

@@ -1,9 +1,11 @@
 #include "rig/mechanism.h"
 
+
 #include <algorithm>
 #include <cmath>
 
 #include "parts/solids.h"
+#include "rig/in_force.h"
 
 namespace clampet::rig {
 namespace {
@@ -197,7 +199,7 @@ Mechanism::Mechanism(const Rig& rig) : parts_(rig.parts.size()) {
         seam.payload = index.at(f.payload.part);
         seam.part_from_port = rig.parts[seam.support].port(f.support.port)->frame();
         seam.port_from_payload = rig.parts[seam.payload].port(f.payload.port)->frame().inverse();
-        seam.motion = motion_of(f);
+        seam.motion = motion_of(shaped(rig, f));
         seam.closes_loop = f.closes_loop;
         has_loops_ = has_loops_ || f.closes_loop;
         seam.first_axis = axes_.size();
@@ -298,6 +300,19 @@ std::vector<double> Mechanism::pose_of(const Rig& rig) const {
     return pose;
 }
 
+Eigen::Isometry3d Mechanism::loop_end(std::size_t i, const Placement& p) const {
+    const Seam& seam = seams_[i];
+    const Eigen::Isometry3d& port = p.world_from_port[i];
+    Eigen::Isometry3d end = port * seam.motion.span;
+    const Vector wanted = (p.world_from_part[seam.payload] * seam.port_from_payload.inverse()).translation();
+    for (const auto& axis : seam.motion.axes) {
+        if (!axis.slides) continue;
+        const Vector direction = port.linear() * axis.direction;
+        end.translation() += direction * std::clamp((wanted - end.translation()).dot(direction), axis.least, axis.most);
+    }
+    return end;
+}
+
 void Mechanism::place(std::span<const double> pose, Placement& p) const {
     p.world_from_part.resize(parts_, Eigen::Isometry3d::Identity());
     p.world_from_port.resize(seams_.size(), Eigen::Isometry3d::Identity());
@@ -307,12 +322,11 @@ void Mechanism::place(std::span<const double> pose, Placement& p) const {
     const auto put = [&](std::size_t i) {
         const Seam& seam = seams_[i];
         const Eigen::Isometry3d port = p.world_from_part[seam.support] * seam.part_from_port;
-        const Eigen::Isometry3d end =
-            port *
-            families::moved(seam.motion.axes,
-                            seam.closes_loop ? std::span<const double>() : pose.subspan(seam.first_axis)) *
-            seam.motion.span;
         p.world_from_port[i] = port;
+        const Eigen::Isometry3d end =
+            seam.closes_loop
+                ? loop_end(i, p)
+                : port * families::moved(seam.motion.axes, pose.subspan(seam.first_axis)) * seam.motion.span;
         p.world_from_interface[i] = seam.motion.contact_moves ? end : port;
         return end;
     };

@@ -64,4 +64,40 @@ const Part* payload_of(const Rig& rig) {
     return best ? best : rig.parts.empty() ? nullptr : &rig.parts.back();
 }
 
+Rig posed(Rig rig, const Shot& shot) {
+    for (const auto& [interface, positions] : shot.pose) {
+        auto* f = rig.interface(interface);
+        if (!f) continue;
+        for (const auto& [axis, position] : positions) {
+            if (position == 0)
+                f->pose.erase(axis);
+            else
+                f->pose[axis] = position;
+        }
+    }
+    return rig;
+}
+
+Positions pose_of(const Rig& rig) {
+    Positions all;
+    for (const auto& f : rig.interfaces)
+        if (!f.pose.empty()) all[f.id] = f.pose;
+    return all;
+}
+
+Rig loaded(Rig rig, const PayloadSet& set) {
+    for (const auto& id : set.without)
+        if (auto* part = rig.part(id)) {
+            part->mass = 0;
+            part->inertia = Vector::Zero();
+            part->wind_area = 0;
+        }
+    for (const auto& instead : set.instead)
+        if (auto* part = rig.part(instead.part)) {
+            part->mass = instead.mass;
+            part->centre_of_gravity = instead.centre_of_gravity;
+        }
+    return rig;
+}
+
 }  // namespace clampet::rig

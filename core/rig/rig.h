@@ -102,6 +102,32 @@ struct CaseUse {
     friend bool operator==(const CaseUse&, const CaseUse&) = default;
 };
 
+/// Positions of axes: interface, axis, position [rad, m].
+using Positions = std::map<std::string, std::map<std::string, double, std::less<>>, std::less<>>;
+
+/// A named pose that the film needs. Axes that it does not name stand as the rig has them.
+struct Shot {
+    std::string id, name;
+    Positions pose;
+    double distance = 0;  ///< from the lens to what it must see [m]; 0: not said
+    double frame = 0;     ///< how much of that the picture is wide [m]; 0: not said
+    friend bool operator==(const Shot&, const Shot&) = default;
+};
+
+/// What is on the rig at one time: parts that are off, and parts that weigh otherwise, with another lens on.
+struct PayloadSet {
+    struct Instead {
+        std::string part;
+        double mass = 0;                            ///< [kg]
+        Vector centre_of_gravity = Vector::Zero();  ///< in the part's frame [m]
+        friend bool operator==(const Instead&, const Instead&) = default;
+    };
+    std::string id, name;
+    std::vector<std::string> without;  ///< parts
+    std::vector<Instead> instead;
+    friend bool operator==(const PayloadSet&, const PayloadSet&) = default;
+};
+
 struct Rig {
     std::string name;
     std::string note;
@@ -110,6 +136,8 @@ struct Rig {
     std::vector<CaseUse> cases{{"push", "push", {}}};  ///< beside rest, which is always looked at
     std::vector<Part> parts;
     std::vector<Interface> interfaces;
+    std::vector<Shot> shots;        ///< beside the pose that it is in
+    std::vector<PayloadSet> sets;  ///< beside all that is on it
     const Part* part(std::string_view id) const;
     const Interface* interface(std::string_view id) const;
     Part* part(std::string_view id);
@@ -120,6 +148,13 @@ struct Rig {
 /// The part whose loss the rig is there to prevent: the heaviest of role payload, else the last on the load path.
 /// Nothing for an empty rig.
 const Part* payload_of(const Rig& rig);
+
+/// The rig as it stands in a shot; axes that are there no longer are passed over.
+Rig posed(Rig rig, const Shot& shot);
+/// The pose that the rig is in, of every axis that is not at 0.
+Positions pose_of(const Rig& rig);
+/// The rig with what a payload set has on it: what is off weighs nothing, and the wind does not meet it.
+Rig loaded(Rig rig, const PayloadSet& set);
 
 /// Checks that a rig can be computed: names, references, one support, no cycle, every input in its bounds. Its load
 /// cases are checked by loads::validate.

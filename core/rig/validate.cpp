@@ -42,7 +42,8 @@ Status check_port(const Port& port, const std::string& where) {
                            fmt::format("A port of kind “{}” has no size “{}”.", families::name_of(port.kind), key),
                            known_sizes(port.kind)};
         const auto* number = std::get_if<double>(&value);
-        if (size->is_text == (number != nullptr) || (number && !(*number > 0 && *number < 1e3)))
+        const double most = size->dimension == quantity::Dimension::length ? 1e3 : 1e9;
+        if (size->is_text == (number != nullptr) || (number && !(*number > 0 && *number < most)))
             return Problem{"port.impossible_size", where + "/sizes/" + key,
                            fmt::format("The size “{}” is not one: {}.", key, size->meaning),
                            size->is_text ? "Write a text, for example \"1/4-20 UNC\"."
@@ -173,6 +174,25 @@ Status check_interface(const Rig& rig, std::size_t i) {
     return check_axes(f, i);
 }
 
+/// What takes one thing takes one only.
+Status check_taken(const Rig& rig) {
+    std::map<std::pair<std::string, std::string>, std::size_t> taken;
+    for (std::size_t i = 0; i < rig.interfaces.size(); ++i) {
+        const Interface& f = rig.interfaces[i];
+        for (const auto& [end, side] : {std::pair{&f.support, "support"}, {&f.payload, "payload"}}) {
+            const Part& part = *rig.part(end->part);
+            if (families::takes_many(part.port(end->port)->kind)) continue;
+            const auto [first, is_first] = taken.emplace(std::pair(end->part, end->port), i);
+            if (is_first) continue;
+            return Problem{"interface.port_taken", path("interfaces", i, fmt::format("/{}/port", side)),
+                           fmt::format("“{}” of {} is held by “{}” already.", end->port, part.name,
+                                       rig.interfaces[first->second].name),
+                           "Use another of its ports, or put something between that has two."};
+        }
+    }
+    return Done{};
+}
+
 /// One root, and from every part a way down to it without going round.
 Status check_tree(const Rig& rig) {
     std::map<std::string, std::size_t> carried_by;  // payload part → interface
@@ -218,6 +238,58 @@ Status check_tree(const Rig& rig) {
     return Done{};
 }
 
+/// Whether an interface has an axis of that name.
+bool has_axis(const Interface& f, const std::string& key) {
+    const auto axes = motion_of(f).axes;
+    return std::any_of(axes.begin(), axes.end(), [&](const auto& axis) { return axis.key == key; });
+}
+
+/// Shots name axes that are there, sets name parts.
+Status check_shots(const Rig& rig) {
+    std::set<std::string> ids;
+    for (std::size_t i = 0; i < rig.shots.size(); ++i) {
+        const Shot& shot = rig.shots[i];
+        if (shot.id.empty() || !ids.insert(shot.id).second)
+            return Problem{"shot.no_id", path("shots", i, "/id"), "A shot has no id of its own.",
+                           "Give each its own short name, for example top-down."};
+        if (!(shot.distance >= 0 && shot.distance <= 1e4) || !(shot.frame >= 0 && shot.frame <= 1e4))
+            return Problem{"shot.impossible_distance", path("shots", i), "The distance or the width of a shot is none.",
+                           "Give metres from 0 to 10 000; 0 where it is not known."};
+        for (const auto& [interface, positions] : shot.pose) {
+            const auto where = path("shots", i, "/pose/" + interface);
+            const Interface* f = rig.interface(interface);
+            if (!f)
+                return Problem{"shot.unknown_interface", where,
+                               fmt::format("“{}” poses “{}”, which is not there.", shot.name, interface),
+                               "Name an interface of this rig, or leave it out."};
+            for (const auto& [axis, position] : positions)
+                if (!has_axis(*f, axis) || !std::isfinite(position) || std::abs(position) > 1e3)
+                    return Problem{"shot.unknown_axis", where + "/" + axis,
+                                   fmt::format("“{}” has no axis “{}” that could stand so.", f->name, axis),
+                                   "Name one of its axes, as under \"pose\" of the interface."};
+        }
+    }
+    ids.clear();
+    for (std::size_t i = 0; i < rig.sets.size(); ++i) {
+        const PayloadSet& set = rig.sets[i];
+        if (set.id.empty() || !ids.insert(set.id).second)
+            return Problem{"set.no_id", path("payload_sets", i, "/id"), "A payload set has no id of its own.",
+                           "Give each its own short name, for example long-lens."};
+        for (const auto& part : set.without)
+            if (!rig.part(part))
+                return Problem{"set.unknown_part", path("payload_sets", i, "/without"),
+                               fmt::format("There is no part “{}” that could be off.", part), "Name a part of this rig."};
+        for (std::size_t k = 0; k < set.instead.size(); ++k) {
+            const auto& instead = set.instead[k];
+            if (rig.part(instead.part) && instead.mass >= 0 && instead.mass <= 1e4 && is_finite(instead.centre_of_gravity)) continue;
+            return Problem{"set.impossible_part", path("payload_sets", i, fmt::format("/instead/{}", k)),
+                           fmt::format("“{}” cannot weigh otherwise so.", instead.part),
+                           "Name a part of this rig, a mass from 0 to 10 000 kg and where it balances."};
+        }
+    }
+    return Done{};
+}
+
 }  // namespace
 
 /// The ports of an interface that closes a loop meet where the others have put them.
@@ -230,8 +302,7 @@ Status check_loops(const Rig& rig) {
         if (!f.closes_loop) continue;
         const Vector there =
             placed.world_from_part(f.payload.part) * rig.part(f.payload.part)->port(f.payload.port)->at;
-        const auto& seam = placed.mechanism().seams()[i];
-        const Vector here = (placed.placement().world_from_port[i] * seam.motion.span).translation();
+        const Vector here = placed.mechanism().loop_end(i, placed.placement()).translation();
         if (const double apart = (here - there).norm(); apart > most_apart)
             return Problem{
                 "interface.loop_does_not_close", path("interfaces", i),
@@ -265,6 +336,8 @@ Status validate_structure(const Rig& rig) {
                            "Give each its own id."};
     }
     if (const auto ok = check_tree(rig); !ok) return ok;
+    if (const auto ok = check_taken(rig); !ok) return ok;
+    if (const auto ok = check_shots(rig); !ok) return ok;
     return check_loops(rig);
 }
 

@@ -9,8 +9,10 @@
 #include "desktop/rig/part_sheet.h"
 #include "desktop/rig/seam_button.h"
 #include "desktop/rig/seam_sheet.h"
+#include "desktop/rig/shelf_view.h"
 #include "desktop/rig/stack_view.h"
 #include "desktop/theme/theme.h"
+#include "desktop/travel/shots_panel.h"
 #include "study/sentences.h"
 
 namespace clampet::desktop {
@@ -21,6 +23,10 @@ RigPage::RigPage(Session& session, QWidget* parent) : Stage(session, parent) {
     connect(&session, &Session::seam_wanted, this, [this](const QString& interface) {
         emit wanted();
         select_seam(interface);
+    });
+    connect(&session, &Session::shelf_wanted, this, [this](const QString& part) {
+        emit wanted();
+        open_shelf({part.toStdString()});
     });
     subscription_ = session.document.observe([this](const project::Change&) { build_when_there_is_one(); });
 }
@@ -39,7 +45,8 @@ void RigPage::build() {
     auto& document = session().document;
     splitter_ = new QSplitter(Qt::Horizontal, this);
     stack_ = new StackView(document, splitter_);
-    auto* middle = new QWidget(splitter_);
+    middle_ = new QStackedWidget(splitter_);
+    auto* middle = new QWidget(middle_);
     elevation_ = new ElevationView(document, middle);
     axis_bar_ = new AxisBar(document, middle);
     auto* column = new QVBoxLayout(middle);
@@ -47,6 +54,11 @@ void RigPage::build() {
     column->setSpacing(0);
     column->addWidget(elevation_, 1);
     column->addWidget(axis_bar_);
+    shots_ = new ShotsPanel(document, middle);
+    column->addWidget(shots_);
+    shelf_ = new ShelfView(document, middle_);
+    middle_->addWidget(middle);
+    middle_->addWidget(shelf_);
     sheets_ = new QStackedWidget(splitter_);
     sheet_ = new SeamSheet(document, sheets_);
     part_sheet_ = new PartSheet(document, sheets_);
@@ -65,15 +77,41 @@ void RigPage::build() {
     connect(stack_, &StackView::part_selected, this, &RigPage::show_part);
     connect(elevation_, &ElevationView::part_pressed, this, &RigPage::select_part);
     connect(sheet_, &SeamSheet::bench_wanted, &session(), &Session::seam_bench_wanted);
+    connect(shots_, &ShotsPanel::problem, &session(), &Session::problem);
+    connect(shots_, &ShotsPanel::seam_wanted, this, &RigPage::select_seam);
+    connect(stack_, &StackView::shelf_wanted, this, &RigPage::open_shelf);
+    connect(shelf_, &ShelfView::problem, &session(), &Session::problem);
+    connect(shelf_, &ShelfView::placed, this, &RigPage::select_part);
+    connect(shelf_, &ShelfView::done, this, &RigPage::close_shelf);
     connect(stack_, &StackView::problem, &session(), &Session::problem);
     connect(axis_bar_, &AxisBar::problem, &session(), &Session::problem);
     connect(elevation_, &ElevationView::problem, &session(), &Session::problem);
     if (!stack_->selected().isEmpty()) show_seam(stack_->selected());
 }
 
+bool RigPage::shows_shelf() const {
+    return middle_ && middle_->currentWidget() == shelf_;
+}
+
+void RigPage::open_shelf(const project::ShelfPlace& place) {
+    build_when_there_is_one();
+    if (!middle_) return;
+    middle_->setCurrentWidget(shelf_);
+    shelf_->show_place(place);
+}
+
+void RigPage::close_shelf() {
+    middle_->setCurrentIndex(0);
+    // What was built is judged: the seam that would let go first comes up, with the keyboard.
+    const auto& check = session().document.check();
+    if (check.worst) select_seam(QString::fromStdString(check.interfaces[*check.worst].id));
+    take_keyboard();
+}
+
 void RigPage::show_seam(const QString& interface) {
     elevation_->select(interface);
     axis_bar_->select(interface);
+    shots_->select(interface);
     sheet_->select(interface);
     sheets_->setCurrentWidget(sheet_);
     elevation_->mark_part({});

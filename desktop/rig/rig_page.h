@@ -1,5 +1,6 @@
 #pragma once
 #include "desktop/shell/stage.h"
+#include "project/shelf.h"
 
 class QSplitter;
 class QStackedWidget;
@@ -10,6 +11,8 @@ class AxisBar;
 class ElevationView;
 class PartSheet;
 class SeamSheet;
+class ShelfView;
+class ShotsPanel;
 class StackView;
 
 /// The rig: its load path as a column, its picture, and the sheet of the seam or the part that is selected. Its views
@@ -32,14 +35,22 @@ class RigPage : public Stage {
     AxisBar* axis_bar() const { return axis_bar_; }
     SeamSheet* sheet() const { return sheet_; }
     PartSheet* part_sheet() const { return part_sheet_; }
+    ShelfView* shelf() const { return shelf_; }
+    ShotsPanel* shots() const { return shots_; }
+    bool shows_shelf() const;
+    void open_shelf(const project::ShelfPlace& place);
 
  private:
     void build_when_there_is_one();
     void build();
     void show_seam(const QString& interface);
     void show_part(const QString& part);
+    void close_shelf();
 
     QSplitter* splitter_ = nullptr;
+    QStackedWidget* middle_ = nullptr;
+    ShelfView* shelf_ = nullptr;
+    ShotsPanel* shots_ = nullptr;
     StackView* stack_ = nullptr;
     ElevationView* elevation_ = nullptr;
     AxisBar* axis_bar_ = nullptr;

@@ -67,8 +67,12 @@ void MainWindow::build_shell() {
     column->addWidget(notice_);
     column->addWidget(pages_, 1);
     setCentralWidget(central);
-    connect(start_, &StartPage::demo_wanted, files_, &Files::open_demo);
     connect(start_, &StartPage::starting_point_wanted, files_, &Files::start_from);
+    connect(start_, &StartPage::site_wanted, this, [this](const project::ShelfItem& site) {
+        if (const auto done = session_.document.perform(project::edit_for(site, {})); !done)
+            return emit session_.problem(QString::fromStdString(done.problem().sentence()));
+        emit session_.shelf_wanted(QString::fromStdString(session_.document.rig().parts.front().id));
+    });
     connect(&session_, &Session::starting_point_wanted, files_, &Files::start_from);
     connect(start_, &StartPage::file_wanted, files_, [this](const QString& path) { files_->open(path_of(path)); });
     connect(start_, &StartPage::open_wanted, files_, &Files::choose_file_to_open);

@@ -21,6 +21,7 @@ class Session : public QObject {
     void seam_bench_wanted(const QString& interface, const QString& element);
     void starting_point_wanted(const QString& key);
     void seam_wanted(const QString& interface);  ///< in the rig
+    void shelf_wanted(const QString& part);      ///< what goes on that part, in the rig
 };
 
 }  // namespace clampet::desktop

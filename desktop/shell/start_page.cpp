@@ -5,7 +5,12 @@
 #include <QPushButton>
 #include <QVBoxLayout>
 
+#include "desktop/rig/shelf_card.h"
+#include "desktop/shell/rig_card.h"
 #include "desktop/theme/theme.h"
+#include "desktop/theme/words.h"
+#include "desktop/widgets/flow_layout.h"
+#include "desktop/widgets/panel.h"
 #include "project/starting_points.h"
 
 namespace clampet::desktop {
@@ -17,15 +22,15 @@ void StartPage::showEvent(QShowEvent* event) {
 
 void StartPage::build() {
     recent_ = new QVBoxLayout;
-    auto* outer = new QHBoxLayout(this);
-    auto* column = new QVBoxLayout;
-    column->setSpacing(10);
-    outer->addStretch(1);
-    outer->addLayout(column, 3);
-    outer->addStretch(1);
-    column->addStretch(1);
+    auto* inside = new QWidget;
+    auto* outer = new QVBoxLayout(this);
+    outer->setContentsMargins(0, 0, 0, 0);
+    outer->addWidget(scrolled(inside, this));
+    auto* column = new QVBoxLayout(inside);
+    column->setContentsMargins(32, 20, 32, 16);
+    column->setSpacing(8);
     auto* title = new QLabel(tr("Will this rig hold this camera?"), this);
-    title->setFont(body_font(1.9, true));
+    title->setFont(body_font(1.7, true));
     title->setWordWrap(true);
     auto* words = new QLabel(tr("Lay the load path out from the camera to the ground, and see where it would let go "
                                 "first, and why. Every number can be changed, and shows its working."),
@@ -34,36 +39,42 @@ void StartPage::build() {
     set_text_colour(words, theme().quiet);
     column->addWidget(title);
     column->addWidget(words);
-    column->addSpacing(8);
-    const auto add = [&](const QString& name, const QString& text, const QString& description) {
-        auto* button = new QPushButton(text, this);
-        button->setObjectName(name);
-        button->setAccessibleDescription(description);
-        auto* hint = new QLabel(description, this);
-        hint->setWordWrap(true);
-        set_text_colour(hint, theme().quiet);
-        hint->setFont(body_font(0.92));
-        auto* row = new QHBoxLayout;
-        button->setMinimumWidth(qRound(210 * text_scale()));
-        row->addWidget(button);
-        row->addWidget(hint, 1);
-        column->addLayout(row);
-        return button;
+    const auto section = [&](const QString& text) {
+        auto* label = new QLabel(text, this);
+        label->setFont(body_font(1.05, true));
+        label->setWordWrap(true);
+        column->addSpacing(4);
+        column->addWidget(label);
+        auto* place = new QWidget(this);
+        auto* flow = new FlowLayout(place);
+        column->addWidget(place);
+        return flow;
     };
-    connect(add("start-demo", tr("Look at the &demo"),
-                tr("A camera on a stair rail, from the invented film Half-Muffled. One screw bottoms, one seam slips, "
-                   "one is doubtful.")),
-            &QPushButton::clicked, this, &StartPage::demo_wanted);
-    for (const auto& point : project::starting_points())
-        connect(add("start-" + QString::fromStdString(point.key), QString::fromStdString(point.title),
-                    QString::fromStdString(point.description)),
-                &QPushButton::clicked, this,
-                [this, key = QString::fromStdString(point.key)] { emit starting_point_wanted(key); });
-    connect(add("start-open", tr("&Open a file…"), tr("A rig saved before, ending in .clampet.json.")),
-            &QPushButton::clicked, this, &StartPage::open_wanted);
+    auto* sites = section(tr("Build your own. What is there to hold on to?"));
+    for (auto& item : project::shelf({}, {})) {
+        auto* card = new ShelfCard(std::move(item), this);
+        connect(card, &QAbstractButton::clicked, this, [this, card] { emit site_wanted(card->item()); });
+        sites->addWidget(card);
+    }
+    auto* ready = section(tr("Or look at one that stands: the invented film Half-Muffled, and two to begin with"));
+    const auto add = [&](const project::StartingPoint& point, const QString& name) {
+        auto* card = new RigCard(text_of(point.title), text_of(point.description), this);
+        card->setObjectName("start-" + name);
+        if (auto rig = project::starting_rig(point.key)) card->show_rig(std::move(*rig));
+        connect(card, &QPushButton::clicked, this, [this, key = text_of(point.key)] { emit starting_point_wanted(key); });
+        ready->addWidget(card);
+    };
+    for (const auto& point : project::demo_rigs())
+        add(point, &point == &project::demo_rigs().front() ? QStringLiteral("demo") : text_of(point.key));
+    for (const auto& point : project::starting_points()) add(point, text_of(point.key));
+    auto* open = new QPushButton(tr("&Open a file…"), this);
+    open->setObjectName("start-open");
+    open->setToolTip(tr("A rig saved before, ending in .clampet.json"));
+    connect(open, &QPushButton::clicked, this, &StartPage::open_wanted);
+    column->addWidget(open, 0, Qt::AlignLeft);
     column->addSpacing(8);
     column->addLayout(recent_);
-    column->addStretch(2);
+    column->addStretch(1);
     fill_recent();
 }
 

@@ -2,6 +2,8 @@
 #include <QStringList>
 #include <QWidget>
 
+#include "project/shelf.h"
+
 class QVBoxLayout;
 
 namespace clampet::desktop {
@@ -14,7 +16,8 @@ class StartPage : public QWidget {
     void show_recent(const QStringList& files);
 
  signals:
-    void demo_wanted();
+    /// A rig is to be built from nothing, on what there is to hold on to.
+    void site_wanted(const project::ShelfItem& site);
     void starting_point_wanted(const QString& key);
     void file_wanted(const QString& path);
     void open_wanted();

@@ -3,6 +3,8 @@
 
 #include "desktop/rig/part_block.h"
 #include "desktop/rig/rig_page.h"
+#include "desktop/rig/shelf_card.h"
+#include "desktop/rig/shelf_view.h"
 #include "window.h"
 
 using namespace clampet;
@@ -177,26 +179,20 @@ TEST_CASE("ports of one's own part are said on its sheet, and its seam takes the
     CHECK_FALSE(d.sheet().row("grip/wall"));
 }
 
-TEST_CASE("a part of a kind is put on top from the menu, where it meets what is there", "[desktop][parts]") {
+TEST_CASE("a part of a kind is put on top from the shelf, where it meets what is there", "[desktop][parts]") {
     PartWindow d;
     QTest::mouseClick(d.window.stack()->remove_button(), Qt::LeftButton);  // the camera
     QTest::mouseClick(d.window.stack()->remove_button(), Qt::LeftButton);  // the plate: the cup's seat is free
     QTest::mouseClick(d.window.stack()->add_button(), Qt::LeftButton);
-    auto* menu = d.window.stack()->findChild<QMenu*>();
-    REQUIRE(menu);
-    QAction* ball = nullptr;
-    for (auto* action : menu->actions()) {
-        if (action->isEnabled() && action->text().startsWith("Ball head, ball and plate")) ball = action;
-        if (action->text().startsWith("Camera with lens")) CHECK_FALSE(action->isEnabled());
-    }
-    REQUIRE(ball);
-    ball->trigger();
+    auto* shelf = d.window.findChild<desktop::ShelfView*>();
+    REQUIRE(shelf);
+    CHECK_FALSE(shelf->card("camera")->isEnabled());
+    QTest::mouseClick(shelf->card("ball_plate"), Qt::LeftButton);
     const auto& rig = d.window.document().rig();
     CHECK(rig.parts.back().kind == "ball_plate");
     CHECK(rig.interfaces.back().elements[0].family == "ball");
     CHECK(d.sheet().isVisible());
     CHECK(d.sheet().selected() == rig.parts.back().id);
-    menu->close();
 }
 
 TEST_CASE("blocks are reached and pressed by keyboard", "[desktop][keyboard]") {

@@ -4,6 +4,8 @@
 #include "desktop/rig/part_block.h"
 #include "desktop/widgets/stock_row.h"
 #include "rig/in_force.h"
+#include "desktop/rig/shelf_card.h"
+#include "desktop/rig/shelf_view.h"
 #include "window.h"
 
 using namespace clampet;
@@ -97,7 +99,8 @@ TEST_CASE("a seam says what comes from its ports, takes what is typed, and goes 
     d.shortcut("undo");
     // The friction is that of the two surfaces; another one is a choice of the person's own.
     CHECK_THAT(d.input("rail-clamp", "jaw", "friction")->origin().toStdString(), Catch::Contains("V-jaw clamp"));
-    CHECK(d.input("rail-clamp", "jaw", "torque")->origin().isEmpty());
+    CHECK_THAT(d.input("rail-clamp", "jaw", "torque")->origin().toStdString(), Catch::Contains("typed; take it from V-jaw"));
+    CHECK(d.input("rail-clamp", "jaw", "bearing_inner")->origin().isEmpty());
     // On its bench and back nothing of that is typed.
     d.window.bench_stage()->open_bench_of("rail-clamp", "jaw");
     CHECK(d.window.bench_model().result().values.at("diameter") == families::Value{0.0337});
@@ -315,15 +318,21 @@ TEST_CASE("seams, and the parts between them, are reached and chosen by keyboard
 
 TEST_CASE("parts are added on top and taken off, and both undo", "[desktop][rig]") {
     DemoWindow d;
+    // Nothing goes on a camera: each card says so, and one's own part is always there.
     QTest::mouseClick(d.window.stack()->add_button(), Qt::LeftButton);
-    auto* menu = d.window.stack()->findChild<QMenu*>();
-    REQUIRE(menu);
-    // What a camera carries has no kind yet that meets it: each says so, and one's own part is always there.
+    auto* shelf = d.window.findChild<desktop::ShelfView*>();
+    REQUIRE(shelf);
+    CHECK(shelf->isVisible());
+    CHECK(shelf->shown_kinds().isEmpty());
+    CHECK_FALSE(shelf->card("vee_clamp")->isEnabled());
+    QTest::keyClick(shelf->search(), Qt::Key_Escape);
+    CHECK_FALSE(shelf->isVisible());
+    d.window.stack()->select_part("camera");
+    auto* menu = d.window.stack()->make_menu();
     const auto offered = menu->actions();
-    CHECK(std::none_of(offered.begin(), offered.end(),
-                       [](auto* a) { return a->isEnabled() && a->text().contains("V-jaw clamp"); }));
     const auto own =
-        std::find_if(offered.begin(), offered.end(), [](auto* a) { return a->text() == "A part of my own"; });
+        std::find_if(offered.begin(), offered.end(), [](auto* a) { return a->text() == "A part of my own on it"; });
+    REQUIRE(own != offered.end());
     const auto actions = (*own)->menu()->actions();
     CHECK(std::none_of(actions.begin(), actions.end(), [](auto* a) { return a->text().endsWith("Tether"); }));
     const auto face = std::find_if(actions.begin(), actions.end(),
@@ -332,7 +341,7 @@ TEST_CASE("parts are added on top and taken off, and both undo", "[desktop][rig]
     (*face)->trigger();
     CHECK(d.window.document().rig().parts.size() == 7);
     CHECK(d.window.document().rig().interfaces.back().elements[0].family == "flat_face");
-    menu->close();
+    delete menu;
     QTest::mouseClick(d.window.stack()->remove_button(), Qt::LeftButton);
     CHECK(d.window.document().rig().parts.size() == 6);
     d.shortcut("undo");

@@ -18,13 +18,13 @@ TEST_CASE("the start page begins something", "[desktop][shell]") {
     DemoWindow d(false);
     CHECK(d.window.start()->isVisible());
     CHECK_FALSE(d.window.tab("rig")->isEnabled());
-    QTest::mouseClick(d.window.start()->findChild<QPushButton*>("start-floor-post"), Qt::LeftButton);
+    QTest::mouseClick(d.window.start()->findChild<QAbstractButton*>("start-floor-post"), Qt::LeftButton);
     CHECK_FALSE(d.window.start()->isVisible());
     CHECK(d.window.document().rig().name == "Post on the floor");
     CHECK(d.window.stack()->seam("stand"));
     d.shortcut("new");
     CHECK(d.window.start()->isVisible());
-    QTest::mouseClick(d.window.start()->findChild<QPushButton*>("start-demo"), Qt::LeftButton);
+    QTest::mouseClick(d.window.start()->findChild<QAbstractButton*>("start-demo"), Qt::LeftButton);
     CHECK(d.window.document().rig().name == "Stair rail");
 }
 

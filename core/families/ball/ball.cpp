@@ -10,6 +10,7 @@
 
 #include "families/ball/ball_joint.h"
 #include "families/shared/along_load.h"
+#include "families/shared/meeting.h"
 #include "mechanics/first_exit.h"
 
 namespace clampet::families {
@@ -64,6 +65,21 @@ void share_ring(std::span<double> shares, double ratio, const Eigen::Vector2d& t
         for (double& share : shares) share /= sum;
 }
 
+/// A ball in what holds it.
+Mating mating(PortSide ball) {
+    const bool above = ball == PortSide::payload;
+    const PortSide cup = above ? PortSide::support : PortSide::payload;
+    return {.support = above ? PortKind::socket : PortKind::ball,
+            .payload = above ? PortKind::ball : PortKind::socket,
+            .fills = {{"diameter", ball, "diameter"},
+                      {"stem_diameter", ball, "stem"},
+                      {"screw", cup, "screw"},
+                      {"torque", cup, "tight", true}},
+            .friction = "friction",
+            .derived = above ? +[](const Meeting& meeting) { return squeezed_as(meeting.support); }
+                             : +[](const Meeting& meeting) { return squeezed_as(meeting.payload); }};
+}
+
 class Ball : public Family {
  public:
     std::string_view key() const override { return "ball"; }
@@ -72,17 +88,7 @@ class Ball : public Family {
         return "A ball squeezed between rings, or a ring and a plunger: does it turn, ride out or lift?";
     }
     std::span<const Mating> matings() const override {
-        static const std::vector<Mating> all{
-            {PortKind::socket,
-             PortKind::ball,
-             {{"diameter", PortSide::payload, "diameter"}, {"stem_diameter", PortSide::payload, "stem"}},
-             "friction",
-             ""},
-            {PortKind::ball,
-             PortKind::socket,
-             {{"diameter", PortSide::support, "diameter"}, {"stem_diameter", PortSide::support, "stem"}},
-             "friction",
-             ""}};
+        static const std::vector<Mating> all{mating(PortSide::payload), mating(PortSide::support)};
         return all;
     }
     std::span<const Parameter> parameters() const override { return ball_parameters(); }

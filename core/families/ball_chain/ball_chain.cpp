@@ -336,6 +336,16 @@ Motion motion(const Values& v) {
     return m;
 }
 
+/// The chain begins in a cup and ends in a ball.
+Mating chain_in_cup() {
+    return {.support = PortKind::socket,
+          .payload = PortKind::ball,
+          .fills = {{"ball_diameter", PortSide::payload, "diameter"},
+                    {"opening_diameter", PortSide::support, "opening"},
+                    {"stem_diameter", PortSide::payload, "stem"}},
+          .friction = "friction"};
+}
+
 }  // namespace
 
 const Family& ball_chain() {
@@ -393,7 +403,9 @@ const Family& ball_chain() {
           {},
           "material"},
          {"material", "Core wire", {{"wire_yield", "yield"}}, {}, {}, "wire"}},
-        &motion, {}, {.mass = 0.15, .at = {0, 0, 0.02}, .push = 0});
+        &motion,
+        {chain_in_cup()},
+        {.mass = 0.15, .at = {0, 0, 0.02}, .push = 0});
     return family;
 }
 

@@ -7,6 +7,7 @@
 #include <numbers>
 
 #include "families/shared/formula_joint.h"
+#include "families/shared/meeting.h"
 #include "families/shared/parameter_rows.h"
 #include "families/shared/squeeze.h"
 #include "quantity/format.h"
@@ -257,6 +258,24 @@ Motion motion(const Values& v) {
     return m;
 }
 
+
+/// A rail and the jaws that hold it.
+Mating mating(PortSide rail) {
+    const bool above = rail == PortSide::payload;
+    return {.support = above ? PortKind::jaw : PortKind::dovetail,
+            .payload = above ? PortKind::dovetail : PortKind::jaw,
+            .fills = {{"width", rail, "width"},
+                      {"height", rail, "height"},
+                      {"flank_angle", rail, "angle"},
+                      {"screw", above ? PortSide::support : PortSide::payload, "screw"},
+                      {"torque", above ? PortSide::support : PortSide::payload, "tight", true}},
+            .friction = "friction",
+            .sets = {{"rail_on", above ? "payload" : "support"}},
+            .forms = {"dovetail"},
+            .derived = above ? +[](const Meeting& meeting) { return squeezed_as(meeting.support); }
+                             : +[](const Meeting& meeting) { return squeezed_as(meeting.payload); }};
+}
+
 }  // namespace
 
 const Family& dovetail() {
@@ -301,20 +320,7 @@ const Family& dovetail() {
             },
         }),
         &build, true, {}, &motion,
-        {{PortKind::jaw,
-          PortKind::dovetail,
-          {{"width", PortSide::payload, "width"},
-           {"height", PortSide::payload, "height"},
-           {"flank_angle", PortSide::payload, "angle"}},
-          "friction",
-          ""},
-         {PortKind::dovetail,
-          PortKind::jaw,
-          {{"width", PortSide::support, "width"},
-           {"height", PortSide::support, "height"},
-           {"flank_angle", PortSide::support, "angle"}},
-          "friction",
-          ""}});
+        {mating(PortSide::payload), mating(PortSide::support)});
     return family;
 }
 

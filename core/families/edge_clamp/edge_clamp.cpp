@@ -10,6 +10,7 @@
 
 #include "catalogue/material.h"
 #include "families/shared/formula_joint.h"
+#include "families/shared/meeting.h"
 #include "families/shared/parameter_rows.h"
 #include "families/shared/screw_tip.h"
 #include "families/shared/search_memory.h"
@@ -299,6 +300,25 @@ Result<FormulaParts> build(const Values& v, const mechanics::CutFacePtr& like) {
     return parts;
 }
 
+/// A frame on an edge; the screw is the frame's.
+Mating frame_on_edge() {
+    return {.support = PortKind::edge,
+          .payload = PortKind::jaw,
+          .fills = {{"board_thickness", PortSide::support, "thickness"},
+                    {"plate_length", PortSide::payload, "length"},
+                    {"plate_width", PortSide::payload, "width"},
+                    {"pad_diameter", PortSide::payload, "pad"},
+                    {"throat", PortSide::payload, "throat"},
+                    {"frame_depth", PortSide::payload, "frame_depth"},
+                    {"frame_width", PortSide::payload, "frame_width"},
+                    {"screw", PortSide::payload, "screw"},
+                    {"torque", PortSide::payload, "tight", true}},
+          .friction = "friction",
+          .materials = {{PortSide::support, "material"}},
+          .forms = {"flat"},
+          .derived = [](const Meeting& meeting) { return squeezed_as(meeting.payload); }};
+}
+
 }  // namespace
 
 const Family& edge_clamp() {
@@ -373,13 +393,7 @@ const Family& edge_clamp() {
          {"material", "Pad under the screw", {{"cap_strength", "bearing"}}, {}, {}, "cap"},
          {"material", "Frame of the clamp", {{"frame_strength", "bending"}}, {}, {}, "frame"}},
         nullptr,
-        {{PortKind::edge,
-          PortKind::jaw,
-          {{"board_thickness", PortSide::support, "thickness"}},
-          "friction",
-          "",
-          {},
-          {{PortSide::support, "material"}}}});
+        {frame_on_edge()});
     return family;
 }
 

@@ -7,7 +7,9 @@
 #include <cmath>
 #include <numbers>
 
+#include "catalogue/material.h"
 #include "families/flat_face/face_joint.h"
+#include "families/shared/meeting.h"
 #include "families/shared/points_text.h"
 #include "families/shared/slip_shares.h"
 #include "mechanics/first_exit.h"
@@ -53,6 +55,38 @@ Result<mechanics::PatchShape> shape_of(const Values& v) {
     return shape;
 }
 
+/// The faces that meet, and how they bear: a soft lining spreads the load, a stud's collar bears all round.
+Values derived(const Meeting& meeting) {
+    const PressedFace face = pressed_face(meeting);
+    Values v;
+    if (face.is_known()) {
+        v["shape"] = face.diameter > 0 ? "disc" : "rectangle";
+        if (face.diameter > 0) v["diameter"] = face.diameter;
+        if (face.diameter == 0) v["length"] = face.length, v["width"] = face.width;
+        if (face.hole < face.narrowest()) v["hole_diameter"] = face.hole;
+    }
+    for (const auto surface : {meeting.support_surface, meeting.payload_surface})
+        if (const auto lining = catalogue::material_named(surface == "rubber" ? "rubber 60 Shore A" : surface);
+            lining && lining->drawn_as == "rubber") {
+            v["bears"] = "pad";
+            if (lining->youngs_modulus > 0) v["pad_modulus"] = lining->youngs_modulus;
+            if (lining->bearing > 0) v["allowable_pressure"] = lining->bearing;
+        }
+    const bool has_plate = port_size(meeting.support, "thickness") > 0;
+    if (!v.contains("bears")) v["bears"] = has_plate ? "cone" : "whole";
+    if (has_plate) v["plate_thickness"] = port_size(meeting.support, "thickness");
+    return v;
+}
+
+/// What presses is a screw, another family, where one of them is a thread.
+Mating mating(PortKind support, PortKind payload) {
+    return {.support = support,
+            .payload = payload,
+            .friction = "friction",
+            .derived = &derived,
+            .only_beside = support == PortKind::thread || payload == PortKind::thread};
+}
+
 class FlatFace : public Family {
  public:
     std::string_view key() const override { return "flat_face"; }
@@ -83,11 +117,10 @@ class FlatFace : public Family {
         return uses;
     }
     std::span<const Mating> matings() const override {
-        static const std::vector<Mating> all{{PortKind::face, PortKind::face, {}, "friction", ""},
-                                             {PortKind::face, PortKind::thread, {}, "friction", ""},
-                                             {PortKind::thread, PortKind::face, {}, "friction", ""},
-                                             {PortKind::thread, PortKind::thread, {}, "friction", ""},
-                                             {PortKind::floor, PortKind::face, {}, "friction", ""}};
+        static const std::vector<Mating> all{
+            mating(PortKind::face, PortKind::face), mating(PortKind::face, PortKind::thread),
+            mating(PortKind::thread, PortKind::face), mating(PortKind::thread, PortKind::thread),
+            mating(PortKind::floor, PortKind::face)};
         return all;
     }
     std::span<const Parameter> parameters() const override { return face_parameters(); }

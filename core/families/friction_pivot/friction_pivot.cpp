@@ -9,6 +9,7 @@
 #include <numbers>
 
 #include "families/shared/formula_joint.h"
+#include "families/shared/meeting.h"
 #include "families/shared/parameter_rows.h"
 #include "families/shared/slip_shares.h"
 #include "families/shared/squeeze.h"
@@ -301,6 +302,27 @@ Motion motion(const Values&) {
     return {{{"turn", "Turn", Eigen::Vector3d::UnitZ(), false, -half_turn, half_turn, "on", "back", true}}};
 }
 
+/// A tongue between cheeks, or a lap on one: what squeezes it is the support's.
+Mating pivots() {
+    return {.support = PortKind::pivot,
+          .payload = PortKind::pivot,
+          .fills = {{"outer_diameter", PortSide::payload, "outer"},
+                    {"inner_diameter", PortSide::payload, "inner"},
+                    {"lap", PortSide::support, "lap"},
+                    {"plate_thickness", PortSide::support, "thickness"},
+                    {"cheeks_apart", PortSide::payload, "thickness"},
+                    {"screw", PortSide::support, "screw"},
+                    {"torque", PortSide::support, "tight", true}},
+          .friction = "friction",
+          .materials = {{PortSide::payload, "material"}},
+          .derived = [](const Meeting& meeting) {
+              Values v = squeezed_as(meeting.support);
+              const auto lap = port_text(meeting.support, "lap");
+              if (!lap.empty()) v["faces"] = lap == "yoke" ? 2.0 : 1.0;
+              return v;
+          }};
+}
+
 }  // namespace
 
 const Family& friction_pivot() {
@@ -386,13 +408,7 @@ const Family& friction_pivot() {
          {"plywood", "Plywood, real thickness", {{"plate_thickness", "thickness"}}, {}},
          {"board", "Board, as sold", {{"plate_thickness", "thickness"}}, {}}},
         &motion,
-        {{PortKind::pivot,
-          PortKind::pivot,
-          {{"outer_diameter", PortSide::payload, "outer"}, {"inner_diameter", PortSide::payload, "inner"}},
-          "friction",
-          "",
-          {},
-          {{PortSide::payload, "material"}}}});
+        {pivots()});
     return family;
 }
 

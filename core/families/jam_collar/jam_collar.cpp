@@ -163,7 +163,10 @@ const Family& jam_collar() {
            {"bore", PortSide::payload, "diameter"},
            {"thickness", PortSide::payload, "length"}},
           "friction",
-          ""}},
+          "",
+          {},
+          {},
+          {"jams"}}},
         {.mass = 0.25, .at = {0.12, 0, 0.02}, .push = 0});
     return family;
 }

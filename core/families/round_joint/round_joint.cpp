@@ -7,6 +7,7 @@
 #include <numbers>
 
 #include "families/shared/formula_joint.h"
+#include "families/shared/meeting.h"
 #include "families/shared/parameter_rows.h"
 #include "families/shared/screw_tip.h"
 #include "families/shared/squeeze.h"
@@ -404,6 +405,23 @@ std::vector<Parameter> rows() {
     return all;
 }
 
+/// A post in a hole; how it is kept is the hole's.
+Mating post_in_hole() {
+    return {.support = PortKind::bore,
+          .payload = PortKind::spigot,
+          .fills = {{"bore", PortSide::support, "diameter"},
+                    {"depth", PortSide::support, "length"},
+                    {"held", PortSide::support, "held"},
+                    {"screw", PortSide::support, "screw"},
+                    {"torque", PortSide::support, "tight", true},
+                    {"outside", PortSide::support, "outside"},
+                    {"post", PortSide::payload, "diameter"}},
+          .friction = "friction",
+          .materials = {{PortSide::support, "material"}},
+          .forms = {"loose", "taped", "wedged", "clamped", "collet", "side_screw", "pinned", "pressed", "glued"},
+          .derived = [](const Meeting& meeting) { return squeezed_as(meeting.support); }};
+}
+
 }  // namespace
 
 const Family& round_joint() {
@@ -415,15 +433,7 @@ const Family& round_joint() {
          {"material", "Softer of both", {{"bearing_strength", "bearing"}}, {}, {}, "material"},
          {"glue", "Glue", {{"shear_strength", "shear"}}, {{"held", "glued"}}, {}, "adhesive"}},
         nullptr,
-        {{PortKind::bore,
-          PortKind::tube,
-          {{"bore", PortSide::support, "diameter"},
-           {"depth", PortSide::support, "length"},
-           {"post", PortSide::payload, "diameter"}},
-          "friction",
-          "",
-          {},
-          {{PortSide::support, "material"}}}},
+        {post_in_hole()},
         {.mass = 1.3, .at = {0.02, 0, 0.3}, .push = 5});
     return family;
 }

@@ -55,7 +55,10 @@ class Stance : public Family {
                                                {"feet", PortSide::payload, "feet"},
                                                {"spread", PortSide::payload, "spread"},
                                                {"length", PortSide::payload, "length"},
-                                               {"width", PortSide::payload, "width"}},
+                                               {"width", PortSide::payload, "width"},
+                                               {"on", PortSide::payload, "on"},
+                                               {"trail", PortSide::payload, "trail"},
+                                               {"wheel_radius", PortSide::payload, "wheel"}},
                                               "friction",
                                               ""}};
         return all;

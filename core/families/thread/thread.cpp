@@ -6,6 +6,7 @@
 #include <cmath>
 
 #include "catalogue/material.h"
+#include "families/shared/meeting.h"
 #include "families/shared/threaded_material.h"
 #include "families/thread/stack_design.h"
 #include "families/thread/thread_joint.h"
@@ -42,6 +43,65 @@ mechanics::TightenedScrew tightened(const Values& v, const catalogue::Thread& ma
             .bearing_inner_diameter = number(v, spun ? "face_inner" : "bearing_inner")};
 }
 
+/// The longest screw as sold that stays off the bottom of the socket by what a socket varies.
+double screw_for(const catalogue::Thread& thread, double items, double depth) {
+    constexpr double clear = 0.0003;  // what a bottom is measured to, as in "bottoms"
+    double best = 0;
+    for (const double length : screw_lengths_for(thread))
+        if (length <= items + depth - clear) best = std::max(best, length);
+    return best;
+}
+
+/// What a screw presses round it, and the screw that a plate and a socket ask for.
+Values derived(const Meeting& meeting) {
+    const PressedFace face = pressed_face(meeting);
+    Values v;
+    if (face.is_known()) {
+        v["pivot"] = face.narrowest() / 2;
+        v["face_outer"] = face.narrowest();
+        if (face.hole < face.narrowest()) v["face_inner"] = face.hole;
+    }
+    const double items = port_size(meeting.support, "thickness");
+    if (port_text(meeting.support, "designation").empty() && items > 0) {
+        v["items"] = items;
+        const auto thread = catalogue::thread_named(port_text(meeting.payload, "designation"));
+        const double length = thread ? screw_for(*thread, items, port_size(meeting.payload, "depth")) : 0;
+        if (length > 0) v["screw_length"] = length;
+    }
+    return v;
+}
+
+/// A screw presses the face round it.
+const Mating::Companion pressed{"face", "flat_face", {{"force", "preload"}}};
+
+/// A stud in its hole: the payload side is spun on it.
+Mating stud(PortSide male) {
+    const PortSide female = male == PortSide::support ? PortSide::payload : PortSide::support;
+    return {.support = PortKind::thread,
+            .payload = PortKind::thread,
+            .fills = {{"screw", male, "designation"},
+                      {"screw_length", male, "length"},
+                      {"socket", female, "designation"},
+                      {"socket_depth", female, "depth"}},
+            .support_sex = male == PortSide::support ? "male" : "female",
+            .sets = {{"items", 0.0}},
+            .materials = {{female, "material"}},
+            .derived = &derived,
+            .companions = {pressed}};
+}
+
+/// A screw through a plate. A stud through a hole wants a nut: only sockets are screwed on so.
+Mating through_a_face() {
+    return {.support = PortKind::face,
+            .payload = PortKind::thread,
+            .fills = {{"screw", PortSide::payload, "designation"},
+                      {"socket", PortSide::payload, "designation"},
+                      {"socket_depth", PortSide::payload, "depth"}},
+            .needs = "hole",
+            .derived = &derived,
+            .companions = {pressed}};
+}
+
 class ThreadFamily : public Family {
  public:
     std::string_view key() const override { return "thread"; }
@@ -50,32 +110,7 @@ class ThreadFamily : public Family {
         return "A screw through a stack into a socket: does it bottom, strip or break, and what preload does it leave?";
     }
     std::span<const Mating> matings() const override {
-        static const std::vector<Mating> all{
-            {PortKind::thread,
-             PortKind::thread,
-             {{"screw", PortSide::support, "designation"},
-              {"screw_length", PortSide::support, "length"},
-              {"socket", PortSide::payload, "designation"},
-              {"socket_depth", PortSide::payload, "depth"}},
-             "",
-             "male",
-             {{"items", 0.0}},
-             {{PortSide::payload, "material"}}},
-            {PortKind::thread,
-             PortKind::thread,
-             {{"screw", PortSide::payload, "designation"},
-              {"screw_length", PortSide::payload, "length"},
-              {"socket", PortSide::support, "designation"},
-              {"socket_depth", PortSide::support, "depth"}},
-             "",
-             "female",
-             {{"items", 0.0}},
-             {{PortSide::support, "material"}}},
-            {PortKind::face,
-             PortKind::thread,
-             {{"socket", PortSide::payload, "designation"}, {"socket_depth", PortSide::payload, "depth"}},
-             "",
-             ""}};
+        static const std::vector<Mating> all{stud(PortSide::support), stud(PortSide::payload), through_a_face()};
         return all;
     }
     std::span<const Parameter> parameters() const override { return thread_parameters(); }

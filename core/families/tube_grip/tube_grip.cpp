@@ -5,6 +5,7 @@
 #include <cmath>
 
 #include "families/shared/formula_joint.h"
+#include "families/shared/meeting.h"
 #include "families/tube_grip/grip_joint.h"
 #include "families/tube_grip/other_grips.h"
 
@@ -86,19 +87,26 @@ Result<std::shared_ptr<const Joint>> join_jaws(const Values& v) {
 Mating mating(PortSide tube) {
     const bool below = tube == PortSide::support;
     const PortSide jaw = below ? PortSide::payload : PortSide::support;
-    return {below ? PortKind::tube : PortKind::jaw,
-            below ? PortKind::jaw : PortKind::tube,
-            {{"diameter", tube, "diameter"},
-             {"wall", tube, "wall"},
-             {"jaws", jaw, "form"},
-             {"length", jaw, "length"},
-             {"half_angle", jaw, "half_angle"},
-             {"flank", jaw, "flank"},
-             {"pad_width", jaw, "pad"}},
-            "friction",
-            "",
-            {},
-            {{tube, "tube_material"}, {jaw, "material"}}};
+    Mating m{.support = below ? PortKind::tube : PortKind::jaw,
+             .payload = below ? PortKind::jaw : PortKind::tube,
+             .fills = {{"diameter", tube, "diameter"},
+                       {"wall", tube, "wall"},
+                       {"jaws", jaw, "form"},
+                       {"length", jaw, "length"},
+                       {"half_angle", jaw, "half_angle"},
+                       {"flank", jaw, "flank"},
+                       {"pad_width", jaw, "pad"},
+                       {"spring_closed", jaw, "closed"},
+                       {"spring_rate", jaw, "rate"},
+                       {"spring_most", jaw, "most"}},
+             .friction = "friction",
+             .sets = {{"held_by", below ? "payload" : "support"}},
+             .materials = {{tube, "tube_material"}, {jaw, "material"}},
+             .forms = {"flat", "vee", "collar", "band", "slit", "slot"}};
+    for (auto& fill : squeezed_fills(jaw)) m.fills.push_back(std::move(fill));
+    m.derived = below ? +[](const Meeting& meeting) { return squeezed_as(meeting.payload); }
+                      : +[](const Meeting& meeting) { return squeezed_as(meeting.support); };
+    return m;
 }
 
 class TubeGrip : public Family {

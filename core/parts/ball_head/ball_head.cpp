@@ -27,7 +27,9 @@ Result<Body> cup(const Values& v) {
                700);  // hardwood; from memory
     Port below = male ? male_thread("below", Vector::Zero(), text(v, "thread"), number(v, "stud"), text(v, "face"))
                       : female_thread("below", Vector::Zero(), text(v, "thread"), number(v, "depth"), text(v, "face"));
+    below.sizes["face"] = d;
     Port seat{"ball", families::PortKind::socket, {0, 0, ball}};
+    seat.sizes = {{"screw", text(v, "screw")}, {"tight", text(v, "tight")}};
     seat.surface = text(v, "seat");
     return solids.body({below, seat});
 }
@@ -56,7 +58,19 @@ Result<Body> ball_plate(const Values& v) {
     Port below{"ball", families::PortKind::ball};
     below.sizes = {{"diameter", ball}, {"stem", stem}};
     below.surface = text(v, "surface");
-    return solids.body({below, face_port("top", {0, 0, up}, length, width, hole, text(v, "lining"))});
+    return solids.body({below, face_port("top", {0, 0, up}, length, width, hole, text(v, "lining"), thick)});
+}
+
+void fit_cup(Values& v, const Port& neighbour, bool above) {
+    Values end;
+    if (above && neighbour.kind == families::PortKind::thread) fit_end(end, "below", neighbour);
+    for (const auto& [key, own] : {std::pair{"below", "below"}, {"below_thread", "thread"}, {"below_stud", "stud"}, {"below_depth", "depth"}})
+        if (const auto known = end.find(key); known != end.end()) v[own] = known->second;
+}
+
+void fit_ball(Values& v, const Port& neighbour, bool above) {
+    if (above)
+        if (const auto opening = size_of(neighbour, "opening")) v["ball"] = *opening + 0.0008;
 }
 
 }  // namespace
@@ -77,8 +91,8 @@ const PartKind& ball_cup_kind() {
          shown_for(length_row("stud", "Stud, length", 0.008, 0.1, "That stands out."), "below", {"stud"}),
          shown_for(length_row("depth", "Hole, depth", 0.010, 0.1, "Of its thread."), "below", {"socket"}),
          surface_row("face", "Stands on", "anodised aluminium", "What its lower face is made of or lined with."),
-         surface_row("seat", "Seat of", "acetal", "What the ball turns in."), material_row("aluminium 6061-T6")},
-        cup);
+         surface_row("seat", "Seat of", "acetal", "What the ball turns in."), tight_row("hand tight, knob Ø20", "Its knob, by feel."), material_row("aluminium 6061-T6")},
+        cup, {}, fit_cup);
     return kind;
 }
 
@@ -95,7 +109,7 @@ const PartKind& ball_plate_kind() {
          length_row("hole", "Hole", 0.007, 0.1, "For the camera's screw."),
          surface_row("surface", "Ball of", "anodised aluminium", "What turns in the seat."),
          surface_row("lining", "Lined with", "cork", "What the camera stands on."), material_row("aluminium 6061-T6")},
-        ball_plate);
+        ball_plate, {}, fit_ball);
     return kind;
 }
 

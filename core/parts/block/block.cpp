@@ -19,7 +19,7 @@ Result<Body> build(const Values& v) {
     for (const End& end :
          {End{"bottom", "bottom_thread", "bottom_depth", 0}, End{"top", "top_thread", "top_depth", height}}) {
         if (text(v, end.id) == "face") {
-            ports.push_back(face_port(end.id, {0, 0, end.at}, length, width, hole, text(v, "surface")));
+            ports.push_back(face_port(end.id, {0, 0, end.at}, length, width, hole, text(v, "surface"), height));
             continue;
         }
         if (const auto thread = major_diameter(v, end.thread); !thread) return thread.problem();
@@ -30,6 +30,16 @@ Result<Body> build(const Values& v) {
             female_thread(end.id, {0, 0, end.at}, text(v, end.thread), number(v, end.depth), text(v, "surface")));
     }
     return solids.body(std::move(ports));
+}
+
+void fit(Values& v, const Port& neighbour, bool above) {
+    const std::string end = above ? "bottom" : "top";
+    if (neighbour.kind == families::PortKind::face) v[end] = "face";
+    const auto sex = neighbour.sizes.find("sex"), designation = neighbour.sizes.find("designation");
+    if (sex == neighbour.sizes.end() || sex->second != families::Value("male")) return;
+    v[end] = "thread";
+    if (designation != neighbour.sizes.end()) v[end + "_thread"] = designation->second;
+    if (const auto stud = size_of(neighbour, "length")) v[end + "_depth"] = *stud + 0.002;
 }
 
 std::vector<families::Parameter> rows() {
@@ -55,7 +65,7 @@ std::vector<families::Parameter> rows() {
 const PartKind& block_kind() {
     static const SimpleKind kind(
         {"block", "Block or board", "A box of one material: a spacer, a riser, a board, with faces or threads."},
-        rows(), build);
+        rows(), build, {}, fit);
     return kind;
 }
 

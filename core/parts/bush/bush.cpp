@@ -27,6 +27,11 @@ Result<Body> build(const Values& v) {
                         female_thread("inner", {0, 0, thick}, text(v, "inner"), length, text(v, "surface"))});
 }
 
+void fit(Values& v, const Port& neighbour, bool above) {
+    const auto designation = neighbour.sizes.find("designation");
+    if (designation != neighbour.sizes.end()) v[above ? "outer" : "inner"] = designation->second;
+}
+
 }  // namespace
 
 const PartKind& bush_kind() {
@@ -38,7 +43,7 @@ const PartKind& bush_kind() {
          length_row("flange", "Flange, diameter", 0.016, 0.2, "Of its rim."),
          gap_row("flange_thickness", "Flange, thickness", 0.001, 0.05, "0 for none: it then comes out with its screw."),
          material_row("brass"), surface_row("surface", "It is", "steel", "What stands on it rubs on this.")},
-        build);
+        build, {}, fit);
     return kind;
 }
 

@@ -19,7 +19,25 @@ Result<Body> build(const Values& v) {
         below.kind = families::PortKind::dovetail;
         below.sizes = {{"width", width}, {"height", thick}, {"angle", number(v, "flank_angle")}};
     }
-    return solids.body({below, face_port("top", {0, 0, thick}, length, width, hole, text(v, "lining"))});
+    return solids.body({below, face_port("top", {0, 0, thick}, length, width, hole, text(v, "lining"), thick)});
+}
+
+void fit(Values& v, const Port& neighbour, bool above) {
+    if (!above) return;
+    const auto take = [&](const char* key, const char* size, double less) {
+        if (const auto known = size_of(neighbour, size)) v[key] = *known - less;
+    };
+    if (neighbour.kind == families::PortKind::shoe) {
+        v["held_as"] = "plate";
+        take("width", "width", 0.0002);
+        take("length", "depth", 0.0002);
+        take("thickness", "gap", 0.0001);
+        v["hole"] = 0.0;
+    } else if (neighbour.kind == families::PortKind::jaw) {
+        v["held_as"] = "dovetail";
+        if (const auto most = size_of(neighbour, "most")) v["width"] = *most - 0.004;
+        take("length", "length", 0);
+    }
 }
 
 }  // namespace
@@ -41,7 +59,7 @@ const PartKind& plate_kind() {
                                 {20 * quantity::degree, 80 * quantity::degree}, "Between a flank and the plate.",
                                 "common practice"),
                    "held_as", {"dovetail"})},
-        build);
+        build, {}, fit);
     return kind;
 }
 

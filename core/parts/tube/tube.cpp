@@ -23,9 +23,31 @@ Result<Body> build(const Values& v) {
         return port;
     };
     const Vector out = upright ? Vector::UnitX() : Vector::UnitZ();
-    return solids.body({tube_port("grip", Vector::Zero(), out, length),
-                        tube_port("head", along * (length / 2), out, length / 2),
-                        tube_port("foot", -along * (length / 2), out, length / 2)});
+    Port end{"end", families::PortKind::spigot, -along * (length / 2), along, out};
+    end.sizes = {{"diameter", d}, {"length", length / 2}};
+    end.surface = text(v, "surface");
+    std::vector<Port> ports{tube_port("grip", Vector::Zero(), out, length),
+                            tube_port("head", along * (length / 2), out, length / 2),
+                            tube_port("foot", -along * (length / 2), out, length / 2), end};
+    if (text(v, "tip") != "nothing") {
+        auto tip = end_port(v, "tip", {.at = along * (length / 2), .z = along, .length = d, .surface = text(v, "surface")});
+        if (!tip) return tip.problem();
+        ports.push_back(std::move(*tip));
+    }
+    return solids.body(std::move(ports));
+}
+
+/// A rod for this hole, or for these jaws; it stands in a hole.
+void fit(Values& v, const Port& neighbour, bool above) {
+    if (!above) {  // it carries a neighbour that is screwed to its end
+        if (neighbour.kind == families::PortKind::thread) fit_end(v, "tip", neighbour);
+        return;
+    }
+    if (neighbour.kind == families::PortKind::bore) {
+        if (const auto bore = size_of(neighbour, "diameter")) v["diameter"] = *bore - 0.0004;
+        v["lies"] = "upright";
+        v["tip"] = "stud";
+    }
 }
 
 }  // namespace
@@ -39,8 +61,15 @@ const PartKind& tube_kind() {
          length_row("length", "Length", 1, 100, "As much of it as is free."), material_row("mild steel"),
          surface_row("surface", "Outside it is", "painted steel", "What a jaw rubs on."),
          choice_row("lies", "It lies", {{"level", "level"}, {"upright", "upright"}}, "level",
-                    "As the part's own frame has it.")},
-        build, {{"tube", "Tube or rod", {{"diameter", "outer"}, {"wall", "wall"}}, {}}});
+                    "As the part's own frame has it."),
+         choice_row("tip", "Its far end has",
+                    {{"nothing", "nothing"}, {"stud", "a stud"}, {"socket", "a threaded hole"}}, "nothing",
+                    "A plug or an insert in its end, to carry by."),
+         shown_for(thread_row("tip_thread", "Far end, thread", "1/4-20 UNC", "Of its stud or hole."), "tip",
+                   {"stud", "socket"}),
+         shown_for(length_row("tip_stud", "Far end, stud's length", 0.008, 0.2, "That stands out."), "tip", {"stud"}),
+         shown_for(length_row("tip_depth", "Far end, hole's depth", 0.012, 0.2, "Of its thread."), "tip", {"socket"})},
+        build, {{"tube", "Tube or rod", {{"diameter", "outer"}, {"wall", "wall"}}, {}}}, fit);
     return kind;
 }
 

@@ -61,8 +61,28 @@ Result<Body> build(const Values& v) {
     const double most = 2 * flank * std::tan(half);
     grip.sizes = {{"form", "vee"}, {"length", length}, {"half_angle", half}, {"flank", flank}, {"most", most}};
     if (pad > 0) grip.sizes["pad"] = number(v, "pad_width");
+    grip.sizes["screw"] = text(v, "screw");
+    grip.sizes["tight"] = text(v, "tight");
     grip.surface = text(v, "surface");
-    return solids.body({grip, female_thread("top", {0, 0, top}, text(v, "socket"), depth)});
+    Port carries = female_thread("top", {0, 0, top}, text(v, "socket"), depth, text(v, "surface"));
+    carries.sizes["face"] = std::min(length, width);
+    return solids.body({grip, carries});
+}
+
+/// Made for this tube: as far round it, and as high, as the standard one round a handrail.
+void fit(Values& v, const Port& neighbour, bool above) {
+    const auto diameter = size_of(neighbour, "diameter");
+    if (above && neighbour.kind == families::PortKind::tube && diameter) {
+        const double more = *diameter - 0.0337;
+        v["tube"] = *diameter;
+        v["flank"] = std::max(0.012, 0.030 + 0.7 * more);
+        v["height"] = std::max(0.035, 0.050 + 0.6 * more);
+        v["width"] = 0.072 + std::max(-0.02, 1.3 * more);
+        v["screws_apart"] = 0.060 + std::max(-0.018, 1.2 * more);
+        return;
+    }
+    const auto designation = neighbour.sizes.find("designation");
+    if (!above && designation != neighbour.sizes.end()) v["socket"] = designation->second;
 }
 
 }  // namespace
@@ -86,8 +106,9 @@ const PartKind& vee_clamp_kind() {
          length_row("knob", "Knobs, diameter", 0.026, 0.3, "What the hand turns."),
          thread_row("socket", "Socket on top", "3/8-16 UNC", "What is screwed into it."),
          length_row("depth", "Socket, depth", 0.018, 0.5, "Of its thread."), material_row("birch plywood"),
-         surface_row("surface", "Jaws lined with", "plywood", "What touches the tube.")},
-        build);
+         surface_row("surface", "Jaws lined with", "plywood", "What touches the tube."),
+         tight_row("hand tight, star knob Ø32", "Each of its knobs, by feel.")},
+        build, {}, fit);
     return kind;
 }
 

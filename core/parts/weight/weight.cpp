@@ -20,6 +20,10 @@ Result<Body> build(const Values& v) {
     return solids.body({grip});
 }
 
+void fit(Values& v, const Port& neighbour, bool above) {
+    if (const auto diameter = size_of(neighbour, "diameter"); above && diameter) v["rod"] = *diameter;
+}
+
 }  // namespace
 
 const PartKind& weight_kind() {
@@ -33,7 +37,7 @@ const PartKind& weight_kind() {
          quantity_row("hangs", "Hangs below the rod", quantity::Dimension::length, 0, {-1, 1},
                       "From the rod's middle to the weight's; 0 when the rod runs through it.", "input"),
          surface_row("surface", "Collar lined with", "rubber", "What grips the rod.")},
-        build);
+        build, {}, fit);
     return kind;
 }
 

@@ -1,0 +1,67 @@
+#include "parts/rows.h"
+
+namespace clampet::parts {
+namespace {
+
+/// Two cheeks with a bolt through them, or one: the lower half of a hinge or a tilt. Origin: the face it stands on; the
+/// pivot's axis is y.
+Result<Body> build(const Values& v) {
+    const double height = number(v, "height"), face = number(v, "face"), cheek = number(v, "cheek"), gap = number(v, "gap"),
+                 base = number(v, "base"), length = number(v, "length"), density = density_of(v);
+    const auto screw = major_diameter(v, "screw");
+    if (!screw) return screw.problem();
+    if (const auto ok = check_tight(v); !ok) return ok.problem();
+    if (height <= base + face / 2)
+        return Problem{"yoke.pivot_in_base", "height", "The face of the pivot runs into the base.",
+                       fmt::format("Give more than {:.0f} mm.", 1000 * (base + face / 2))};
+    const bool two = text(v, "lap") == "yoke";
+    const Stuff stuff = stuff_of(v);
+    Solids solids;
+    const double wide = two ? gap + 2 * cheek : cheek + gap, up = height + face / 2;
+    solids.add(box({0, 0, base / 2}, {length, wide, base}, stuff), density);
+    const auto side = [&](double y) {
+        solids.add(box({0, y, base + (up - base) / 2}, {face, cheek, up - base}, stuff), density);
+    };
+    side(-(gap / 2 + cheek / 2));
+    if (two) side(gap / 2 + cheek / 2);
+    solids.add(cylinder({0, 0, height}, *screw, gap + 2 * cheek + 0.02, Vector::UnitY(), Stuff::metal), 7850);
+    const double knob = number(v, "knob");
+    if (knob > 0) solids.add(cylinder({0, gap / 2 + cheek + 0.018, height}, knob, 0.016, Vector::UnitY(), Stuff::wood), 700);
+    Port pivot{"pivot", families::PortKind::pivot, {0, 0, height}, Vector::UnitY(), Vector::UnitX()};
+    pivot.sizes = {{"outer", face},   {"inner", *screw * 1.05},       {"thickness", cheek},
+                   {"lap", text(v, "lap")}, {"screw", text(v, "screw")}, {"tight", text(v, "tight")}};
+    pivot.surface = text(v, "surface");
+    auto below = end_port(v, "below", {.length = length, .width = wide, .surface = text(v, "surface")});
+    if (!below) return below.problem();
+    return solids.body({std::move(*below), pivot});
+}
+
+void fit(Values& v, const Port& neighbour, bool above) {
+    if (above) return fit_end(v, "below", neighbour);
+    if (const auto face = size_of(neighbour, "outer")) v["face"] = *face;
+    if (const auto thick = size_of(neighbour, "thickness")) v["gap"] = *thick;
+}
+
+std::vector<families::Parameter> rows() {
+    std::vector<families::Parameter> all{
+        length_row("height", "Axis above its foot", 0.060, 1, "To the bolt's middle."),
+        length_row("face", "Friction face, diameter", 0.040, 0.5, "Round the bolt."), length_row("cheek", "Cheek, thickness", 0.012, 0.2, "Of one."),
+        length_row("gap", "Between the cheeks", 0.018, 0.5, "What turns between them."),
+        choice_row("lap", "It has", {{"yoke", "two cheeks"}, {"single", "one cheek"}}, "yoke", "A tongue between two, or a lap on one."),
+        length_row("base", "Base, thickness", 0.012, 0.2, "Under the cheeks."), length_row("length", "Base, length", 0.050, 1, "Ahead."),
+        thread_row("screw", "Bolt", "M8", "Through the cheeks."), tight_row("hand tight, star knob Ø40"),
+        gap_row("knob", "Knob, diameter", 0.040, 0.3, "On the bolt; 0 for a nut."), material_row("birch plywood"),
+        surface_row("surface", "Faces of", "plywood", "What rubs in the pivot.")};
+    for (auto& row : end_rows("below", "It is held by", "socket")) all.push_back(std::move(row));
+    return all;
+}
+
+}  // namespace
+
+const PartKind& yoke_kind() {
+    static const SimpleKind kind({"yoke", "Yoke or knuckle, lower half", "Two cheeks and a bolt: what a tongue tilts between."}, rows(),
+                                 build, {}, fit);
+    return kind;
+}
+
+}  // namespace clampet::parts

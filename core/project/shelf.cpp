@@ -1,0 +1,155 @@
+#include "project/shelf.h"
+
+#include <fmt/format.h>
+
+#include <algorithm>
+
+#include "catalogue/thread.h"
+#include "project/building.h"
+#include "rig/joining.h"
+
+namespace clampet::project {
+namespace {
+
+using catalogue::ThreadEnd;
+using rig::Port;
+using rig::Rig;
+
+std::string text_of(const Port& port, const char* key) {
+    const auto at = port.sizes.find(key);
+    const auto* text = at == port.sizes.end() ? nullptr : std::get_if<std::string>(&at->second);
+    return text ? *text : std::string();
+}
+
+std::optional<ThreadEnd> end_of(const Port& port) {
+    const std::string designation = text_of(port, "designation"), sex = text_of(port, "sex");
+    if (port.kind != families::PortKind::thread || designation.empty() || sex.empty()) return std::nullopt;
+    const auto thread = catalogue::thread_named(designation);
+    return thread ? std::optional(ThreadEnd{thread->designation, sex == "male"}) : std::nullopt;
+}
+
+/// Why two threads that are joined do not go together; empty where they do.
+std::string thread_trouble(const Port& below, const Port& above) {
+    const auto one = end_of(below), other = end_of(above);
+    if (!one || !other || one->male == other->male) return {};
+    const auto male = catalogue::thread_named((one->male ? *one : *other).designation),
+               female = catalogue::thread_named((one->male ? *other : *one).designation);
+    if (!male || !female) return {};
+    const auto verdict = catalogue::fit(*male, *female);
+    if (verdict.fit == catalogue::Fit::fits) return {};
+    return fmt::format("{} in {}: {}", male->designation, female->designation, catalogue::name_of(verdict.fit));
+}
+
+/// The rig with it, and what in it does not go together; what cannot be put there says why.
+Result<Rig> tried(const Rig& rig, const ShelfItem& item, const ShelfPlace& place) {
+    auto done = std::visit(
+        [&](const auto& edit) -> Result<Rig> {
+            if constexpr (requires { built(rig, edit); }) return built(rig, edit);
+            return rig;
+        },
+        edit_for(item, place));
+    if (!done) return done;
+    for (const auto& f : done->interfaces) {
+        const auto* before = rig.interface(f.id);
+        if (before && before->support == f.support && before->payload == f.payload) continue;
+        const auto *below = done->part(f.support.part), *above = done->part(f.payload.part);
+        const auto trouble = thread_trouble(*below->port(f.support.port), *above->port(f.payload.port));
+        if (!trouble.empty()) return Problem{"shelf.thread", "", trouble + ".", "An adapter goes between."};
+    }
+    return done;
+}
+
+NewPart adapter_of(const catalogue::RouteStep& step) {
+    const auto sex = [](const ThreadEnd& end) { return std::string(end.male ? "stud" : "socket"); };
+    return {"adapter",
+            step.adapter.name,
+            {{"below", sex(step.in)},
+             {"below_thread", step.in.designation},
+             {"top", sex(step.out)},
+             {"top_thread", step.out.designation}}};
+}
+
+/// Free threads of what is there.
+std::vector<ThreadEnd> free_threads(const Rig& rig, const rig::Part& on, const std::string& port) {
+    std::vector<ThreadEnd> all;
+    for (const auto& p : on.ports)
+        if ((port.empty() || p.id == port) && (!port.empty() || !rig::is_taken(rig, on.id, p.id)))
+            if (auto end = end_of(p)) all.push_back(std::move(*end));
+    return all;
+}
+
+/// The shortest chain of adapters by which it can go there after all.
+std::optional<std::vector<NewPart>> routed(const Rig& rig, const ShelfItem& item, const ShelfPlace& place,
+                                           std::span<const catalogue::Adapter> in_stock) {
+    if (!place.replaces.empty()) return std::nullopt;
+    const auto* opened = place.between.empty() ? nullptr : rig.interface(place.between);
+    const auto* on = rig.part(opened ? opened->support.part : place.on_part);
+    const auto body = parts::built(*item.kind, item.parts.front().values);
+    if (!on || !body) return std::nullopt;
+    std::optional<std::vector<catalogue::RouteStep>> best;
+    for (const auto& from : free_threads(rig, *on, opened ? opened->support.port : place.on_port))
+        for (const auto& port : body->ports)
+            if (const auto to = end_of(port))
+                if (auto route = catalogue::adapter_route(from, *to, in_stock); route && !route->empty())
+                    if (!best || route->size() < best->size()) best = std::move(*route);
+    if (!best) return std::nullopt;
+    std::vector<NewPart> parts;
+    for (const auto& step : *best) parts.push_back(adapter_of(step));
+    parts.push_back(item.parts.front());
+    return parts;
+}
+
+void say_how_held(const Rig& before, const Rig& after, ShelfItem& item) {
+    for (const auto& f : after.interfaces) {
+        if (before.interface(f.id) || f.closes_loop) continue;
+        const auto* above = after.part(f.payload.part);
+        if (above->kind != item.kind->key()) continue;
+        const auto& below = *after.part(f.support.part)->port(f.support.port);
+        for (const auto& way : rig::ways_between(below, *above->port(f.payload.port)))
+            item.families.push_back(std::string(way.family->key()));
+        item.held_by = std::string(families::family_named(f.elements.front().family)->name());
+    }
+}
+
+}  // namespace
+
+Edit edit_for(const ShelfItem& item, const ShelfPlace& place) {
+    if (!place.replaces.empty()) return ReplacePart{place.replaces, item.parts.back()};
+    return Build{place.on_part, place.on_port, place.between, item.parts};
+}
+
+std::vector<ShelfItem> shelf(const Rig& rig, const ShelfPlace& place, std::span<const catalogue::Adapter> in_stock) {
+    std::vector<ShelfItem> all;
+    const bool is_first = rig.parts.empty();
+    for (const auto* kind : parts::registry()) {
+        ShelfItem item{kind, {{std::string(kind->key())}}, {}, {}};
+        const bool is_site = kind->origin() == rig::Origin::site;
+        // What is there to hold on to comes first and only there; a tube may be either.
+        if (is_first != (kind->role() == rig::Role::support) && kind->key() != "tube" && place.replaces.empty()) {
+            if (is_first || is_site) continue;
+        }
+        if (is_first && !is_site) continue;
+        auto done = tried(rig, item, place);
+        if (!done) {
+            item.lacks = done.problem().what;
+            if (auto parts = routed(rig, item, place, in_stock)) {
+                ShelfItem with = item;
+                with.parts = std::move(*parts);
+                if (auto now = tried(rig, with, place)) {
+                    with.lacks.clear();
+                    item = std::move(with);
+                    done = std::move(now);
+                }
+            }
+        }
+        if (done) say_how_held(rig, *done, item);
+        all.push_back(std::move(item));
+    }
+    std::stable_sort(all.begin(), all.end(), [](const auto& a, const auto& b) {
+        const auto rank = [](const ShelfItem& x) { return x.can_go() ? x.adapters() : 99; };
+        return rank(a) < rank(b);
+    });
+    return all;
+}
+
+}  // namespace clampet::project

@@ -1,0 +1,34 @@
+#pragma once
+#include "catalogue/adapters.h"
+#include "parts/part_kind.h"
+#include "project/edits.h"
+
+namespace clampet::project {
+
+/// Where on a rig something is to be put; the port is the first that fits where none is given. On an empty rig, what
+/// there is to hold on to.
+struct ShelfPlace {
+    std::string on_part = {}, on_port = {};
+    std::string between = {};  ///< an interface that is opened instead
+    std::string replaces = {}; ///< a part whose place it takes instead
+};
+
+/// A kind of part as it lies on the shelf for that place.
+struct ShelfItem {
+    const parts::PartKind* kind = nullptr;
+    std::vector<NewPart> parts;  ///< what is put there: adapters that are missing, then the part itself
+    std::string held_by;         ///< "Grip round a tube"; empty for a support
+    std::string lacks;           ///< why it cannot go there; empty where it can
+    std::vector<std::string> families = {};  ///< keys of all in which it could be held, the first being the usual
+    bool can_go() const { return lacks.empty(); }
+    std::size_t adapters() const { return parts.empty() ? 0 : parts.size() - 1; }
+};
+
+/// Every kind of part, those that can go there first: without adapters before with them, in the order of the kinds.
+/// `in_stock`: adapters that are owned, which a route is made of where it can be.
+std::vector<ShelfItem> shelf(const rig::Rig& rig, const ShelfPlace& place,
+                             std::span<const catalogue::Adapter> in_stock = {});
+/// The edit that puts it there.
+Edit edit_for(const ShelfItem& item, const ShelfPlace& place);
+
+}  // namespace clampet::project

@@ -1,0 +1,73 @@
+#include "desktop/rig/shelf_card.h"
+
+#include <QPainter>
+
+#include "desktop/rig/solid_picture.h"
+#include "desktop/theme/theme.h"
+#include "desktop/theme/words.h"
+#include "parts/part_kind.h"
+
+namespace clampet::desktop {
+namespace {
+
+/// What is missing between, in words: "with bush, 3/8-16 outside, 1/4-20 inside".
+QString with_adapters(const project::ShelfItem& item) {
+    QStringList names;
+    for (std::size_t i = 0; i + 1 < item.parts.size(); ++i) names << text_of(item.parts[i].name);
+    return names.isEmpty() ? QString() : QObject::tr("with %1").arg(names.join(QObject::tr(" and ")));
+}
+
+}  // namespace
+
+ShelfCard::ShelfCard(project::ShelfItem item, QWidget* parent) : QAbstractButton(parent), item_(std::move(item)) {
+    setFocusPolicy(Qt::StrongFocus);
+    setEnabled(item_.can_go());
+    if (const auto body = parts::built(*item_.kind, item_.parts.back().values)) shapes_ = body->shapes;
+    name_ = text_of(item_.kind->name());
+    says_ = !item_.can_go()          ? text_of(item_.lacks)
+            : item_.adapters() > 0   ? with_adapters(item_)
+            : item_.held_by.empty()  ? text_of(item_.kind->purpose())
+                                     : text_of(item_.held_by);
+    setObjectName("shelf-" + text_of(item_.kind->key()));
+    setAccessibleName(name_);
+    setAccessibleDescription(says_);
+    setToolTip(QString("%1\n%2").arg(text_of(item_.kind->purpose()), says_));
+}
+
+QSize ShelfCard::sizeHint() const {
+    const double line = QFontMetricsF(body_font()).height();
+    return {qRound(148 * std::min(1.6, text_scale())), qRound(74 + 3.9 * line)};
+}
+
+void ShelfCard::paintEvent(QPaintEvent*) {
+    const Theme& t = theme();
+    QPainter p(this);
+    p.setRenderHint(QPainter::Antialiasing);
+    const bool marked = hasFocus() || (underMouse() && isEnabled());
+    const QRectF box = QRectF(rect()).adjusted(1, 1, -1, -1);
+    p.setPen(QPen(marked ? t.accent : t.line, hasFocus() ? 2 : 1));
+    p.setBrush(isEnabled() ? t.field : t.paper);
+    p.drawRoundedRect(box, 5, 5);
+    const double line = QFontMetricsF(body_font()).height();
+    const QRectF words = box.adjusted(8, box.height() - 3.7 * line, -8, -4);
+    p.setOpacity(isEnabled() ? 1 : 0.45);
+    paint_solids(p, QRectF(box.left() + 12, box.top() + 8, box.width() - 24, words.top() - box.top() - 14), shapes_,
+                 Sight::turned(-0.6, 0.42));
+    p.setOpacity(isEnabled() ? 1 : 0.75);
+    p.setFont(body_font(0.95, true));
+    p.setPen(t.text);
+    const QFontMetricsF metrics(p.font());
+    // A name on one line or two, then what is said of it.
+    const QRectF two(words.left(), words.top(), words.width(), 2 * metrics.height());
+    const QRectF used = metrics.boundingRect(two, Qt::AlignHCenter | Qt::TextWordWrap, name_);
+    p.drawText(two, Qt::AlignHCenter | Qt::AlignTop | Qt::TextWordWrap, name_);
+    p.setFont(body_font(0.82));
+    p.setPen(t.quiet);
+    const double from = words.top() + std::min(used.height(), two.height());
+    const QRectF rest(words.left(), from, words.width(), words.bottom() - from);
+    const int lines = std::max(1, static_cast<int>(rest.height() / QFontMetricsF(p.font()).height()));
+    p.drawText(rest, Qt::AlignHCenter | Qt::AlignTop | Qt::TextWordWrap,
+               QFontMetricsF(p.font()).elidedText(says_, Qt::ElideRight, 0.92 * lines * rest.width()));
+}
+
+}  // namespace clampet::desktop

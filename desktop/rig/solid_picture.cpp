@@ -1,0 +1,179 @@
+#include "desktop/rig/solid_picture.h"
+
+#include <QPainter>
+#include <algorithm>
+#include <cmath>
+#include <numbers>
+
+#include "desktop/theme/theme.h"
+#include "mechanics/patch.h"
+
+namespace clampet::desktop {
+namespace {
+
+using rig::Shape;
+using rig::ShapeKind;
+using rig::Vector;
+
+constexpr int round_corners = 28;
+
+/// The two axes after `axis`, as a prism's profile is written in them.
+std::pair<Vector, Vector> across(const Vector& axis) {
+    if (std::abs(axis.y()) > 0.9) return {Vector::UnitX(), Vector::UnitZ()};
+    if (std::abs(axis.x()) > 0.9) return {Vector::UnitY(), Vector::UnitZ()};
+    if (std::abs(axis.z()) > 0.9) return {Vector::UnitX(), Vector::UnitY()};
+    const Vector u = axis.unitOrthogonal();
+    return {u, axis.cross(u)};
+}
+
+/// A ring of corners of what is swept along its axis, about the shape's middle.
+std::vector<Vector> rim_of(const Shape& s) {
+    const auto [u, v] = across(s.axis);
+    std::vector<Vector> rim;
+    if (s.kind == ShapeKind::prism) {
+        for (const auto& c : s.profile) rim.push_back(c.x() * u + c.y() * v);
+        return rim;
+    }
+    for (int i = 0; i < round_corners; ++i) {
+        const double a = 2 * std::numbers::pi * i / round_corners;
+        rim.push_back(s.diameter / 2 * (std::cos(a) * u + std::sin(a) * v));
+    }
+    return rim;
+}
+
+class Seen {
+ public:
+    Seen(const Shape& shape, const Eigen::Isometry3d& world, const Sight& sight)
+        : shape_(shape), world_(world), sight_(sight) {}
+
+    void add(const std::vector<Vector>& corners, const Vector& normal) {
+        const Vector outward = world_.linear() * normal;
+        if (outward.dot(sight_.towards) < 1e-6) return;
+        SeenFace face;
+        Vector middle = Vector::Zero();
+        for (const auto& corner : corners) {
+            const Vector at = world_ * corner;
+            middle += at / static_cast<double>(corners.size());
+            face.outline << sight_.seen(at);
+        }
+        finish(face, middle, outward);
+    }
+    void add_hull(const std::vector<Vector>& corners, double shade) {
+        std::vector<mechanics::Point> flat;
+        Vector middle = Vector::Zero();
+        for (const auto& corner : corners) {
+            const Vector at = world_ * corner;
+            middle += at / static_cast<double>(corners.size());
+            const QPointF p = sight_.seen(at);
+            flat.push_back({p.x(), p.y()});
+        }
+        SeenFace face;
+        for (const auto& p : mechanics::convex_hull(flat)) face.outline << QPointF(p.x, p.y);
+        finish(face, middle, Vector::Zero());
+        faces_.back().shade = shade;
+    }
+    std::vector<SeenFace> take() { return std::move(faces_); }
+
+ private:
+    void finish(SeenFace& face, const Vector& middle, const Vector& outward) {
+        static const Vector light = Vector(0.35, -0.45, 0.82).normalized();
+        face.shade = 0.80 + 0.20 * outward.dot(light);
+        face.depth = middle.dot(sight_.towards);
+        face.material = shape_.material;
+        faces_.push_back(std::move(face));
+    }
+    const Shape& shape_;
+    const Eigen::Isometry3d& world_;
+    const Sight& sight_;
+    std::vector<SeenFace> faces_;
+};
+
+void add_box(const Shape& s, Seen& seen) {
+    for (int axis = 0; axis < 3; ++axis)
+        for (const double side : {-1.0, 1.0}) {
+            Vector normal = Vector::Zero(), u = Vector::Zero(), v = Vector::Zero();
+            normal[axis] = side;
+            u[(axis + 1) % 3] = s.size[(axis + 1) % 3] / 2;
+            v[(axis + 2) % 3] = s.size[(axis + 2) % 3] / 2;
+            const Vector at = s.at + normal * s.size[axis] / 2;
+            seen.add({at - u - v, at + u - v, at + u + v, at - u + v}, normal);
+        }
+}
+
+void add_swept(const Shape& s, Seen& seen) {
+    const auto rim = rim_of(s);
+    const Vector half = s.axis * s.length / 2;
+    std::vector<Vector> near, far, all;
+    for (const auto& r : rim) {
+        near.push_back(s.at + half + r);
+        far.push_back(s.at - half + r);
+    }
+    if (s.kind == ShapeKind::prism) {
+        double sense = 0;
+        for (std::size_t i = 0; i < rim.size(); ++i) sense += rim[i].cross(rim[(i + 1) % rim.size()]).dot(s.axis);
+        for (std::size_t i = 0; i < rim.size(); ++i) {
+            const std::size_t k = (i + 1) % rim.size();
+            const Vector normal = (rim[k] - rim[i]).cross(s.axis) * (sense < 0 ? -1 : 1);
+            if (normal.norm() > 0) seen.add({far[i], far[k], near[k], near[i]}, normal.normalized());
+        }
+    } else {
+        all = near;
+        all.insert(all.end(), far.begin(), far.end());
+        seen.add_hull(all, 0.88);
+    }
+    seen.add(near, s.axis);
+    seen.add(far, -s.axis);
+}
+
+}  // namespace
+
+Sight Sight::turned(double about, double lifted) {
+    Sight s;
+    s.right = {std::cos(about), std::sin(about), 0};
+    const Vector level(std::sin(about), -std::cos(about), 0);  // to the viewer, before lifting
+    s.towards = std::cos(lifted) * level + std::sin(lifted) * Vector::UnitZ();
+    s.up = s.towards.cross(s.right);
+    return s;
+}
+
+std::vector<SeenFace> faces_of(const Shape& s, const Eigen::Isometry3d& world, const Sight& sight) {
+    Seen seen(s, world, sight);
+    if (s.kind == ShapeKind::box) {
+        add_box(s, seen);
+    } else if (s.kind == ShapeKind::sphere) {
+        std::vector<Vector> rim;
+        const Eigen::Matrix3d back = world.linear().transpose();
+        for (int i = 0; i < round_corners; ++i) {
+            const double a = 2 * std::numbers::pi * i / round_corners;
+            rim.push_back(s.at + back * (s.diameter / 2 * (std::cos(a) * sight.right + std::sin(a) * sight.up)));
+        }
+        seen.add_hull(rim, 0.95);
+    } else {
+        add_swept(s, seen);
+    }
+    return seen.take();
+}
+
+void paint_solids(QPainter& p, const QRectF& place, std::span<const Shape> shapes, const Sight& sight) {
+    std::vector<SeenFace> faces;
+    QRectF extent;
+    for (const auto& shape : shapes)
+        for (auto& face : faces_of(shape, Eigen::Isometry3d::Identity(), sight)) {
+            const QRectF box = face.outline.boundingRect();
+            extent = extent.isNull() ? box : extent.united(box);
+            faces.push_back(std::move(face));
+        }
+    if (extent.isEmpty()) return;
+    std::stable_sort(faces.begin(), faces.end(), [](const auto& a, const auto& b) { return a.depth < b.depth; });
+    const double scale = std::min(place.width() / extent.width(), place.height() / extent.height());
+    const QTransform pixels(scale, 0, 0, -scale, place.center().x() - scale * extent.center().x(),
+                            place.center().y() + scale * extent.center().y());
+    const Theme& t = theme();
+    p.setPen(QPen(t.dark ? QColor("#0c0e0f") : t.text, 0.9, Qt::SolidLine, Qt::RoundCap, Qt::RoundJoin));
+    for (const auto& face : faces) {
+        p.setBrush(t.of_part(face.material).darker(qRound(100 / std::clamp(face.shade, 0.4, 1.0))));
+        p.drawPolygon(pixels.map(face.outline));
+    }
+}
+
+}  // namespace clampet::desktop

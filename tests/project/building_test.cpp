@@ -1,0 +1,313 @@
+// Rigs built from parts of the shelf: what is lit can be put there, what is missing is routed, and what is taken out or
+// moved leaves a rig that stands.
+#include <fmt/format.h>
+
+#include <algorithm>
+#include <catch2/catch.hpp>
+#include <random>
+
+#include "project/document.h"
+#include "project/shelf.h"
+#include "project/starting_points.h"
+#include "rig/column.h"
+#include "rig/in_force.h"
+#include "rig/joining.h"
+
+using namespace clampet;
+using project::Build;
+using project::Document;
+using project::NewPart;
+using project::ShelfItem;
+using project::ShelfPlace;
+
+namespace {
+
+/// A document on which a chain of kinds has been built, each on the one before.
+void build(Document& d, const std::vector<std::string>& kinds) {
+    for (const auto& kind : kinds) {
+        const std::string on = d.is_empty() ? "" : d.rig().parts.back().id;
+        const auto all = project::shelf(d.rig(), {on});
+        const auto item = std::find_if(all.begin(), all.end(), [&](const auto& x) { return x.kind->key() == kind; });
+        INFO(kind << " on " << on);
+        REQUIRE(item != all.end());
+        INFO(item->lacks);
+        REQUIRE(item->can_go());
+        const auto done = d.perform(project::edit_for(*item, {on}));
+        INFO((done ? std::string() : done.problem().sentence()));
+        REQUIRE(done);
+    }
+}
+
+std::vector<std::string> kinds_of(const rig::Rig& rig) {
+    std::vector<std::string> all;
+    for (const auto& part : rig.parts) all.push_back(part.kind);
+    return all;
+}
+
+const std::string& part_of(const rig::Rig& rig, const std::string& kind) {
+    const auto at = std::find_if(rig.parts.begin(), rig.parts.end(), [&](const auto& p) { return p.kind == kind; });
+    REQUIRE(at != rig.parts.end());
+    return at->id;
+}
+
+const rig::Interface& held(const rig::Rig& rig, const std::string& part) {
+    const auto at = std::find_if(rig.interfaces.begin(), rig.interfaces.end(),
+                                 [&](const auto& f) { return f.payload.part == part; });
+    REQUIRE(at != rig.interfaces.end());
+    return *at;
+}
+
+double input(const rig::Rig& rig, const rig::Interface& f, const std::string& key) {
+    const auto now = rig::in_force(rig, f);
+    return std::get<double>(now.elements.front().inputs.at(key));
+}
+
+}  // namespace
+
+TEST_CASE("a rig is built from an empty one to a verdict, part by part", "[project][building]") {
+    Document d;
+    build(d, {"tube", "vee_clamp", "ball_cup", "ball_plate", "camera"});
+    CHECK(d.rig().parts.front().role == rig::Role::support);
+    CHECK(d.rig().interfaces.size() == d.rig().parts.size() - 1);
+    CHECK(d.check().interfaces.size() == d.rig().interfaces.size());
+    REQUIRE(d.check().worst);
+    CHECK(d.check().interfaces[*d.check().worst].typical > 0);
+    // The clamp's socket is 3/8 and the cup was made for it: no adapter was needed.
+    CHECK(kinds_of(d.rig()) == std::vector<std::string>{"tube", "vee_clamp", "ball_cup", "ball_plate", "camera"});
+    CHECK(d.rig().part(part_of(d.rig(), "ball_cup"))->values.at("thread") == families::Value("3/8-16 UNC"));
+    // A screw brings the face that it presses along, and it the screw's force.
+    const auto& camera = held(d.rig(), part_of(d.rig(), "camera"));
+    REQUIRE(camera.elements.size() == 2);
+    CHECK(camera.elements[0].family == "thread");
+    CHECK(camera.elements[1].family == "flat_face");
+    CHECK(std::get<rig::Link>(camera.elements[1].inputs.at("force")) == rig::Link{"hold", "preload"});
+    // ISO 1222 sockets take 1/4 in: the screw is as long as plate and socket let it be.
+    CHECK(input(d.rig(), camera, "screw_length") <= 0.007 + 0.0055 - 0.0003 + 1e-9);
+    d.undo();
+    CHECK(kinds_of(d.rig()).back() == "ball_plate");
+}
+
+TEST_CASE("sizes are taken from the neighbour, and not asked for again at the seam", "[project][building]") {
+    Document d;
+    REQUIRE(d.perform(Build{{}, {}, {}, {{"tube", "Scaffold", {{"diameter", 0.0483}, {"wall", 0.004}}}}}));
+    build(d, {"vee_clamp"});
+    const auto clamp = d.rig().parts.back();
+    CHECK(std::get<double>(clamp.values.at("tube")) == 0.0483);
+    const auto grip = held(d.rig(), clamp.id);
+    CHECK(input(d.rig(), grip, "diameter") == 0.0483);
+    CHECK(input(d.rig(), grip, "wall") == 0.004);
+    // How tight its knobs are is the clamp's, by name.
+    const auto now = rig::in_force(d.rig(), grip);
+    CHECK(std::get<rig::NamedStock>(now.elements.front().inputs.at("torque")).name == "hand tight, star knob Ø32");
+    // Another tube, another clamp: the sizes of a part that is changed follow, those of the clamp are its own.
+    REQUIRE(d.perform(project::SetPartValue{d.rig().parts.front().id, "diameter", 0.05}));
+    CHECK(input(d.rig(), held(d.rig(), clamp.id), "diameter") == 0.05);
+}
+
+TEST_CASE("what is lit can be put there, wherever that is", "[project][building][laws]") {
+    std::mt19937 random(11);
+    std::size_t tried = 0, lit = 0, routed = 0;
+    for (int walk = 0; walk < 14; ++walk) {
+        Document d;
+        for (int step = 0; step < 6; ++step) {
+            ShelfPlace place;
+            if (!d.is_empty()) {
+                const auto& parts = d.rig().parts;
+                place.on_part = parts[std::uniform_int_distribution<std::size_t>(0, parts.size() - 1)(random)].id;
+                if (step > 3 && !d.rig().interfaces.empty()) place = {.between = d.rig().interfaces.front().id};
+            }
+            auto all = project::shelf(d.rig(), place);
+            tried += all.size();
+            std::erase_if(all, [](const auto& item) { return !item.can_go(); });
+            lit += all.size();
+            if (all.empty()) continue;
+            const auto& item = all[std::uniform_int_distribution<std::size_t>(0, all.size() - 1)(random)];
+            routed += item.adapters();
+            const auto done = d.perform(project::edit_for(item, place));
+            INFO(item.kind->key() << " on " << place.on_part << " between " << place.between << " after "
+                                  << fmt::format("{}", fmt::join(kinds_of(d.rig()), ", ")) << ": "
+                                  << (done ? std::string() : done.problem().sentence()));
+            CHECK(done);
+        }
+    }
+    CHECK(lit > 100);
+    CHECK(lit < tried / 2);  // most things do not meet most others
+    CHECK(routed > 0);
+}
+
+TEST_CASE("an adapter that is missing is routed and comes along", "[project][building]") {
+    Document d;
+    // A 3/8 stud; a camera has a 1/4 in socket.
+    REQUIRE(d.perform(Build{{}, {}, {}, {{"floor"}, {"post", "", {{"thread", "3/8-16 UNC"}}}}}));
+    const std::string post = d.rig().parts.back().id;
+    const auto all = project::shelf(d.rig(), {post});
+    const auto camera = std::find_if(all.begin(), all.end(), [](const auto& x) { return x.kind->key() == "camera"; });
+    REQUIRE(camera != all.end());
+    REQUIRE(camera->can_go());
+    CHECK(camera->adapters() == 1);
+    CHECK(camera->parts.front().values.at("top_thread") == families::Value("1/4-20 UNC"));
+    REQUIRE(d.perform(project::edit_for(*camera, {post})));
+    CHECK(kinds_of(d.rig()) == std::vector<std::string>{"floor", "post", "adapter", "camera"});
+    CHECK(d.undo_label() == "added part");
+    d.undo();  // both at once
+    CHECK(d.rig().parts.size() == 2);
+    // Something of one's own drawer is taken before what would have to be bought.
+    const std::vector<catalogue::Adapter> drawer{
+        {"my own bush", {"3/8-16 UNC", false}, {"M6", true}, "", 1}, {"my odd one", {"M6", false}, {"1/4-20 UNC", true}, "", 1}};
+    const auto mine = project::shelf(d.rig(), {post}, drawer);
+    const auto own = std::find_if(mine.begin(), mine.end(), [](const auto& x) { return x.kind->key() == "camera"; });
+    CHECK(own->adapters() == 2);
+    CHECK(own->parts.front().name == "my own bush");
+}
+
+TEST_CASE("what cannot meet says what it lacks", "[project][building][input]") {
+    Document d;
+    build(d, {"wall"});
+    const auto all = project::shelf(d.rig(), {d.rig().parts.front().id});
+    for (const auto& item : all) {
+        if (item.kind->key() != "camera" && item.kind->key() != "vee_clamp") continue;
+        CHECK_FALSE(item.can_go());  // no screw through a wall without a hole, no jaw on a wall
+        CHECK_THAT(item.lacks, Catch::Contains("has nothing free"));
+    }
+    const auto done = d.perform(Build{d.rig().parts.front().id, {}, {}, {{"vee_clamp"}}});
+    REQUIRE_FALSE(done);
+    CHECK_THAT(done.problem().remedy, Catch::Contains("face"));
+    CHECK_FALSE(d.perform(Build{"ghost", {}, {}, {{"camera"}}}));
+    CHECK_FALSE(d.perform(Build{d.rig().parts.front().id, {}, {}, {}}));
+    CHECK_FALSE(d.perform(Build{d.rig().parts.front().id, {}, {}, {{"ghost"}}}));
+    CHECK_FALSE(d.perform(Build{{}, {}, "ghost", {{"block"}}}));
+    CHECK_FALSE(d.perform(Build{d.rig().parts.front().id, {}, {}, {{"block", "", {{"length", -1.0}}}}}));
+    CHECK(d.rig().parts.size() == 1);
+}
+
+TEST_CASE("a part is put between two, lifted out again, and exchanged", "[project][building]") {
+    Document d;
+    build(d, {"tube", "vee_clamp", "ball_cup", "ball_plate", "camera"});
+    const auto before = d.rig();
+    const std::string seam = held(d.rig(), part_of(d.rig(), "camera")).id;
+    REQUIRE(d.perform(Build{{}, {}, seam, {{"block"}}}));
+    const std::string block = d.rig().parts.back().id;
+    CHECK(held(d.rig(), block).support.part == part_of(d.rig(), "ball_plate"));
+    CHECK(held(d.rig(), part_of(d.rig(), "camera")).support.part == block);
+    CHECK(held(d.rig(), part_of(d.rig(), "camera")).id == seam);  // and keeps what was typed there
+    REQUIRE(d.perform(project::LiftOut{block}));
+    CHECK(held(d.rig(), part_of(d.rig(), "camera")).support == before.interface(seam)->support);
+    CHECK(d.rig().parts == before.parts);
+    // The same clamp from the shop, of the same tube; a wall cannot take its place.
+    REQUIRE(d.perform(project::ReplacePart{part_of(d.rig(), "vee_clamp"), {"collar"}}));
+    const auto& collar = *d.rig().part(part_of(d.rig(), "collar"));
+    CHECK(std::get<double>(collar.values.at("tube")) == 0.0337);
+    CHECK(held(d.rig(), collar.id).elements.front().family == "tube_grip");
+    const auto wrong = d.perform(project::ReplacePart{collar.id, {"shoe"}});
+    REQUIRE_FALSE(wrong);
+    CHECK_THAT(wrong.problem().what, Catch::Contains("has nothing free"));
+    CHECK_FALSE(d.perform(project::LiftOut{d.rig().parts.front().id}));
+    CHECK_FALSE(d.perform(project::LiftOut{"ghost"}));
+}
+
+TEST_CASE("what acts on a part that is lifted out acts on what carried it", "[project][building]") {
+    Document d;
+    build(d, {"floor", "post", "ball_cup", "ball_plate", "block", "camera"});
+    REQUIRE(d.perform(project::AddCase{"tug"}));
+    const std::string block = part_of(d.rig(), "block"), plate = part_of(d.rig(), "ball_plate");
+    REQUIRE(d.perform(project::SetCaseInput{"tug", "part", block}));
+    REQUIRE(d.perform(project::LiftOut{block}));
+    CHECK(d.rig().cases.back().inputs.at("part") == families::Value(plate));
+}
+
+TEST_CASE("two alike parts change places", "[project][building]") {
+    Document d;
+    build(d, {"wall", "block", "block", "block"});
+    const auto ids = [&] {
+        std::vector<std::string> all;
+        for (const auto& row : rig::column_of(d.rig()))
+            if (!row.is_seam) all.push_back(row.id);
+        return all;
+    };
+    const auto before = ids();
+    REQUIRE(d.perform(project::MoveDown{before[1]}));
+    CHECK(ids() == std::vector<std::string>{before[0], before[2], before[1], before[3]});
+    const auto bottom = d.perform(project::MoveDown{ids()[2]});
+    REQUIRE_FALSE(bottom);
+    CHECK_THAT(bottom.problem().what, Catch::Contains("support already"));
+}
+
+TEST_CASE("a tube carries several branches, which are doubled, mirrored, moved and copied", "[project][building]") {
+    Document d;
+    build(d, {"tube", "collar", "device"});
+    const std::string tube = d.rig().parts.front().id, collar = part_of(d.rig(), "collar");
+    REQUIRE(d.perform(project::SetPose{held(d.rig(), collar).id, "slide", 0.2}));
+    const auto branch = project::branch_of(d.rig(), collar);
+    REQUIRE(branch);
+    CHECK(branch->parts.size() == 2);
+    REQUIRE(d.perform(project::Paste{tube, {}, *branch, true}));
+    CHECK(d.rig().parts.size() == 5);
+    CHECK(d.rig().interfaces.back().pose.at("slide") == -0.2);
+    REQUIRE(d.perform(project::Paste{tube, {}, *branch}));
+    CHECK(d.rig().interfaces.back().pose.at("slide") == Approx(0.3));  // beside the first, not in it
+    CHECK_FALSE(rig::is_taken(d.rig(), tube, "grip"));
+    // Three branches on one tube: the payload's goes straight up, the others are indented.
+    int straight = 0, aside = 0;
+    for (const auto& row : rig::column_of(d.rig()))
+        if (!row.is_seam) (row.depth == 0 ? straight : aside) += 1;
+    CHECK(straight == 3);
+    CHECK(aside == 4);
+    // Into another rig.
+    Document other;
+    build(other, {"tube"});
+    REQUIRE(other.perform(project::Paste{other.rig().parts.front().id, {}, *branch}));
+    CHECK(kinds_of(other.rig()) == std::vector<std::string>{"tube", "collar", "device"});
+    CHECK_FALSE(other.perform(project::Paste{other.rig().parts.back().id, {}, *branch}));  // a light has no tube
+    CHECK_FALSE(other.perform(project::Paste{"ghost", {}, *branch}));
+    CHECK_FALSE(project::branch_of(d.rig(), tube));
+    CHECK_FALSE(project::branch_of(d.rig(), "ghost"));
+    const auto onto_itself = d.perform(project::MoveBranch{collar, d.rig().parts[2].id});
+    REQUIRE_FALSE(onto_itself);
+    CHECK_THAT(onto_itself.problem().what, Catch::Contains("on itself"));
+}
+
+TEST_CASE("a branch is moved to another part", "[project][building]") {
+    Document d;
+    build(d, {"tube", "pair", "tube"});
+    const std::string cross = d.rig().parts.back().id, rail = d.rig().parts.front().id;
+    REQUIRE(d.perform(Build{rail, {}, {}, {{"collar"}}}));
+    const std::string collar = d.rig().parts.back().id;
+    REQUIRE(d.perform(project::MoveBranch{collar, cross}));
+    CHECK(held(d.rig(), collar).support.part == cross);
+    CHECK(d.rig().interfaces.size() == 3);
+    CHECK_FALSE(d.perform(project::MoveBranch{rail, cross}));
+}
+
+TEST_CASE("a second hold closes a loop, and a gap says how far it is", "[project][building]") {
+    Document d;
+    build(d, {"tube", "pair", "tube"});
+    const std::string rail = d.rig().parts.front().id, cross = d.rig().parts.back().id;
+    REQUIRE(d.perform(Build{cross, {}, {}, {{"pair"}}}));
+    const std::string second = d.rig().parts.back().id;
+    // The second pair hangs on the cross tube; to hold the rail too it would have to reach it.
+    const auto far = d.perform(project::CloseLoop{{rail, "grip"}, {second, "above"}});
+    REQUIRE_FALSE(far);
+    CHECK_THAT(far.problem().sentence(), Catch::Contains("mm"));
+    CHECK_FALSE(d.perform(project::CloseLoop{{"ghost", "grip"}, {second, "above"}}));
+}
+
+TEST_CASE("a port that takes one thing takes no second", "[project][building][input]") {
+    Document d;
+    build(d, {"floor", "post", "ball_cup"});
+    const std::string post = part_of(d.rig(), "post");
+    const auto second = d.perform(Build{post, "top", {}, {{"ball_cup"}}});
+    REQUIRE_FALSE(second);
+    // A file that says so anyway is refused where it says it.
+    auto rig = d.rig();
+    auto twice = rig.interfaces.back();
+    auto part = rig.parts.back();
+    part.id = "again";
+    twice.id = "twice";
+    twice.payload.part = "again";
+    rig.parts.push_back(part);
+    rig.interfaces.push_back(twice);
+    const auto ok = rig::validate(rig);
+    REQUIRE_FALSE(ok);
+    CHECK(ok.problem().where == "/interfaces/2/support/port");
+    CHECK_THAT(ok.problem().what, Catch::Contains("already"));
+}
