@@ -140,13 +140,14 @@ ordered_json scenes_json(const study::ScenesCheck& all) {
         const auto& check = all.checks[i];
         ordered_json factors = ordered_json::object();
         for (const auto& r : check.interfaces) factors[r.id] = number(r.typical);
-        rows.push_back({{"scene", all.scenes[i].name},
-                        {"shot", all.scenes[i].shot.empty() ? ordered_json(nullptr) : ordered_json(all.scenes[i].shot)},
-                        {"payload", all.scenes[i].set.empty() ? ordered_json(nullptr) : ordered_json(all.scenes[i].set)},
-                        {"verdict", std::string(study::name_of(check.verdict))},
-                        {"headline", study::headline(check)},
-                        {"beyond_stops", all.beyond[i]},
-                        {"factors", factors}});
+        rows.push_back(
+            {{"scene", all.scenes[i].name},
+             {"shot", all.scenes[i].shot.empty() ? ordered_json(nullptr) : ordered_json(all.scenes[i].shot)},
+             {"payload", all.scenes[i].set.empty() ? ordered_json(nullptr) : ordered_json(all.scenes[i].set)},
+             {"verdict", std::string(study::name_of(check.verdict))},
+             {"headline", study::headline(check)},
+             {"beyond_stops", all.beyond[i]},
+             {"factors", factors}});
     }
     return rows;
 }
@@ -184,7 +185,8 @@ int check_command(const CheckRequest& request, bool json) {
         ordered_json rows = ordered_json::array();
         for (const auto& each : all->worst) {
             rows.push_back(worst_json(*all, each));
-            if (request.by_case) rows.back()["cases"] = cases_json(study::staged(*rig, all->scenes[each.scene]), options, each.id);
+            if (request.by_case)
+                rows.back()["cases"] = cases_json(study::staged(*rig, all->scenes[each.scene]), options, each.id);
         }
         print({{"rig", rig->name},
                {"beyond", project::beyond_the_tool(rig->name)},
@@ -204,10 +206,9 @@ int check_command(const CheckRequest& request, bool json) {
     for (const auto& each : all->worst) {
         const auto& r = all->result_of(each);
         const std::string where = all->scenes.size() > 1 ? " (" + all->scenes[each.scene].name + ")" : "";
-        fmt::print("{:<26} {:<9} {:>7} {:>15}  {}{}\n", r.name, study::name_of(r.verdict),
-                   quantity::format_factor(r.typical),
-                   quantity::format_factor(r.low) + " to " + quantity::format_factor(r.high), study::short_sentence(r),
-                   where);
+        fmt::print(
+            "{:<26} {:<9} {:>7} {:>15}  {}{}\n", r.name, study::name_of(r.verdict), quantity::format_factor(r.typical),
+            quantity::format_factor(r.low) + " to " + quantity::format_factor(r.high), study::short_sentence(r), where);
         for (const auto& a : r.advisories) fmt::print("{:<26} {}\n", "", a.text);
     }
     if (all->stopped)

@@ -39,9 +39,9 @@ struct CheckRequest {
     std::string file;
     std::vector<std::string> cases, use, pose;
     std::vector<std::string> shots, sets;  ///< by id or name; all where none are named
-    bool by_case = false;  ///< the factors under each load case on its own, too
-    double required = 0;   ///< 0: the rig's own
-    unsigned threads = 0;  ///< 0: as many as there are cores
+    bool by_case = false;                  ///< the factors under each load case on its own, too
+    double required = 0;                   ///< 0: the rig's own
+    unsigned threads = 0;                  ///< 0: as many as there are cores
 };
 int check_command(const CheckRequest& request, bool json);
 struct WorstRequest {

@@ -60,7 +60,8 @@ void add_commands(CLI::App& app, Arguments& a, int& exit_code) {
 
     auto* scatter = app.add_subcommand("scatter", "How often would this rig let go, over what nobody knows exactly?");
     scatter->add_option("RIG", a.scatter.file, "A rig file")->required();
-    scatter->add_option("--draws", a.scatter.draws, "How many")->check(CLI::Range(std::size_t{1}, std::size_t{1'000'000}));
+    scatter->add_option("--draws", a.scatter.draws, "How many")
+        ->check(CLI::Range(std::size_t{1}, std::size_t{1'000'000}));
     scatter->add_option("--seed", a.scatter.seed, "Of the draws");
     scatter->add_option("--threads", a.scatter.threads, "Workers; the answer is the same for any number")
         ->check(CLI::Range(1, 256));
@@ -72,7 +73,8 @@ void add_commands(CLI::App& app, Arguments& a, int& exit_code) {
     sweep->add_option("--axis", a.sweep.axis, "interface.axis, for example ball.forward")->required();
     sweep->add_option("--from", a.sweep.from, "Where it begins, for example -30deg; its stop otherwise");
     sweep->add_option("--to", a.sweep.to, "Where it ends");
-    sweep->add_option("--steps", a.sweep.steps, "Between the two")->check(CLI::Range(std::size_t{1}, std::size_t{10000}));
+    sweep->add_option("--steps", a.sweep.steps, "Between the two")
+        ->check(CLI::Range(std::size_t{1}, std::size_t{10000}));
     sweep->add_option("--threads", a.sweep.threads, "Workers; the answer is the same for any number")
         ->check(CLI::Range(1, 256));
     json_flag(sweep);

@@ -1,5 +1,3 @@
-#include "study/scatter.h"
-
 #include <fmt/format.h>
 
 #include "commands.h"
@@ -7,6 +5,7 @@
 #include "quantity/format.h"
 #include "report.h"
 #include "rig_file.h"
+#include "study/scatter.h"
 
 namespace clampet::cli {
 
@@ -52,7 +51,8 @@ int scatter_command(const ScatterRequest& request, bool json) {
         fmt::print("{:<26} {:<9} {:>8} {:>8} {:>8}  {:.3g} %{}\n", seam.name, study::name_of(seam.verdict),
                    quantity::format_factor(seam.typical), quantity::format_factor(seam.p5),
                    quantity::format_factor(seam.p50), 100 * seam.chance, seam.by_fit ? " (by a fit)" : "");
-    fmt::print("\nthe rig lets go in {:.3g} % of draws; {:.3g} % is allowed\n", 100 * result->chance, 100 * result->allowed);
+    fmt::print("\nthe rig lets go in {:.3g} % of draws; {:.3g} % is allowed\n", 100 * result->chance,
+               100 * result->allowed);
     if (result->stopped) fmt::print("stopped: {} of {} draws\n", result->draws, request.draws);
     return exit_code;
 }

@@ -95,7 +95,8 @@ int sweep_command(const SweepRequest& request, bool json) {
     const auto dimension = dimension_of(*rig, interface, axis);
     study::TravelRange range;
     range.steps = request.steps;
-    for (const auto& [text, end, where] : {std::tuple{&request.from, &range.from, "from"}, {&request.to, &range.to, "to"}}) {
+    for (const auto& [text, end, where] :
+         {std::tuple{&request.from, &range.from, "from"}, {&request.to, &range.to, "to"}}) {
         if (text->empty()) continue;
         const auto position = quantity::parse(*text, dimension);
         if (!position) return fail(position.problem().at(where), wrong_usage);

@@ -1,9 +1,9 @@
 #pragma once
+#include <map>
 #include <optional>
 #include <span>
 #include <string>
 #include <string_view>
-#include <map>
 #include <utility>
 #include <variant>
 #include <vector>

@@ -71,7 +71,8 @@ Tightness tightness_of(std::string_view typed) {
         const auto said = catalogue::words_of(feel->name);
         if (said.size() > words.size()) continue;
         if (std::equal(said.begin(), said.end(), words.begin()))
-            return {joined(words.begin() + static_cast<std::ptrdiff_t>(said.size()), words.end()), feel->size("share"), true};
+            return {joined(words.begin() + static_cast<std::ptrdiff_t>(said.size()), words.end()), feel->size("share"),
+                    true};
         if (std::equal(said.rbegin(), said.rend(), words.rbegin()))
             return {joined(words.begin(), words.end() - static_cast<std::ptrdiff_t>(said.size())), feel->size("share"),
                     true};

@@ -39,12 +39,12 @@ const PartKind& device_kind();
 
 std::span<const PartKind* const> registry() {
     static const std::array all{
-        &floor_kind(),        &tube_kind(),       &edge_kind(),       &wall_kind(),         &post_kind(),
-        &casters_kind(),      &post_socket_kind(), &vee_clamp_kind(), &screw_clamp_kind(), &spring_clamp_kind(),
-        &collar_kind(),       &pair_kind(),       &drop_collar_kind(), &end_clamp_kind(),   &block_kind(),
-        &plate_kind(),        &bush_kind(),       &adapter_kind(),    &shoe_kind(),         &dovetail_clamp_kind(),
-        &yoke_kind(),         &tongue_kind(),     &link_kind(),       &ball_cup_kind(),     &ball_plate_kind(),
-        &segment_kind(),      &ball_tip_kind(),   &weight_kind(),     &camera_kind(),       &device_kind(),
+        &floor_kind(),   &tube_kind(),        &edge_kind(),        &wall_kind(),        &post_kind(),
+        &casters_kind(), &post_socket_kind(), &vee_clamp_kind(),   &screw_clamp_kind(), &spring_clamp_kind(),
+        &collar_kind(),  &pair_kind(),        &drop_collar_kind(), &end_clamp_kind(),   &block_kind(),
+        &plate_kind(),   &bush_kind(),        &adapter_kind(),     &shoe_kind(),        &dovetail_clamp_kind(),
+        &yoke_kind(),    &tongue_kind(),      &link_kind(),        &ball_cup_kind(),    &ball_plate_kind(),
+        &segment_kind(), &ball_tip_kind(),    &weight_kind(),      &camera_kind(),      &device_kind(),
     };
     return all;
 }

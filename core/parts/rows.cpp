@@ -46,14 +46,13 @@ Result<double> major_diameter(const Values& values, std::string_view key) {
 
 std::vector<families::Parameter> end_rows(const std::string& key, const std::string& label,
                                           const std::string& standard) {
-    return {choice_row(key, label, {{"face", "a face"}, {"socket", "a threaded hole"}, {"stud", "a stud"}}, standard,
-                       "What it meets the next part with."),
-            shown_for(thread_row(key + "_thread", label + ", thread", "1/4-20 UNC", "Of its stud or hole."), key,
-                      {"socket", "stud"}),
-            shown_for(length_row(key + "_depth", label + ", hole's depth", 0.012, 0.2, "Of its thread."), key,
-                      {"socket"}),
-            shown_for(length_row(key + "_stud", label + ", stud's length", 0.008, 0.2, "That stands out."), key,
-                      {"stud"})};
+    return {
+        choice_row(key, label, {{"face", "a face"}, {"socket", "a threaded hole"}, {"stud", "a stud"}}, standard,
+                   "What it meets the next part with."),
+        shown_for(thread_row(key + "_thread", label + ", thread", "1/4-20 UNC", "Of its stud or hole."), key,
+                  {"socket", "stud"}),
+        shown_for(length_row(key + "_depth", label + ", hole's depth", 0.012, 0.2, "Of its thread."), key, {"socket"}),
+        shown_for(length_row(key + "_stud", label + ", stud's length", 0.008, 0.2, "That stands out."), key, {"stud"})};
 }
 
 Result<Port> end_port(const Values& values, const std::string& key, const EndPlace& place) {
@@ -71,9 +70,9 @@ Result<Port> end_port(const Values& values, const std::string& key, const EndPla
     } else {
         const auto thread = major_diameter(values, key + "_thread");
         if (!thread) return thread.problem();
-        port = kind == "stud" ? male_thread(key, place.at, text(values, key + "_thread"), number(values, key + "_stud"))
-                              : female_thread(key, place.at, text(values, key + "_thread"),
-                                              number(values, key + "_depth"));
+        port = kind == "stud"
+                   ? male_thread(key, place.at, text(values, key + "_thread"), number(values, key + "_stud"))
+                   : female_thread(key, place.at, text(values, key + "_thread"), number(values, key + "_depth"));
         port.surface = place.surface;
         port.sizes["face"] = place.width > 0 ? std::min(place.length, place.width) : place.length;
     }

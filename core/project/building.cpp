@@ -20,16 +20,18 @@ using rig::Rig;
 using rig::Way;
 
 Problem no_part(const std::string& id) {
-    return {"build.no_part", "", fmt::format("There is no part “{}”.", id), "It may have been removed; undo brings it back."};
+    return {"build.no_part", "", fmt::format("There is no part “{}”.", id),
+            "It may have been removed; undo brings it back."};
 }
 
 Problem do_not_meet(const Part& below, const Part& above) {
     std::string free;
     for (const auto& port : below.ports)
-        if (port.kind != families::PortKind::unknown)
-            free += (free.empty() ? "" : "; ") + parts::words_of(port);
-    return {"build.nothing_meets", "", fmt::format("{} has nothing free that {} can be held by.", below.name, above.name),
-            free.empty() ? "Put something else between." : fmt::format("It has: {}. Put an adapter between, or choose another part.", free)};
+        if (port.kind != families::PortKind::unknown) free += (free.empty() ? "" : "; ") + parts::words_of(port);
+    return {"build.nothing_meets", "",
+            fmt::format("{} has nothing free that {} can be held by.", below.name, above.name),
+            free.empty() ? "Put something else between."
+                         : fmt::format("It has: {}. Put an adapter between, or choose another part.", free)};
 }
 
 /// The interface of the tree that carries a part.
@@ -53,7 +55,8 @@ std::optional<Way> way_for(const Rig& rig, const Part& below, const std::string&
     return std::nullopt;
 }
 
-void join(Rig& rig, const Way& way, const std::string& below, const std::string& above, const std::string& reserved = {}) {
+void join(Rig& rig, const Way& way, const std::string& below, const std::string& above,
+          const std::string& reserved = {}) {
     Interface f;
     f.id = fresh_id(rig, "seam", reserved);
     f.name = std::string(way.family->name());
@@ -76,8 +79,8 @@ void rejoin(Interface& f, const Way& way, const std::string& below, const std::s
 }
 
 /// The way to join two parts that keeps how they were joined, where that is possible.
-std::optional<Way> way_like(const Rig& rig, const Interface& f, const Part& below, const std::string& on_port, const Part& above,
-                            const std::string& own_port = {}) {
+std::optional<Way> way_like(const Rig& rig, const Interface& f, const Part& below, const std::string& on_port,
+                            const Part& above, const std::string& own_port = {}) {
     if (auto same = way_for(rig, below, on_port, above, own_port, f.elements.front().family)) return same;
     return way_for(rig, below, on_port, above, own_port, {});
 }
@@ -96,7 +99,8 @@ std::vector<const Port*> neighbours(const Rig& rig, const Part* below, const std
     std::vector<const Port*> all;
     if (below)
         for (const auto& port : below->ports)
-            if ((on_port.empty() || port.id == on_port) && !rig::is_taken(rig, below->id, port.id)) all.push_back(&port);
+            if ((on_port.empty() || port.id == on_port) && !rig::is_taken(rig, below->id, port.id))
+                all.push_back(&port);
     return all;
 }
 
@@ -110,7 +114,8 @@ Result<std::pair<Part, std::optional<Way>>> part_for(const Rig& rig, const Part*
             refused = part.problem();
             continue;
         }
-        if (auto way = way_for(rig, *below, port->id, *part, what.port, what.family)) return std::pair(std::move(*part), std::move(way));
+        if (auto way = way_for(rig, *below, port->id, *part, what.port, what.family))
+            return std::pair(std::move(*part), std::move(way));
     }
     auto part = new_part(what, nullptr, above);
     if (!part) return refused ? *refused : part.problem();
@@ -169,7 +174,9 @@ Result<Rig> built(Rig rig, const Build& edit) {
     std::string on = edit.on_part, port = edit.on_port;
     if (!edit.between.empty()) {
         opened = rig.interface(edit.between);
-        if (!opened) return Problem{"build.no_seam", "", fmt::format("There is no seam “{}”.", edit.between), "It may have been removed; undo brings it back."};
+        if (!opened)
+            return Problem{"build.no_seam", "", fmt::format("There is no seam “{}”.", edit.between),
+                           "It may have been removed; undo brings it back."};
         on = opened->support.part;
         port = opened->support.port;
     }
@@ -219,7 +226,8 @@ Result<Rig> built(Rig rig, const ReplacePart& edit) {
     part->id = edit.part;
     part->role = old->role;
     if (!held) part->origin = old->origin;
-    std::erase_if(rig.interfaces, [&](const auto& f) { return f.support.part == edit.part || f.payload.part == edit.part; });
+    std::erase_if(rig.interfaces,
+                  [&](const auto& f) { return f.support.part == edit.part || f.payload.part == edit.part; });
     *rig.part(edit.part) = std::move(*part);
     for (auto& f : joins) {
         const bool is_held = f.payload.part == edit.part;
@@ -237,12 +245,14 @@ Result<Rig> built(Rig rig, const LiftOut& edit) {
     if (!part) return no_part(edit.part);
     const auto* held = carrier_of(rig, edit.part);
     if (!held)
-        return Problem{"build.support_stays", "", "The support carries everything and cannot be lifted out.", "Put another in its place instead."};
+        return Problem{"build.support_stays", "", "The support carries everything and cannot be lifted out.",
+                       "Put another in its place instead."};
     const PortName onto = held->support;
     std::vector<Interface> carried;
     for (const auto& f : rig.interfaces)
         if (f.support.part == edit.part) carried.push_back(f);
-    std::erase_if(rig.interfaces, [&](const auto& f) { return f.support.part == edit.part || f.payload.part == edit.part; });
+    std::erase_if(rig.interfaces,
+                  [&](const auto& f) { return f.support.part == edit.part || f.payload.part == edit.part; });
     acts_on_instead(rig, edit.part, onto.part);
     for (auto& f : carried) {
         const Part &lower = *rig.part(onto.part), &upper = *rig.part(f.payload.part);
@@ -261,7 +271,8 @@ Result<Rig> built(Rig rig, const MoveDown& edit) {
     const Interface* held = carrier_of(rig, edit.part);
     const Interface* below = held ? carrier_of(rig, held->support.part) : nullptr;
     if (!below)
-        return Problem{"build.at_the_bottom", "", "It stands on the support already.", "Only parts above the support change places."};
+        return Problem{"build.at_the_bottom", "", "It stands on the support already.",
+                       "Only parts above the support change places."};
     Interface lower = *below, middle = *held;
     const std::string other = held->support.part;
     std::vector<Interface> carried;
@@ -270,7 +281,8 @@ Result<Rig> built(Rig rig, const MoveDown& edit) {
     std::set<std::string> moved{lower.id, middle.id};
     for (const auto& f : carried) moved.insert(f.id);
     std::erase_if(rig.interfaces, [&](const auto& f) { return moved.contains(f.id); });
-    const auto put = [&](Interface f, const std::string& on, const std::string& port, const std::string& what, const std::string& own) -> Status {
+    const auto put = [&](Interface f, const std::string& on, const std::string& port, const std::string& what,
+                         const std::string& own) -> Status {
         const auto way = way_like(rig, f, *rig.part(on), port, *rig.part(what), own);
         if (!way) return do_not_meet(*rig.part(on), *rig.part(what));
         rejoin(f, *way, on, what);
@@ -289,10 +301,12 @@ Result<Rig> built(Rig rig, const MoveBranch& edit) {
     if (!rig.part(edit.on_part)) return no_part(edit.on_part);
     const auto beyond = with_all_beyond(rig, edit.part);
     if (std::find(beyond.begin(), beyond.end(), edit.on_part) != beyond.end())
-        return Problem{"build.onto_itself", "", "A branch cannot be put on itself.", "Choose a part that it does not carry."};
+        return Problem{"build.onto_itself", "", "A branch cannot be put on itself.",
+                       "Choose a part that it does not carry."};
     const Interface* held = carrier_of(rig, edit.part);
     if (!held)
-        return Problem{"build.support_stays", "", "The support carries everything and cannot be moved.", "Put another in its place instead."};
+        return Problem{"build.support_stays", "", "The support carries everything and cannot be moved.",
+                       "Put another in its place instead."};
     Interface f = *held;
     std::erase_if(rig.interfaces, [&](const auto& x) { return x.id == f.id; });
     const auto way = way_like(rig, f, *rig.part(edit.on_part), edit.on_port, *rig.part(edit.part));
@@ -313,12 +327,14 @@ Result<Branch> branch_of(const Rig& rig, const std::string& part) {
         if (!f.closes_loop && f.payload.part == part) branch.held = f;
     }
     if (branch.held.elements.empty())
-        return Problem{"build.support_stays", "", "The support carries everything: it is no branch.", "Choose a part that is carried."};
+        return Problem{"build.support_stays", "", "The support carries everything: it is no branch.",
+                       "Choose a part that is carried."};
     return branch;
 }
 
 Result<Rig> built(Rig rig, const Paste& edit) {
-    if (edit.branch.parts.empty()) return Problem{"build.empty_branch", "", "There is nothing to put on.", "Copy a part first."};
+    if (edit.branch.parts.empty())
+        return Problem{"build.empty_branch", "", "There is nothing to put on.", "Copy a part first."};
     if (!rig.part(edit.on_part)) return no_part(edit.on_part);
     std::map<std::string, std::string> names;
     for (auto part : edit.branch.parts) {

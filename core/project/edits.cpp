@@ -277,7 +277,7 @@ struct Apply {
     }
 
     template <class Building>
-        requires requires(const rig::Rig& r, const Building& b) { built(r, b); }
+    requires requires(const rig::Rig& r, const Building& b) { built(r, b); }
     Result<rig::Rig> operator()(const Building& e) {
         auto done = built(rig, e);
         if (!done) return done.problem();

@@ -106,10 +106,10 @@ struct RemovePart {
 };
 /// A part that is still to be made.
 struct NewPart {
-    std::string kind, name = {};            ///< of the registry; its kind's name where none is given
-    families::Values values = {};           ///< sizes; what is not given is taken from its neighbours where it follows
-    std::string family = {}, port = {};     ///< how and by which of its ports it is held; the first that fits
-    std::optional<double> weighed = {};     ///< [kg]
+    std::string kind, name = {};         ///< of the registry; its kind's name where none is given
+    families::Values values = {};        ///< sizes; what is not given is taken from its neighbours where it follows
+    std::string family = {}, port = {};  ///< how and by which of its ports it is held; the first that fits
+    std::optional<double> weighed = {};  ///< [kg]
 };
 /// Puts parts one on another onto a part's port, or between the two of an interface; the first of an empty rig is its
 /// support.
@@ -189,8 +189,8 @@ struct CloseLoop {
 using Edit = std::variant<SetInput, ClearInput, SetInputs, SetPort, SetMass, ClearMass, SetCentreOfGravity,
                           ClearCentreOfGravity, SetPartValue, SetPartName, SetPose, SetStops, SetRequired, SetUse,
                           AddCase, RemoveCase, SetCaseInput, SetBody, SetRigName, AddPart, RemovePart, Build,
-                          ReplacePart, LiftOut, MoveDown, MoveBranch, Paste, CloseLoop, AddShot, SetShot, TakePose, GoToShot,
-                          SetPositions, RemoveShot, SetPayloadSet, RemovePayloadSet>;
+                          ReplacePart, LiftOut, MoveDown, MoveBranch, Paste, CloseLoop, AddShot, SetShot, TakePose,
+                          GoToShot, SetPositions, RemoveShot, SetPayloadSet, RemovePayloadSet>;
 
 /// The rig with an edit done, validated; or a Problem and the old rig stands.
 /// Joints that it has to build to know that they can be are put into the store, where there is one.

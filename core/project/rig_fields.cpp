@@ -204,8 +204,7 @@ void read_positions(const Node& n, const rig::Rig& rig, rig::Shot& shot) {
         positions.be_object();
         const auto* f = rig.interface(interface);
         for (const auto& [axis, __] : positions.raw().items())
-            shot.pose[interface][axis] =
-                positions.at(axis).quantity(f ? dimension_of(*f, axis) : Dimension::angle);
+            shot.pose[interface][axis] = positions.at(axis).quantity(f ? dimension_of(*f, axis) : Dimension::angle);
     }
 }
 
@@ -214,7 +213,8 @@ const Fields<rig::Shot>& shot_fields() {
     static const Fields<Shot> fields{
         "shot",
         "a named pose that the film needs",
-        {text_field("id", &Shot::id, "its name in the file", true), text_field("name", &Shot::name, "text"),
+        {text_field("id", &Shot::id, "its name in the file", true),
+         text_field("name", &Shot::name, "text"),
          {"pose",
           "interface → axis → position [rad, m]; what is not named stands as the rig has it",
           false,
@@ -250,7 +250,8 @@ const Fields<rig::PayloadSet>& set_fields() {
     static const Fields<PayloadSet> fields{
         "payload_set",
         "what is on the rig at one time",
-        {text_field("id", &PayloadSet::id, "its name in the file", true), text_field("name", &PayloadSet::name, "text"),
+        {text_field("id", &PayloadSet::id, "its name in the file", true),
+         text_field("name", &PayloadSet::name, "text"),
          {"without",
           "ids of parts that are off",
           false,
@@ -259,7 +260,8 @@ const Fields<rig::PayloadSet>& set_fields() {
               for (std::size_t i = 0; i < n.size(); ++i) s.without.push_back(n.item(i).string());
           },
           [](const PayloadSet& s) { return s.without.empty() ? ordered_json() : ordered_json(s.without); }},
-         list_field("instead", &PayloadSet::instead, instead_fields(), "parts that weigh otherwise, with another lens on", 0, 100)}};
+         list_field("instead", &PayloadSet::instead, instead_fields(),
+                    "parts that weigh otherwise, with another lens on", 0, 100)}};
     return fields;
 }
 

@@ -1,6 +1,7 @@
 #include "project/shelf.h"
 
 #include <fmt/format.h>
+#include <fmt/ranges.h>
 
 #include <algorithm>
 
@@ -99,6 +100,18 @@ std::optional<std::vector<NewPart>> routed(const Rig& rig, const ShelfItem& item
     return parts;
 }
 
+/// "Nothing free here takes its thread or face."
+std::string what_it_wants(const ShelfItem& item) {
+    const auto body = parts::built(*item.kind, item.parts.back().values);
+    std::vector<std::string> kinds;
+    if (body)
+        for (const auto& port : body->ports) {
+            const std::string name(families::name_of(port.kind));
+            if (!name.empty() && std::find(kinds.begin(), kinds.end(), name) == kinds.end()) kinds.push_back(name);
+        }
+    return fmt::format("Nothing free here takes its {}.", fmt::join(kinds, " or "));
+}
+
 void say_how_held(const Rig& before, const Rig& after, ShelfItem& item) {
     for (const auto& f : after.interfaces) {
         if (before.interface(f.id) || f.closes_loop) continue;
@@ -131,7 +144,8 @@ std::vector<ShelfItem> shelf(const Rig& rig, const ShelfPlace& place, std::span<
         if (is_first && !is_site) continue;
         auto done = tried(rig, item, place);
         if (!done) {
-            item.lacks = done.problem().what;
+            item.lacks =
+                done.problem().id == ProblemId("build.nothing_meets") ? what_it_wants(item) : done.problem().what;
             if (auto parts = routed(rig, item, place, in_stock)) {
                 ShelfItem with = item;
                 with.parts = std::move(*parts);

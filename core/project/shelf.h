@@ -9,16 +9,16 @@ namespace clampet::project {
 /// there is to hold on to.
 struct ShelfPlace {
     std::string on_part = {}, on_port = {};
-    std::string between = {};  ///< an interface that is opened instead
-    std::string replaces = {}; ///< a part whose place it takes instead
+    std::string between = {};   ///< an interface that is opened instead
+    std::string replaces = {};  ///< a part whose place it takes instead
 };
 
 /// A kind of part as it lies on the shelf for that place.
 struct ShelfItem {
     const parts::PartKind* kind = nullptr;
-    std::vector<NewPart> parts;  ///< what is put there: adapters that are missing, then the part itself
-    std::string held_by;         ///< "Grip round a tube"; empty for a support
-    std::string lacks;           ///< why it cannot go there; empty where it can
+    std::vector<NewPart> parts;              ///< what is put there: adapters that are missing, then the part itself
+    std::string held_by;                     ///< "Grip round a tube"; empty for a support
+    std::string lacks;                       ///< why it cannot go there; empty where it can
     std::vector<std::string> families = {};  ///< keys of all in which it could be held, the first being the usual
     bool can_go() const { return lacks.empty(); }
     std::size_t adapters() const { return parts.empty() ? 0 : parts.size() - 1; }

@@ -5,10 +5,10 @@ namespace clampet::rig {
 
 /// One row of the load path written as a column, the payload at the top.
 struct ColumnRow {
-    std::string id;        ///< of a part or of an interface
+    std::string id;  ///< of a part or of an interface
     bool is_seam = false;
-    bool is_tie = false;   ///< an interface that closes a loop; below all others
-    int depth = 0;         ///< 0 on the way from the support to the payload, one more for each branch off it
+    bool is_tie = false;  ///< an interface that closes a loop; below all others
+    int depth = 0;        ///< 0 on the way from the support to the payload, one more for each branch off it
     friend bool operator==(const ColumnRow&, const ColumnRow&) = default;
 };
 /// Parts and interfaces in the order of the column: above a part first the way to the payload, then its other branches,

@@ -59,9 +59,8 @@ std::optional<FrictionOf> pair_of(const std::string& one, const std::string& oth
 
 /// What is said later of an input stands instead of what was said before.
 void put(std::vector<Filled>& all, Filled filled) {
-    const auto known = std::find_if(all.begin(), all.end(), [&](const auto& f) {
-        return f.element == filled.element && f.key == filled.key;
-    });
+    const auto known = std::find_if(all.begin(), all.end(),
+                                    [&](const auto& f) { return f.element == filled.element && f.key == filled.key; });
     known == all.end() ? all.push_back(std::move(filled)) : void(*known = std::move(filled));
 }
 
@@ -152,8 +151,8 @@ void fill_sizes(const families::Mating& mating, const Side& support, const Side&
     const std::string both = support.part->name + ", " + payload.part->name;
     for (const auto& [input, value] : mating.sets) filler.fill(input, value, both);
     if (mating.derived)
-        for (const auto& [input, value] : mating.derived({support.port->sizes, payload.port->sizes,
-                                                          support.port->surface, payload.port->surface}))
+        for (const auto& [input, value] :
+             mating.derived({support.port->sizes, payload.port->sizes, support.port->surface, payload.port->surface}))
             filler.fill(input, value, both);
     for (const auto& fill : mating.fills) {
         const auto& side = fill.from == PortSide::support ? support : payload;

@@ -1,6 +1,5 @@
 #include "rig/mechanism.h"
 
-
 #include <algorithm>
 #include <cmath>
 

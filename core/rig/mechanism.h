@@ -75,8 +75,8 @@ class Mechanism {
     std::vector<double> pose_of(const Rig& rig) const;
     /// Places everything; `placement` is sized by the first call. The root part's frame is the world.
     void place(std::span<const double> pose, Placement& placement) const;
-    /// Where the end of an interface that closes a loop stands: slid along its tube or rail to where the other interfaces
-    /// have put what it holds, as far as it goes.
+    /// Where the end of an interface that closes a loop stands: slid along its tube or rail to where the other
+    /// interfaces have put what it holds, as far as it goes.
     Eigen::Isometry3d loop_end(std::size_t interface, const Placement& placement) const;
     std::size_t part_count() const noexcept { return parts_; }
 

@@ -136,7 +136,7 @@ struct Rig {
     std::vector<CaseUse> cases{{"push", "push", {}}};  ///< beside rest, which is always looked at
     std::vector<Part> parts;
     std::vector<Interface> interfaces;
-    std::vector<Shot> shots;        ///< beside the pose that it is in
+    std::vector<Shot> shots;       ///< beside the pose that it is in
     std::vector<PayloadSet> sets;  ///< beside all that is on it
     const Part* part(std::string_view id) const;
     const Interface* interface(std::string_view id) const;

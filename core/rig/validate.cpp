@@ -278,10 +278,13 @@ Status check_shots(const Rig& rig) {
         for (const auto& part : set.without)
             if (!rig.part(part))
                 return Problem{"set.unknown_part", path("payload_sets", i, "/without"),
-                               fmt::format("There is no part “{}” that could be off.", part), "Name a part of this rig."};
+                               fmt::format("There is no part “{}” that could be off.", part),
+                               "Name a part of this rig."};
         for (std::size_t k = 0; k < set.instead.size(); ++k) {
             const auto& instead = set.instead[k];
-            if (rig.part(instead.part) && instead.mass >= 0 && instead.mass <= 1e4 && is_finite(instead.centre_of_gravity)) continue;
+            if (rig.part(instead.part) && instead.mass >= 0 && instead.mass <= 1e4 &&
+                is_finite(instead.centre_of_gravity))
+                continue;
             return Problem{"set.impossible_part", path("payload_sets", i, fmt::format("/instead/{}", k)),
                            fmt::format("“{}” cannot weigh otherwise so.", instead.part),
                            "Name a part of this rig, a mass from 0 to 10 000 kg and where it balances."};

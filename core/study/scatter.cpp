@@ -149,7 +149,8 @@ void tell(const std::vector<double>& factors, Scatter::Seam& seam) {
         seam.chance = normal_share_below(-std::log(seam.p50) / width);
         seam.by_fit = true;
     }
-    for (std::size_t i = 0; i < std::min(shown, factors.size()); ++i) seam.sample.push_back(static_cast<float>(factors[i]));
+    for (std::size_t i = 0; i < std::min(shown, factors.size()); ++i)
+        seam.sample.push_back(static_cast<float>(factors[i]));
 }
 
 }  // namespace
@@ -170,7 +171,8 @@ Result<Scatter> scatter(const rig::Rig& rig, const ScatterOptions& options, cons
         auto typical = rig::prepare(seam.interface, rig::End::typical);
         if (!typical) return rig::placed(rig, result.id, typical.problem());
         seam.typical = std::move(*typical);
-        for (std::size_t e = 0; e < seam.interface.elements.size(); ++e) add_inputs(seam.interface, e, variables, seam.inputs);
+        for (std::size_t e = 0; e < seam.interface.elements.size(); ++e)
+            add_inputs(seam.interface, e, variables, seam.inputs);
         seams.push_back(std::move(seam));
     }
     std::vector<std::vector<double>> factors(options.draws);
@@ -193,8 +195,7 @@ Result<Scatter> scatter(const rig::Rig& rig, const ScatterOptions& options, cons
         return answer;
     }
     std::size_t any = 0;
-    for (const auto& row : factors)
-        any += std::any_of(row.begin(), row.end(), [](double f) { return f < 1; }) ? 1 : 0;
+    for (const auto& row : factors) any += std::any_of(row.begin(), row.end(), [](double f) { return f < 1; }) ? 1 : 0;
     answer.chance = static_cast<double>(any) / static_cast<double>(factors.size());
     for (std::size_t s = 0; s < seams.size(); ++s) {
         const auto& result = *seams[s].result;
@@ -206,10 +207,11 @@ Result<Scatter> scatter(const rig::Rig& rig, const ScatterOptions& options, cons
         std::vector<double> own;
         for (const auto& row : factors) own.push_back(row[s]);
         tell(own, seam);
-        const bool doubted = std::any_of(result.advisories.begin(), result.advisories.end(), [](const auto& a) { return a.doubtful; });
-        seam.verdict = seam.typical < 1                                                             ? Verdict::slips
+        const bool doubted =
+            std::any_of(result.advisories.begin(), result.advisories.end(), [](const auto& a) { return a.doubtful; });
+        seam.verdict = seam.typical < 1                                                          ? Verdict::slips
                        : seam.typical < seam.required || seam.chance > answer.allowed || doubted ? Verdict::doubtful
-                                                                                                    : Verdict::holds;
+                                                                                                 : Verdict::holds;
         answer.chance = std::max(answer.chance, seam.chance);
         answer.verdict = std::max(answer.verdict, seam.verdict);
         answer.seams.push_back(std::move(seam));

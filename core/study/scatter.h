@@ -10,16 +10,16 @@ struct Scatter {
         double p5 = 0, p50 = 0;  ///< percentiles of its factor; infinity where nothing drives it
         double typical = 0;      ///< as check() has it
         double required = 0;
-        double chance = 0;        ///< of letting go, under 1
-        bool by_fit = false;      ///< too rare to count: from a log-normal through the 5 % and 50 % points
+        double chance = 0;    ///< of letting go, under 1
+        bool by_fit = false;  ///< too rare to count: from a log-normal through the 5 % and 50 % points
         Verdict verdict = Verdict::holds;
         std::vector<float> sample;  ///< the first few hundred factors, for a picture
     };
-    std::vector<Seam> seams;   ///< from the payload down
-    double chance = 0;         ///< that any of them lets go
-    double allowed = 0;        ///< what may be, by what is required
+    std::vector<Seam> seams;  ///< from the payload down
+    double chance = 0;        ///< that any of them lets go
+    double allowed = 0;       ///< what may be, by what is required
     Verdict verdict = Verdict::holds;
-    std::size_t draws = 0;     ///< done
+    std::size_t draws = 0;  ///< done
     bool stopped = false;
 };
 struct ScatterOptions {
@@ -28,11 +28,12 @@ struct ScatterOptions {
     CheckOptions check = {};
 };
 /// Seeded draws of all that scatters.
-/// Meaning  Two-piece log-normal through the 5 %, typical and 95 % values of each input [mechanics 14]. One friction of a
-///          pair of surfaces and one strength of hand are drawn once for the whole rig; all else on its own. Each mode is
-///          looked at under the load that is its worst at typical inputs. Generator: std::mt19937_64, seeded with the
-///          seed and the number of the draw; percentiles by the nearest rank; what nothing drives counts as more than
-///          any factor. The same answer for any number of workers.
+/// Meaning  Two-piece log-normal through the 5 %, typical and 95 % values of each input [mechanics 14]. One friction of
+/// a
+///          pair of surfaces and one strength of hand are drawn once for the whole rig; all else on its own. Each mode
+///          is looked at under the load that is its worst at typical inputs. Generator: std::mt19937_64, seeded with
+///          the seed and the number of the draw; percentiles by the nearest rank; what nothing drives counts as more
+///          than any factor. The same answer for any number of workers.
 /// Range    1 to 1 000 000 draws.
 /// Errors   As check().
 Result<Scatter> scatter(const rig::Rig& rig, const ScatterOptions& options = {}, const Job& job = {});

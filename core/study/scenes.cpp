@@ -131,7 +131,8 @@ Result<ScenesCheck> check_scenes(const rig::Rig& rig, const std::vector<Scene>& 
             if (const auto* result = result_named(all.checks[i], first.id);
                 result && is_worse(*result, all.result_of(worst)))
                 worst.scene = i;
-        if (!all.worst_scene || is_worse(all.result_of(worst), all.checks[*all.worst_scene].interfaces[*all.checks[*all.worst_scene].worst]))
+        if (!all.worst_scene || is_worse(all.result_of(worst),
+                                         all.checks[*all.worst_scene].interfaces[*all.checks[*all.worst_scene].worst]))
             if (all.checks[worst.scene].worst) all.worst_scene = worst.scene;
         all.verdict = std::max(all.verdict, all.result_of(worst).verdict);
         all.worst.push_back(std::move(worst));

@@ -27,9 +27,9 @@ struct ScenesCheck {
         std::size_t scene = 0;  ///< where it is nearest to letting go
     };
     std::vector<Scene> scenes;
-    std::vector<RigCheck> checks;               ///< of each scene; of a stopped one only the first are there
+    std::vector<RigCheck> checks;                  ///< of each scene; of a stopped one only the first are there
     std::vector<std::vector<std::string>> beyond;  ///< of each scene, interfaces that cannot stand so
-    std::vector<Worst> worst;                   ///< of each interface, as the first check has them
+    std::vector<Worst> worst;                      ///< of each interface, as the first check has them
     std::optional<std::size_t> worst_scene;
     Verdict verdict = Verdict::holds;
     bool stopped = false;
@@ -37,8 +37,8 @@ struct ScenesCheck {
 };
 /// Meaning  The scenes one after another, each by check()'s rules; the same for any number of workers.
 /// Errors   As check().
-Result<ScenesCheck> check_scenes(const rig::Rig& rig, const std::vector<Scene>& scenes, const CheckOptions& options = {},
-                                 const Job& job = {});
+Result<ScenesCheck> check_scenes(const rig::Rig& rig, const std::vector<Scene>& scenes,
+                                 const CheckOptions& options = {}, const Job& job = {});
 /// "1 slips · 1 doubtful", each interface where it is worst.
 std::string tally(const ScenesCheck& check);
 /// "worst in Top-down: Ball in its cup tilts at 0.68× this push".

@@ -26,8 +26,8 @@ Problem no_axis(const rig::Rig& rig, const std::string& interface, const std::st
 
 }  // namespace
 
-Result<Travel> travel(const rig::Rig& rig, const std::string& interface, const std::string& key, const TravelRange& range,
-                      const Job& job) {
+Result<Travel> travel(const rig::Rig& rig, const std::string& interface, const std::string& key,
+                      const TravelRange& range, const Job& job) {
     const auto* f = rig.interface(interface);
     if (!f || f->closes_loop) return no_axis(rig, interface, key);
     const auto axes = rig::motion_of(*f).axes;
@@ -35,7 +35,8 @@ Result<Travel> travel(const rig::Rig& rig, const std::string& interface, const s
     if (axis == axes.end()) return no_axis(rig, interface, key);
     const auto stops = rig::stops_of(*f, *axis);
     const double reach = axis->slides ? open_rail : families::half_turn;
-    const double from = range.from.value_or(std::max(stops.least, -reach)), to = range.to.value_or(std::min(stops.most, reach));
+    const double from = range.from.value_or(std::max(stops.least, -reach)),
+                 to = range.to.value_or(std::min(stops.most, reach));
     if (!(from < to) || !std::isfinite(from) || !std::isfinite(to))
         return Problem{"travel.upside_down", "from", "The travel ends before it begins.",
                        "Give --from less than --to, for example --from -30deg --to 60deg."};

@@ -17,8 +17,8 @@ namespace {
 
 /// A tube or a rail that nobody said the end of is looked at so far to either side [m].
 constexpr double open_rail = 0.5;
-constexpr std::size_t kept_of_each = 6;   ///< poses of an interface that are refined
-constexpr std::size_t in_a_block = 256;   ///< poses that a worker takes at a time
+constexpr std::size_t kept_of_each = 6;  ///< poses of an interface that are refined
+constexpr std::size_t in_a_block = 256;  ///< poses that a worker takes at a time
 constexpr int refinements = 5;
 
 using Pose = std::vector<double>;
@@ -30,7 +30,8 @@ std::vector<rig::Vector> few_directions_of(const rig::Free& free) {
         for (int y = -1; y <= 1; ++y)
             for (int z = -1; z <= 1; ++z) {
                 const int sides = std::abs(x) + std::abs(y) + std::abs(z);
-                if (sides != 1 && sides != 3 && !(free.over == rig::Directions::level && sides == 2 && z == 0)) continue;
+                if (sides != 1 && sides != 3 && !(free.over == rig::Directions::level && sides == 2 && z == 0))
+                    continue;
                 rig::Vector d = rig::Vector(x, y, z).normalized();
                 if (free.over == rig::Directions::level && z != 0) continue;
                 if (free.over == rig::Directions::around) {
@@ -55,7 +56,8 @@ std::vector<CaseInForce> cases_of(const std::vector<rig::Action>& actions, doubl
                 all.push_back({action, {first, first}, required});
                 continue;
             }
-            for (const auto& second : few_directions_of(action.free[1])) all.push_back({action, {first, second}, required});
+            for (const auto& second : few_directions_of(action.free[1]))
+                all.push_back({action, {first, second}, required});
         }
     }
     return all;
@@ -70,7 +72,9 @@ class Poses {
  public:
     Poses(std::vector<Span> spans, std::size_t most, std::uint64_t seed) : spans_(std::move(spans)), seed_(seed) {
         const auto axes = static_cast<double>(spans_.size());
-        steps_ = spans_.empty() ? 1 : static_cast<std::size_t>(std::floor(std::pow(static_cast<double>(most), 1 / axes) + 1e-9));
+        steps_ = spans_.empty()
+                     ? 1
+                     : static_cast<std::size_t>(std::floor(std::pow(static_cast<double>(most), 1 / axes) + 1e-9));
         is_grid_ = steps_ >= 3;
         count_ = most;
         if (is_grid_) {
@@ -150,7 +154,8 @@ class Search {
     }
     void set(rig::Rig& rig, const Pose& pose) const {
         const auto& axes = prepared_.mechanism().axes();
-        for (std::size_t k = 0; k < axes.size(); ++k) rig.interfaces[axes[k].interface].pose[axes[k].axis.key] = pose[k];
+        for (std::size_t k = 0; k < axes.size(); ++k)
+            rig.interfaces[axes[k].interface].pose[axes[k].axis.key] = pose[k];
     }
     /// Looks at a block of poses and keeps the worst; `least` spares what is known to be no worse.
     void look(std::size_t first, std::size_t last, Workspace& work, Kept& kept) const {
@@ -176,7 +181,8 @@ class Search {
                 for (std::size_t k = 0; k < from.pose.size(); ++k)
                     for (const double way : {-1.0, 1.0}) {
                         Pose next = from.pose;
-                        next[k] = std::clamp(next[k] + way * poses_.step(k) / (1 << round), poses_.span(k).least, poses_.span(k).most);
+                        next[k] = std::clamp(next[k] + way * poses_.step(k) / (1 << round), poses_.span(k).least,
+                                             poses_.span(k).most);
                         for (auto& l : least) l.share = from.share;
                         evaluate(prepared_, next, cases_, work, least);
                         if (!(least[seam].share < from.share - 1e-12) || !can_stand(next)) continue;
@@ -213,7 +219,8 @@ WorstPose::Seam seam_in(const rig::Rig& rig, const rig::Interface& f, const Chec
     seam.factor = std::numeric_limits<double>::infinity();
     for (const auto& each : rig.interfaces)
         if (!each.closes_loop)
-            for (const auto& axis : rig::motion_of(each).axes) seam.pose[each.id][axis.key] = rig::position_of(each, axis.key);
+            for (const auto& axis : rig::motion_of(each).axes)
+                seam.pose[each.id][axis.key] = rig::position_of(each, axis.key);
     const auto prepared = prepare(rig, options);
     const auto result = prepared ? check_interface(*prepared, f) : Result<InterfaceResult>(prepared.problem());
     if (!result) return seam;

@@ -7,8 +7,8 @@ namespace clampet::study {
 struct WorstPose {
     struct Seam {
         std::string id, name;
-        rig::Positions pose;      ///< of every axis, where this interface is at its worst
-        double factor = 0;        ///< typical, as check() gives it there; infinity where nothing drives it
+        rig::Positions pose;  ///< of every axis, where this interface is at its worst
+        double factor = 0;    ///< typical, as check() gives it there; infinity where nothing drives it
         double required = 0;
         Verdict verdict = Verdict::holds;
         std::string load_case, mode;
@@ -19,13 +19,14 @@ struct WorstPose {
     bool stopped = false;              ///< cancelled: the best of what was looked at
 };
 struct WorstPoseOptions {
-    std::string seam;               ///< only this interface; empty for all
-    std::size_t most_poses = 46656; ///< of the grid: each axis gets as many steps as fit, at least 3
-    std::uint64_t seed = 1;         ///< of the poses between those of the grid
+    std::string seam;                ///< only this interface; empty for all
+    std::size_t most_poses = 46656;  ///< of the grid: each axis gets as many steps as fit, at least 3
+    std::uint64_t seed = 1;          ///< of the poses between those of the grid
     CheckOptions check = {};
 };
 /// Searches all axes over their travel.
-/// Meaning  A grid of all axes; where there are too many for that, as many poses spread at random by the seed. The worst
+/// Meaning  A grid of all axes; where there are too many for that, as many poses spread at random by the seed. The
+/// worst
 ///          few of each interface are then refined axis by axis. What the rig stands in is looked at too, so that the
 ///          answer is never better than check(). Loads from any side are taken from 14 directions on the way and from
 ///          check()'s at the end. The same answer for any number of workers.

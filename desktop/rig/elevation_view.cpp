@@ -31,21 +31,6 @@ void arrow(QPainter& p, QPointF from, QPointF to, QColor colour, double width) {
     p.drawPolygon(QPolygonF({to, to - 10 * u + 4.5 * n, to - 10 * u - 4.5 * n}));
 }
 
-void words(QPainter& p, QPointF at, const QString& text, const QFont& font, QColor colour,
-           int align = Qt::AlignHCenter) {
-    const QFontMetricsF metrics(font);
-    const double width = metrics.horizontalAdvance(text);
-    double x = at.x() - (align == Qt::AlignHCenter ? width / 2 : align == Qt::AlignRight ? width : 0);
-    x = std::clamp(x, 6.0, std::max(6.0, p.window().width() - width - 6.0));
-    const double y = std::clamp(at.y(), metrics.ascent() + 4.0, p.window().height() - 6.0);
-    QColor ground = theme().paper;
-    ground.setAlpha(205);
-    p.fillRect(QRectF(x - 2, y - metrics.ascent(), width + 4, metrics.height()), ground);
-    p.setFont(font);
-    p.setPen(colour);
-    p.drawText(QPointF(x, y), text);
-}
-
 }  // namespace
 
 ElevationView::ElevationView(project::Document& document, QWidget* parent)
@@ -134,6 +119,33 @@ QString ElevationView::words_of(const ElevationScene::Handle& h) const {
 QString ElevationView::pose_words() const {
     const auto* handle = in_hand();
     return handle ? words_of(*handle) : QString();
+}
+
+void ElevationView::words(QPainter& p, QPointF at, const QString& text, const QFont& font, QColor colour,
+                          int align) const {
+    const QFontMetricsF metrics(font);
+    const double width = metrics.horizontalAdvance(text);
+    double x = at.x() - (align == Qt::AlignHCenter ? width / 2 : align == Qt::AlignRight ? width : 0);
+    x = std::clamp(x, 6.0, std::max(6.0, p.window().width() - width - 6.0));
+    const double wanted = std::clamp(at.y(), metrics.ascent() + 4.0, p.window().height() - 6.0);
+    double y = wanted;
+    const auto place = [&] { return QRectF(x - 2, y - metrics.ascent(), width + 4, metrics.height()); };
+    const auto is_free = [&] {
+        return std::none_of(words_.begin(), words_.end(),
+                            [&](const QRectF& other) { return other.intersects(place()); });
+    };
+    for (int step = 1; step <= 8 && !is_free(); ++step) {
+        // Below and above in turn, a line further each time.
+        y = wanted + (step % 2 ? 1 : -1) * (step + 1) / 2 * metrics.height();
+        if (y < metrics.ascent() + 4 || y > p.window().height() - 6) y = wanted;
+    }
+    words_.push_back(place());
+    QColor ground = theme().paper;
+    ground.setAlpha(205);
+    p.fillRect(place(), ground);
+    p.setFont(font);
+    p.setPen(colour);
+    p.drawText(QPointF(x, y), text);
 }
 
 void ElevationView::paint_scale(QPainter& p) const {
@@ -281,6 +293,7 @@ void ElevationView::paintEvent(QPaintEvent*) {
     QPainter p(this);
     p.setRenderHint(QPainter::Antialiasing);
     p.fillRect(rect(), t.paper);
+    words_.clear();
     if (scene_.solids.empty()) return;
     for (const auto& solid : scene_.solids) {
         const QPolygonF polygon = pixels_.map(solid.outline);

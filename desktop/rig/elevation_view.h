@@ -51,6 +51,9 @@ class ElevationView : public QWidget {
     /// Where along its axis the pointer is, but for a constant.
     double along_axis(const ElevationScene::Handle& handle, QPointF position) const;
     void pose_at(const ElevationScene::Handle& handle, double position, project::Gesture gesture);
+    /// Words where they are wanted, or above or below where others stand already.
+    void words(QPainter& p, QPointF at, const QString& text, const QFont& font, QColor colour,
+               int align = Qt::AlignHCenter) const;
     void paint_scale(QPainter& p) const;
     void paint_lever(QPainter& p) const;
     void paint_push(QPainter& p) const;
@@ -63,7 +66,8 @@ class ElevationView : public QWidget {
     std::string selected_, marked_;
     ElevationScene scene_;
     QTransform pixels_;
-    QRectF fitted_;  ///< the extent that the present scale was made for
+    mutable std::vector<QRectF> words_;  ///< where words stand in the picture that is being painted
+    QRectF fitted_;                      ///< the extent that the present scale was made for
     struct Grabbed {
         std::string interface, axis;
         double offset = 0;  ///< where the pointer is along the axis, less the axis's position, at the press

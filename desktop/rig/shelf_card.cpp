@@ -24,10 +24,10 @@ ShelfCard::ShelfCard(project::ShelfItem item, QWidget* parent) : QAbstractButton
     setEnabled(item_.can_go());
     if (const auto body = parts::built(*item_.kind, item_.parts.back().values)) shapes_ = body->shapes;
     name_ = text_of(item_.kind->name());
-    says_ = !item_.can_go()          ? text_of(item_.lacks)
-            : item_.adapters() > 0   ? with_adapters(item_)
-            : item_.held_by.empty()  ? text_of(item_.kind->purpose())
-                                     : text_of(item_.held_by);
+    says_ = !item_.can_go()         ? text_of(item_.lacks)
+            : item_.adapters() > 0  ? with_adapters(item_)
+            : item_.held_by.empty() ? text_of(item_.kind->purpose())
+                                    : text_of(item_.held_by);
     setObjectName("shelf-" + text_of(item_.kind->key()));
     setAccessibleName(name_);
     setAccessibleDescription(says_);

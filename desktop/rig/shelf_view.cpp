@@ -1,5 +1,6 @@
 #include "desktop/rig/shelf_view.h"
 
+#include <algorithm>
 #include <QComboBox>
 #include <QKeyEvent>
 #include <QLabel>
@@ -8,7 +9,6 @@
 #include <QPushButton>
 #include <QScrollArea>
 #include <QVBoxLayout>
-#include <algorithm>
 
 #include "desktop/rig/shelf_card.h"
 #include "desktop/theme/theme.h"
@@ -46,6 +46,8 @@ ShelfView::ShelfView(project::Document& document, QWidget* parent)
     search_->setAccessibleName(tr("Search the shelf"));
     search_->setClearButtonEnabled(true);
     ports_->setAccessibleName(tr("Where it goes"));
+    ports_->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
+    ports_->setMinimumContentsLength(12);
     row->addWidget(search_, 1);
     row->addWidget(ports_);
     outer->addLayout(row);
@@ -138,10 +140,11 @@ void ShelfView::narrow() {
         card->setVisible(words.isEmpty() || named || is_meant);
         any = any || (card->isVisibleTo(inside_) && card->isEnabled());
     }
-    empty_->setText(any               ? QString()
-                    : words.isEmpty() ? tr("Nothing here can be joined to that. Choose another part of the column, or "
-                                           "change what it carries by.")
-                                      : tr("Nothing called “%1” can go there. Clear the search to see all.").arg(words));
+    empty_->setText(any ? QString()
+                    : words.isEmpty()
+                        ? tr("Nothing here can be joined to that. Choose another part of the column, or "
+                             "change what it carries by.")
+                        : tr("Nothing called “%1” can go there. Clear the search to see all.").arg(words));
     empty_->setVisible(!any);
     inside_->updateGeometry();
 }

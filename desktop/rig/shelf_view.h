@@ -31,8 +31,8 @@ class ShelfView : public QWidget {
     QStringList shown_kinds() const;
 
  signals:
-    void done();                             ///< closed, or a payload is in place
-    void placed(const QString& part);        ///< the last of what was put there
+    void done();                       ///< closed, or a payload is in place
+    void placed(const QString& part);  ///< the last of what was put there
     void problem(const QString& text);
 
  protected:

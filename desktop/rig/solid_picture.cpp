@@ -1,9 +1,9 @@
 #include "desktop/rig/solid_picture.h"
 
-#include <QPainter>
 #include <algorithm>
 #include <cmath>
 #include <numbers>
+#include <QPainter>
 
 #include "desktop/theme/theme.h"
 #include "mechanics/patch.h"

@@ -1,12 +1,12 @@
 #include "desktop/rig/stack_view.h"
 
 #include <algorithm>
+#include <QContextMenuEvent>
 #include <QKeyEvent>
 #include <QLabel>
 #include <QMenu>
 #include <QPushButton>
 #include <QScrollArea>
-#include <QContextMenuEvent>
 #include <QVBoxLayout>
 
 #include "desktop/rig/part_block.h"
@@ -250,8 +250,9 @@ void StackView::offer_places(QMenu* menu, const std::string& part) {
                 if (rig::is_taken(rig, other.id, port.id) || rig::is_taken(rig, part, own.id)) continue;
                 if (rig::ways_between(port, own).empty()) continue;
                 project::CloseLoop loop{{other.id, port.id}, {part, own.id}};
-                connect(tie->addAction(tr("%1, %2 on %3").arg(text_of(other.name), words_of(own.id), words_of(port.id))),
-                        &QAction::triggered, this, [this, loop] { perform(loop); });
+                connect(
+                    tie->addAction(tr("%1, %2 on %3").arg(text_of(other.name), words_of(own.id), words_of(port.id))),
+                    &QAction::triggered, this, [this, loop] { perform(loop); });
             }
     }
     move->setEnabled(!move->isEmpty());

@@ -58,7 +58,8 @@ void RigCard::paintEvent(QPaintEvent*) {
                QFontMetricsF(p.font()).elidedText(title_, Qt::ElideRight, words.width()));
     p.setFont(body_font(0.85));
     p.setPen(t.quiet);
-    p.drawText(QRectF(words.left(), words.top() + line, words.width(), 2 * line), Qt::AlignLeft | Qt::AlignTop | Qt::TextWordWrap,
+    p.drawText(QRectF(words.left(), words.top() + line, words.width(), 2 * line),
+               Qt::AlignLeft | Qt::AlignTop | Qt::TextWordWrap,
                QFontMetricsF(p.font()).elidedText(says_, Qt::ElideRight, 1.85 * words.width()));
     if (standing_.isEmpty()) return;
     const double mark = 0.62 * line, y = words.top() + 3.1 * line;

@@ -1,3 +1,4 @@
+#include <QElapsedTimer>
 // Renders one view to a PNG: how docs/screenshots is made. Run with QT_QPA_PLATFORM=offscreen.
 #include <QApplication>
 #include <QComboBox>
@@ -18,6 +19,7 @@
 #include "desktop/threads/fit_panel.h"
 #include "desktop/threads/stack_builder.h"
 #include "desktop/threads/thread_desk.h"
+#include "desktop/travel/shots_panel.h"
 #include "desktop/widgets/quantity_field.h"
 
 /// A quick-release plate with a washer and a pad under the demo's camera.
@@ -59,6 +61,32 @@ static void take(clampet::desktop::MainWindow& window, const std::string& text) 
     if (offer) (void)window.bench_model().set_inputs(clampet::study::inputs_from(*offer));
 }
 
+/// What lies below the rig, or over it.
+static void show_below(clampet::desktop::RigPage& page, const QCommandLineParser& parser) {
+    auto& shots = *page.shots();
+    if (parser.isSet("shelf")) page.open_shelf({parser.value("shelf").toStdString()});
+    if (parser.isSet("likelihood")) shots.likelihood_button()->click();
+    if (parser.isSet("worst")) shots.worst_button()->click();
+    if (parser.isSet("travel")) {
+        const QStringList wanted = parser.value("travel").split('.');
+        for (int i = 0; i < shots.axes()->count(); ++i)
+            if (shots.axes()->itemData(i).toStringList() == wanted) shots.axes()->setCurrentIndex(i);
+        shots.travel_button()->click();
+    }
+}
+
+/// Until work beside the window has brought its answers, or ten seconds.
+static void wait_for(clampet::desktop::MainWindow& window) {
+    QElapsedTimer since;
+    since.start();
+    const auto busy = [&] {
+        auto* shots = window.findChild<clampet::desktop::ShotsPanel*>();
+        return shots && shots->is_busy();
+    };
+    do QApplication::processEvents(QEventLoop::AllEvents, 50);
+    while (since.elapsed() < 200 || (busy() && since.elapsed() < 10000));
+}
+
 int main(int argc, char** argv) {
     QApplication app(argc, argv);
     QCommandLineParser parser;
@@ -78,6 +106,10 @@ int main(int argc, char** argv) {
                        {"device", "On a bench: what it carries, by its class.", "class"},
                        {"against", "On a bench: what the plot is drawn against, \"/payload\" or an input.", "key"},
                        {"advice", "On a bench: what would make it hold."},
+                       {"shelf", "Open the shelf on this part.", "id"},
+                       {"travel", "The travel of this axis, interface.axis.", "axis"},
+                       {"likelihood", "How often it lets go."},
+                       {"worst", "Search the worst pose."},
                        {"front", "Front view."},
                        {"top", "View from above."},
                        {"use", "Used like this: cards, separated by commas.", "cards"},
@@ -135,6 +167,8 @@ int main(int argc, char** argv) {
     window.resize(size.value(0).toInt(), size.value(1).toInt());
     window.show();
     for (int i = 0; i < 5; ++i) QApplication::processEvents();
+    if (auto* page = window.stage<clampet::desktop::RigPage>(); page->shots()) show_below(*page, parser);
+    wait_for(window);
     const bool written = window.grab().save(parser.value("out"));
     return written ? 0 : 1;
 }

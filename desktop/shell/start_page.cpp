@@ -61,7 +61,8 @@ void StartPage::build() {
         auto* card = new RigCard(text_of(point.title), text_of(point.description), this);
         card->setObjectName("start-" + name);
         if (auto rig = project::starting_rig(point.key)) card->show_rig(std::move(*rig));
-        connect(card, &QPushButton::clicked, this, [this, key = text_of(point.key)] { emit starting_point_wanted(key); });
+        connect(card, &QPushButton::clicked, this,
+                [this, key = text_of(point.key)] { emit starting_point_wanted(key); });
         ready->addWidget(card);
     };
     for (const auto& point : project::demo_rigs())

@@ -1,8 +1,8 @@
 #include "desktop/travel/likelihood_view.h"
 
-#include <QPainter>
 #include <algorithm>
 #include <cmath>
+#include <QPainter>
 
 #include "desktop/theme/verdict_paint.h"
 #include "desktop/theme/words.h"
@@ -105,7 +105,8 @@ void LikelihoodView::paintEvent(QPaintEvent*) {
             p.drawEllipse(QPointF(x_of(factor), y + lift), 1.7, 1.7);
         }
         p.setPen(QPen(t.text, 1.6));
-        if (std::isfinite(seam.p5)) p.drawLine(QPointF(x_of(seam.p5), y - row * 0.38), QPointF(x_of(seam.p5), y + row * 0.38));
+        if (std::isfinite(seam.p5))
+            p.drawLine(QPointF(x_of(seam.p5), y - row * 0.38), QPointF(x_of(seam.p5), y + row * 0.38));
         p.setPen(seam.chance > scatter_.allowed ? t.slips : t.text);
         p.drawText(QRectF(width() - chances - 6, y - line / 2, chances + 4, line), Qt::AlignRight | Qt::AlignVCenter,
                    chance_words(seam.chance));

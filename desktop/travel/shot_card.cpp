@@ -17,7 +17,8 @@ std::vector<rig::Shape> shapes_in_world(const rig::Rig& rig) {
     const auto add = [&](rig::Shape shape, const Eigen::Isometry3d& world) {
         shape.at = world * shape.at;
         shape.axis = world.linear() * shape.axis;
-        if (shape.kind == rig::ShapeKind::box) shape.size = (world.linear() * shape.size).cwiseAbs();  // good for a thumb
+        if (shape.kind == rig::ShapeKind::box)
+            shape.size = (world.linear() * shape.size).cwiseAbs();  // good for a thumb
         all.push_back(std::move(shape));
     };
     for (const auto& part : rig.parts)
@@ -58,7 +59,7 @@ void ShotCard::show_check(const study::RigCheck* check) {
 
 QSize ShotCard::sizeHint() const {
     const double line = QFontMetricsF(body_font()).height();
-    return {qRound(112 * std::min(1.5, text_scale())), qRound(52 + 2.1 * line)};
+    return {qRound(132 * std::min(1.5, text_scale())), qRound(52 + 2.1 * line)};
 }
 
 void ShotCard::paintEvent(QPaintEvent*) {
@@ -71,7 +72,8 @@ void ShotCard::paintEvent(QPaintEvent*) {
     p.drawRoundedRect(box, 4, 4);
     const double line = QFontMetricsF(body_font()).height();
     const QRectF words = box.adjusted(6, box.height() - 2 * line - 2, -6, -2);
-    paint_solids(p, QRectF(box.left() + 6, box.top() + 5, box.width() - 12, words.top() - box.top() - 7), shapes_, Sight{});
+    paint_solids(p, QRectF(box.left() + 6, box.top() + 5, box.width() - 12, words.top() - box.top() - 7), shapes_,
+                 Sight{});
     p.setFont(body_font(0.9, true));
     p.setPen(t.text);
     p.drawText(QRectF(words.left(), words.top(), words.width(), line), Qt::AlignLeft | Qt::AlignVCenter,

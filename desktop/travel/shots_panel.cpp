@@ -1,5 +1,6 @@
 #include "desktop/travel/shots_panel.h"
 
+#include <algorithm>
 #include <QComboBox>
 #include <QHBoxLayout>
 #include <QInputDialog>
@@ -13,6 +14,7 @@
 #include "desktop/travel/likelihood_view.h"
 #include "desktop/travel/shot_card.h"
 #include "desktop/travel/travel_plot.h"
+#include "desktop/widgets/flow_layout.h"
 #include "desktop/widgets/panel.h"
 #include "desktop/widgets/quiet_combo_box.h"
 #include "study/travel.h"
@@ -23,7 +25,8 @@ ShotsPanel::ShotsPanel(project::Document& document, QWidget* parent)
     : QWidget(parent),
       document_(document),
       said_(quiet_words({}, this)),
-      hint_(quiet_words(tr("No shots yet: pose the rig as the film needs it and keep the pose. Every shot is then checked."), this)),
+      hint_(quiet_words(
+          tr("No shots yet: pose the rig as the film needs it and keep the pose. Every shot is then checked."), this)),
       keep_(new QPushButton(tr("+ Keep this pose"), this)),
       worst_(new QPushButton(tr("Worst pose"), this)),
       travel_(new QPushButton(tr("Travel"), this)),
@@ -40,7 +43,8 @@ ShotsPanel::ShotsPanel(project::Document& document, QWidget* parent)
     auto* outer = new QVBoxLayout(this);
     outer->setContentsMargins(16, 6, 12, 8);
     outer->setSpacing(5);
-    auto* tools = new QHBoxLayout;
+    auto* place = new QWidget(this);
+    auto* tools = new FlowLayout(place);
     for (auto* button : {keep_, worst_, travel_, likelihood_}) {
         button->setProperty("pill", true);
         tools->addWidget(button);
@@ -51,11 +55,12 @@ ShotsPanel::ShotsPanel(project::Document& document, QWidget* parent)
     travel_->setCheckable(true);
     likelihood_->setToolTip(tr("How often each seam would let go, over what nobody knows exactly"));
     likelihood_->setCheckable(true);
+    outer->addWidget(place);
     said_->setWordWrap(false);
     said_->setMinimumWidth(40);
     said_->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);
-    tools->addWidget(said_, 1);
-    outer->addLayout(tools);
+    said_->hide();
+    outer->addWidget(said_);
     auto* inside = new QWidget;
     cards_row_ = new QHBoxLayout(inside);
     cards_row_->setContentsMargins(0, 0, 0, 0);
@@ -71,7 +76,9 @@ ShotsPanel::ShotsPanel(project::Document& document, QWidget* parent)
     column->setContentsMargins(0, 0, 0, 0);
     column->setSpacing(2);
     axes_->setAccessibleName(tr("Joint to look along"));
-    column->addWidget(axes_, 0, Qt::AlignLeft);
+    axes_->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
+    axes_->setMinimumContentsLength(14);
+    column->addWidget(axes_);
     column->addWidget(plot_);
     travel_place_->hide();
     outer->addWidget(travel_place_);
@@ -82,9 +89,8 @@ ShotsPanel::ShotsPanel(project::Document& document, QWidget* parent)
         if (on) travel_->setChecked(false);  // one of both: the rig keeps its room
         if (on) refresh();
     });
-    connect(keep_, &QPushButton::clicked, this, [this] {
-        perform(project::AddShot{tr("Shot %1").arg(document_.rig().shots.size() + 1).toStdString()});
-    });
+    connect(keep_, &QPushButton::clicked, this,
+            [this] { perform(project::AddShot{tr("Shot %1").arg(document_.rig().shots.size() + 1).toStdString()}); });
     connect(worst_, &QPushButton::clicked, this, &ShotsPanel::find_worst);
     connect(travel_, &QPushButton::toggled, this, [this](bool on) {
         travel_place_->setVisible(on);
@@ -94,7 +100,8 @@ ShotsPanel::ShotsPanel(project::Document& document, QWidget* parent)
     connect(axes_, &QComboBox::activated, this, [this] { refresh(); });
     connect(plot_, &TravelPlot::position_chosen, this, [this](double position, quint64 gesture) {
         const QStringList axis = axes_->currentData().toStringList();
-        if (axis.size() == 2) perform(project::SetPose{axis[0].toStdString(), axis[1].toStdString(), position}, gesture);
+        if (axis.size() == 2)
+            perform(project::SetPose{axis[0].toStdString(), axis[1].toStdString(), position}, gesture);
     });
     subscription_ = document_.observe([this](const project::Change&) { refresh(); });
     refresh();
@@ -112,13 +119,28 @@ void ShotsPanel::perform(const project::Edit& edit, project::Gesture gesture) {
 }
 
 void ShotsPanel::say(const QString& words) {
-    said_->setText(words);
+    said_in_full_ = words;
+    said_->setVisible(!words.isEmpty());
+    said_->setText(QFontMetrics(said_->font()).elidedText(words, Qt::ElideRight, said_->width()));
     said_->setToolTip(words);
     said_->setAccessibleName(words);
 }
 
+void ShotsPanel::resizeEvent(QResizeEvent* event) {
+    QWidget::resizeEvent(event);
+    say(said_in_full_);
+}
+
+bool ShotsPanel::is_busy() const {
+    const bool unchecked = std::any_of(cards_.begin(), cards_.end(), [](const auto& c) { return c.second->is_old(); });
+    const bool travels = travel_->isChecked() && (plot_->is_old() || plot_->shown_travel().points.empty());
+    const bool draws =
+        likelihood_->isChecked() && (likelihood_view_->is_old() || likelihood_view_->shown_scatter().seams.empty());
+    return searching_ || unchecked || travels || draws;
+}
+
 QString ShotsPanel::said() const {
-    return said_->text();
+    return said_in_full_;
 }
 
 void ShotsPanel::select(const QString& interface) {
@@ -179,8 +201,7 @@ void ShotsPanel::rebuild_cards() {
     for (const auto& shot : shown_shots_) {
         auto* card = new ShotCard(text_of(shot.id), this);
         card->setContextMenuPolicy(Qt::CustomContextMenu);
-        connect(card, &QAbstractButton::clicked, this,
-                [this, id = shot.id] { perform(project::GoToShot{id}); });
+        connect(card, &QAbstractButton::clicked, this, [this, id = shot.id] { perform(project::GoToShot{id}); });
         connect(card, &QWidget::customContextMenuRequested, this,
                 [this, card](QPoint where) { make_menu(card->shot())->popup(card->mapToGlobal(where)); });
         cards_row_->insertWidget(at++, card);
@@ -189,7 +210,8 @@ void ShotsPanel::rebuild_cards() {
     }
     hint_->setVisible(shown_shots_.empty());
     if (auto* scroll = findChild<QScrollArea*>("shots-scroll")) {
-        const int wanted = shown_shots_.empty() ? hint_->sizeHint().height() + 8 : cards_.begin()->second->sizeHint().height() + 14;
+        const int wanted =
+            shown_shots_.empty() ? hint_->sizeHint().height() + 8 : cards_.begin()->second->sizeHint().height() + 14;
         scroll->setFixedHeight(wanted);
     }
     checked_ = 0;

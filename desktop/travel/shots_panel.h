@@ -1,6 +1,6 @@
 #pragma once
-#include <QWidget>
 #include <map>
+#include <QWidget>
 
 #include "project/background.h"
 #include "project/document.h"
@@ -19,8 +19,8 @@ class LikelihoodView;
 class ShotCard;
 class TravelPlot;
 
-/// Shots as small pictures with their worst factor, the travel of one axis, and the search for the worst pose: below the
-/// rig. Long work is done beside; what is shown meanwhile is marked old.
+/// Shots as small pictures with their worst factor, the travel of one axis, and the search for the worst pose: below
+/// the rig. Long work is done beside; what is shown meanwhile is marked old.
 class ShotsPanel : public QWidget {
     Q_OBJECT
  public:
@@ -35,6 +35,8 @@ class ShotsPanel : public QWidget {
     QComboBox* axes() const { return axes_; }
     TravelPlot* plot() const { return plot_; }
     QString said() const;
+    /// Whether work is under way whose answer is still to be shown.
+    bool is_busy() const;
     /// What can be done with a shot: name it, give it the present pose, remove it.
     QMenu* make_menu(const QString& shot);
     const study::ScenesCheck& scenes() const { return scenes_; }
@@ -42,6 +44,9 @@ class ShotsPanel : public QWidget {
  signals:
     void problem(const QString& text);
     void seam_wanted(const QString& interface);
+
+ protected:
+    void resizeEvent(QResizeEvent* event) override;
 
  private:
     void refresh();
@@ -68,7 +73,8 @@ class ShotsPanel : public QWidget {
     std::vector<rig::Shot> shown_shots_;
     study::ScenesCheck scenes_;
     std::string selected_;
-    std::uint64_t checked_ = 0;  ///< revision whose shots were looked at
+    QString said_in_full_;
+    std::uint64_t checked_ = 0;   ///< revision whose shots were looked at
     std::string travelled_axis_;  ///< what the travel was last looked at of…
     rig::Rig travelled_;          ///< …and the rig, with that axis at 0
     bool searching_ = false;

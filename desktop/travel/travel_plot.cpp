@@ -1,10 +1,10 @@
 #include "desktop/travel/travel_plot.h"
 
+#include <algorithm>
+#include <cmath>
 #include <QKeyEvent>
 #include <QPainter>
 #include <QPainterPath>
-#include <algorithm>
-#include <cmath>
 
 #include "desktop/theme/words.h"
 #include "project/history.h"
@@ -31,12 +31,11 @@ void TravelPlot::show_travel(study::Travel travel) {
     old_ = false;
     if (const auto worst = worst_point()) {
         const auto seam = worst_at(*worst);
-        setAccessibleDescription(tr("least at %1: %2 %3")
-                                     .arg(shown(travel_.points[*worst].position, travel_.slides
-                                                                                     ? quantity::Dimension::length
-                                                                                     : quantity::Dimension::angle),
-                                          text_of(travel_.names[*seam]),
-                                          factor_text(travel_.points[*worst].factors[*seam])));
+        setAccessibleDescription(
+            tr("least at %1: %2 %3")
+                .arg(shown(travel_.points[*worst].position,
+                           travel_.slides ? quantity::Dimension::length : quantity::Dimension::angle),
+                     text_of(travel_.names[*seam]), factor_text(travel_.points[*worst].factors[*seam])));
     }
     update();
 }
@@ -107,8 +106,8 @@ void TravelPlot::paint(QPainter& p, QRectF whole, const Look& look) const {
         p.setPen(QPen(t.line, 1));
         p.drawLine(QPointF(a.left(), y), QPointF(a.right(), y));
         p.setPen(t.quiet);
-        p.drawText(QRectF(whole.left(), y - line / 2, a.left() - whole.left() - 6, line), Qt::AlignRight | Qt::AlignVCenter,
-                   QString::number(factor) + QStringLiteral("×"));
+        p.drawText(QRectF(whole.left(), y - line / 2, a.left() - whole.left() - 6, line),
+                   Qt::AlignRight | Qt::AlignVCenter, QString::number(factor) + QStringLiteral("×"));
     }
     const double required = *std::max_element(travel_.required.begin(), travel_.required.end());
     p.setPen(QPen(t.text, 1.2, Qt::DashLine));
@@ -142,7 +141,9 @@ void TravelPlot::paint(QPainter& p, QRectF whole, const Look& look) const {
         p.setBrush(t.field);
         p.drawEllipse(at, 4, 4);
         const double factor = travel_.points[*worst].factors[worst_seam];
-        const QString off = factor < least_factor ? tr(", below the scale") : factor > most_factor ? tr(", above the scale") : QString();
+        const QString off = factor < least_factor  ? tr(", below the scale")
+                            : factor > most_factor ? tr(", above the scale")
+                                                   : QString();
         const QString words = tr("%1 %2%3").arg(text_of(travel_.names[worst_seam]), factor_text(factor), off);
         const double width = QFontMetricsF(small).horizontalAdvance(words) + 6;
         const double x = std::clamp(at.x() - width / 2, a.left(), std::max(a.left(), a.right() - width));
@@ -160,7 +161,8 @@ void TravelPlot::paint(QPainter& p, QRectF whole, const Look& look) const {
     const auto dimension = travel_.slides ? quantity::Dimension::length : quantity::Dimension::angle;
     p.setPen(t.quiet);
     const auto mark = [&](double position, int align) {
-        p.drawText(QRectF(a.left(), a.bottom() + 4, a.width(), line), align | Qt::AlignVCenter, shown(position, dimension));
+        p.drawText(QRectF(a.left(), a.bottom() + 4, a.width(), line), align | Qt::AlignVCenter,
+                   shown(position, dimension));
     };
     mark(travel_.points.front().position, Qt::AlignLeft);
     mark(travel_.points.back().position, Qt::AlignRight);

@@ -4,8 +4,8 @@
 
 namespace clampet::desktop {
 
-/// The factor of every seam along the travel of one axis, on a logarithmic scale from 0.5 to 10 times. Dragged along, it
-/// poses the rig.
+/// The factor of every seam along the travel of one axis, on a logarithmic scale from 0.5 to 10 times. Dragged along,
+/// it poses the rig.
 class TravelPlot : public DragPlot {
     Q_OBJECT
  public:

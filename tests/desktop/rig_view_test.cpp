@@ -2,10 +2,10 @@
 
 #include "catalogue/material.h"
 #include "desktop/rig/part_block.h"
-#include "desktop/widgets/stock_row.h"
-#include "rig/in_force.h"
 #include "desktop/rig/shelf_card.h"
 #include "desktop/rig/shelf_view.h"
+#include "desktop/widgets/stock_row.h"
+#include "rig/in_force.h"
 #include "window.h"
 
 using namespace clampet;
@@ -99,7 +99,8 @@ TEST_CASE("a seam says what comes from its ports, takes what is typed, and goes 
     d.shortcut("undo");
     // The friction is that of the two surfaces; another one is a choice of the person's own.
     CHECK_THAT(d.input("rail-clamp", "jaw", "friction")->origin().toStdString(), Catch::Contains("V-jaw clamp"));
-    CHECK_THAT(d.input("rail-clamp", "jaw", "torque")->origin().toStdString(), Catch::Contains("typed; take it from V-jaw"));
+    CHECK_THAT(d.input("rail-clamp", "jaw", "torque")->origin().toStdString(),
+               Catch::Contains("typed; take it from V-jaw"));
     CHECK(d.input("rail-clamp", "jaw", "bearing_inner")->origin().isEmpty());
     // On its bench and back nothing of that is typed.
     d.window.bench_stage()->open_bench_of("rail-clamp", "jaw");

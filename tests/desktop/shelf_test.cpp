@@ -23,7 +23,9 @@ struct BuildWindow : DemoWindow {
     desktop::ShelfView& shelf() { return *page().shelf(); }
     desktop::ShotsPanel& shots() { return *page().shots(); }
     void press(QWidget* widget) {
+        QApplication::processEvents();  // what was laid out anew is shown
         REQUIRE(widget);
+        INFO(widget->metaObject()->className() << " " << widget->objectName().toStdString());
         REQUIRE(widget->isVisible());
         QTest::mouseClick(widget, Qt::LeftButton);
         ++presses;
@@ -62,7 +64,8 @@ TEST_CASE("a rig is built from nothing to its verdict by pressing pictures", "[d
     CHECK(d.rig().parts.empty());
 }
 
-TEST_CASE("the shelf is searched by what people call things, and Return takes the first", "[desktop][shelf][keyboard]") {
+TEST_CASE("the shelf is searched by what people call things, and Return takes the first",
+          "[desktop][shelf][keyboard]") {
     BuildWindow d;
     d.begin("edge");
     CHECK(d.shelf().search()->hasFocus());
@@ -134,7 +137,8 @@ TEST_CASE("poses are kept as shots, each with its factor, and taken up by pressi
     REQUIRE(level);
     CHECK(level->isChecked());
     CHECK_FALSE(leaning->isChecked());
-    REQUIRE(QTest::qWaitFor([&] { return !leaning->is_old() && !level->is_old() && !leaning->accessibleDescription().isEmpty(); }, 20000));
+    REQUIRE(QTest::qWaitFor(
+        [&] { return !leaning->is_old() && !level->is_old() && !leaning->accessibleDescription().isEmpty(); }, 20000));
     CHECK_THAT(leaning->accessibleDescription().toStdString(), Catch::Contains("Camera on its plate bottoms"));
     d.press(leaning);
     CHECK(d.rig().interface("ball")->pose.at("forward") > 0.9);

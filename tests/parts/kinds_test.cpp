@@ -50,7 +50,8 @@ std::vector<families::Value> others(const families::Parameter& p) {
         return p.key.find("material") != std::string::npos
                    ? std::vector<families::Value>{std::string("oak"), std::string("brass")}
                : p.key == "device" ? std::vector<families::Value>{std::string("phone"), std::string("7-inch monitor")}
-               : p.key == "tight" ? std::vector<families::Value>{std::string("snug, knob Ø20")}
+               : p.key == "tight"
+                   ? std::vector<families::Value>{std::string("snug, knob Ø20")}
                    : std::vector<families::Value>{std::string("M8"), std::string("M4"), std::string("M12")};
     if (p.whole_number) return {p.standard + 1};
     std::vector<families::Value> all;

@@ -152,8 +152,8 @@ TEST_CASE("an adapter that is missing is routed and comes along", "[project][bui
     d.undo();  // both at once
     CHECK(d.rig().parts.size() == 2);
     // Something of one's own drawer is taken before what would have to be bought.
-    const std::vector<catalogue::Adapter> drawer{
-        {"my own bush", {"3/8-16 UNC", false}, {"M6", true}, "", 1}, {"my odd one", {"M6", false}, {"1/4-20 UNC", true}, "", 1}};
+    const std::vector<catalogue::Adapter> drawer{{"my own bush", {"3/8-16 UNC", false}, {"M6", true}, "", 1},
+                                                 {"my odd one", {"M6", false}, {"1/4-20 UNC", true}, "", 1}};
     const auto mine = project::shelf(d.rig(), {post}, drawer);
     const auto own = std::find_if(mine.begin(), mine.end(), [](const auto& x) { return x.kind->key() == "camera"; });
     CHECK(own->adapters() == 2);
@@ -167,7 +167,7 @@ TEST_CASE("what cannot meet says what it lacks", "[project][building][input]") {
     for (const auto& item : all) {
         if (item.kind->key() != "camera" && item.kind->key() != "vee_clamp") continue;
         CHECK_FALSE(item.can_go());  // no screw through a wall without a hole, no jaw on a wall
-        CHECK_THAT(item.lacks, Catch::Contains("has nothing free"));
+        CHECK_THAT(item.lacks, Catch::Contains("Nothing free here takes its"));
     }
     const auto done = d.perform(Build{d.rig().parts.front().id, {}, {}, {{"vee_clamp"}}});
     REQUIRE_FALSE(done);

@@ -69,7 +69,12 @@ TEST_CASE("every edit undoes to the same bytes, and redoes", "[project][document
         Document d;
         REQUIRE(d.perform(project::Build{{}, {}, {}, {{"tube"}}}));
         for (const char* kind : {"pair", "tube", "collar", "block"})
-            REQUIRE(d.perform(project::Build{d.rig().parts.back().id, {}, {}, {{kind, kind, kind == std::string("collar") ? families::Values{{"top", "face"}} : families::Values{}}}}));
+            REQUIRE(d.perform(project::Build{
+                d.rig().parts.back().id,
+                {},
+                {},
+                {{kind, kind,
+                  kind == std::string("collar") ? families::Values{{"top", "face"}} : families::Values{}}}}));
         REQUIRE(d.perform(project::Build{d.rig().parts.back().id, {}, {}, {{"block", "above"}}}));
         REQUIRE(d.perform(project::AddShot{"One"}));
         REQUIRE(d.perform(project::SetPose{d.rig().interfaces[2].id, "slide", 0.1}));
@@ -78,13 +83,10 @@ TEST_CASE("every edit undoes to the same bytes, and redoes", "[project][document
     }
     const std::string shot = other.shots.front().id, top = other.parts.back().id, collar = other.parts[3].id,
                       rail = other.parts[0].id;
-    const std::vector<project::Edit> others{project::MoveDown{top},
-                                            project::MoveBranch{collar, rail},
-                                            project::SetShot{shot, "Two", 2, 1},
-                                            project::TakePose{shot},
-                                            project::GoToShot{shot},
-                                            project::RemoveShot{shot},
-                                            project::RemovePayloadSet{"bare"}};
+    const std::vector<project::Edit> others{
+        project::MoveDown{top},           project::MoveBranch{collar, rail}, project::SetShot{shot, "Two", 2, 1},
+        project::TakePose{shot},          project::GoToShot{shot},           project::RemoveShot{shot},
+        project::RemovePayloadSet{"bare"}};
     std::set<std::size_t> kinds;  // every kind of edit is among them but the one that needs ports that meet
     for (const auto* list : {&edits, &others})
         for (const auto& edit : *list) kinds.insert(edit.index());

@@ -1,5 +1,7 @@
 // How often a rig lets go: against the closed form of a log-normal, against draws that share a variable and draws that
 // do not, and the laws that any number of workers and any order must keep.
+#include "study/scatter.h"
+
 #include <algorithm>
 #include <catch2/catch.hpp>
 #include <cmath>
@@ -8,7 +10,6 @@
 #include "project/starting_points.h"
 #include "quantity/dimension.h"
 #include "rig_builder.h"
-#include "study/scatter.h"
 
 using namespace clampet;
 using build::Vector;
@@ -25,14 +26,15 @@ rig::Rig on_a_wall(int count, rig::Input friction, double mass = 5) {
     r.required = 1.5;
     std::vector<rig::Port> wall;
     for (int i = 0; i < count; ++i)
-        wall.push_back(build::port(("at" + std::to_string(i)).c_str(), {0, 0.5 * i, 0}, Vector::UnitX(), Vector::UnitZ()));
+        wall.push_back(
+            build::port(("at" + std::to_string(i)).c_str(), {0, 0.5 * i, 0}, Vector::UnitX(), Vector::UnitZ()));
     r.parts = {build::part("wall", 0, Vector::Zero(), wall)};
     for (int i = 0; i < count; ++i) {
         const auto id = "plate" + std::to_string(i);
         r.parts.push_back(build::part(id.c_str(), mass, Vector::Zero(),
                                       {build::port("back", Vector::Zero(), Vector::UnitX(), Vector::UnitZ())}));
-        r.interfaces.push_back(build::join(("face" + std::to_string(i)).c_str(), {"wall", "at" + std::to_string(i)}, {id, "back"},
-                                           "flat_face",
+        r.interfaces.push_back(build::join(("face" + std::to_string(i)).c_str(), {"wall", "at" + std::to_string(i)},
+                                           {id, "back"}, "flat_face",
                                            {{"friction", friction},
                                             {"force", rig::Band{150, 300, 600}},
                                             {"kept", 1.0},
@@ -44,7 +46,8 @@ rig::Rig on_a_wall(int count, rig::Input friction, double mass = 5) {
 
 }  // namespace
 
-TEST_CASE("the chance of slipping is that of the log-normal that friction and force make", "[study][scatter][derived]") {
+TEST_CASE("the chance of slipping is that of the log-normal that friction and force make",
+          "[study][scatter][derived]") {
     // ln(mu N) is normal: variances of the logarithms add. Bands that are alike to both sides leave no skew.
     const auto rig = on_a_wall(1, rig::Band{0.2, 0.4, 0.8}, 2);
     study::ScatterOptions options;
@@ -130,7 +133,8 @@ TEST_CASE("the same seed gives the same draws for any number of workers", "[stud
     const auto other = study::scatter(rig, options);
     CHECK_FALSE(one->seams[1].sample == other->seams[1].sample);
     // What bottoms bottoms in every draw.
-    const auto screw = std::find_if(one->seams.begin(), one->seams.end(), [](const auto& s) { return s.id == "camera-screw"; });
+    const auto screw =
+        std::find_if(one->seams.begin(), one->seams.end(), [](const auto& s) { return s.id == "camera-screw"; });
     CHECK(screw->chance == 1);
     CHECK(screw->verdict == study::Verdict::slips);
 }

@@ -1,4 +1,6 @@
 // A rig in its shots and payload sets, along the travel of a joint, and where in all of it it is worst.
+#include "study/scenes.h"
+
 #include <algorithm>
 #include <catch2/catch.hpp>
 #include <cmath>
@@ -8,7 +10,6 @@
 #include "project/rig_json.h"
 #include "project/starting_points.h"
 #include "rig/mechanism.h"
-#include "study/scenes.h"
 #include "study/travel.h"
 #include "study/worst_pose.h"
 
@@ -92,7 +93,8 @@ TEST_CASE("a shot beyond a stop is checked all the same, and said", "[study][sho
     CHECK(all->beyond[3].empty());
 }
 
-TEST_CASE("shots and sets are written and read, with units, and refused where they are not any", "[project][shots][file]") {
+TEST_CASE("shots and sets are written and read, with units, and refused where they are not any",
+          "[project][shots][file]") {
     const auto rig = with_shots();
     const auto again = project::read_rig(project::write_rig(rig));
     REQUIRE(again);

@@ -339,11 +339,11 @@ Motion motion(const Values& v) {
 /// The chain begins in a cup and ends in a ball.
 Mating chain_in_cup() {
     return {.support = PortKind::socket,
-          .payload = PortKind::ball,
-          .fills = {{"ball_diameter", PortSide::payload, "diameter"},
-                    {"opening_diameter", PortSide::support, "opening"},
-                    {"stem_diameter", PortSide::payload, "stem"}},
-          .friction = "friction"};
+            .payload = PortKind::ball,
+            .fills = {{"ball_diameter", PortSide::payload, "diameter"},
+                      {"opening_diameter", PortSide::support, "opening"},
+                      {"stem_diameter", PortSide::payload, "stem"}},
+            .friction = "friction"};
 }
 
 }  // namespace
@@ -403,9 +403,7 @@ const Family& ball_chain() {
           {},
           "material"},
          {"material", "Core wire", {{"wire_yield", "yield"}}, {}, {}, "wire"}},
-        &motion,
-        {chain_in_cup()},
-        {.mass = 0.15, .at = {0, 0, 0.02}, .push = 0});
+        &motion, {chain_in_cup()}, {.mass = 0.15, .at = {0, 0, 0.02}, .push = 0});
     return family;
 }
 

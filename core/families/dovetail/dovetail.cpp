@@ -258,7 +258,6 @@ Motion motion(const Values& v) {
     return m;
 }
 
-
 /// A rail and the jaws that hold it.
 Mating mating(PortSide rail) {
     const bool above = rail == PortSide::payload;
@@ -319,8 +318,7 @@ const Family& dovetail() {
                              "from memory"),
             },
         }),
-        &build, true, {}, &motion,
-        {mating(PortSide::payload), mating(PortSide::support)});
+        &build, true, {}, &motion, {mating(PortSide::payload), mating(PortSide::support)});
     return family;
 }
 

@@ -303,20 +303,20 @@ Result<FormulaParts> build(const Values& v, const mechanics::CutFacePtr& like) {
 /// A frame on an edge; the screw is the frame's.
 Mating frame_on_edge() {
     return {.support = PortKind::edge,
-          .payload = PortKind::jaw,
-          .fills = {{"board_thickness", PortSide::support, "thickness"},
-                    {"plate_length", PortSide::payload, "length"},
-                    {"plate_width", PortSide::payload, "width"},
-                    {"pad_diameter", PortSide::payload, "pad"},
-                    {"throat", PortSide::payload, "throat"},
-                    {"frame_depth", PortSide::payload, "frame_depth"},
-                    {"frame_width", PortSide::payload, "frame_width"},
-                    {"screw", PortSide::payload, "screw"},
-                    {"torque", PortSide::payload, "tight", true}},
-          .friction = "friction",
-          .materials = {{PortSide::support, "material"}},
-          .forms = {"flat"},
-          .derived = [](const Meeting& meeting) { return squeezed_as(meeting.payload); }};
+            .payload = PortKind::jaw,
+            .fills = {{"board_thickness", PortSide::support, "thickness"},
+                      {"plate_length", PortSide::payload, "length"},
+                      {"plate_width", PortSide::payload, "width"},
+                      {"pad_diameter", PortSide::payload, "pad"},
+                      {"throat", PortSide::payload, "throat"},
+                      {"frame_depth", PortSide::payload, "frame_depth"},
+                      {"frame_width", PortSide::payload, "frame_width"},
+                      {"screw", PortSide::payload, "screw"},
+                      {"torque", PortSide::payload, "tight", true}},
+            .friction = "friction",
+            .materials = {{PortSide::support, "material"}},
+            .forms = {"flat"},
+            .derived = [](const Meeting& meeting) { return squeezed_as(meeting.payload); }};
 }
 
 }  // namespace
@@ -392,8 +392,7 @@ const Family& edge_clamp() {
          {"material", "Board or desk top", {{"board_strength", "bearing"}}, {}, {}, "material"},
          {"material", "Pad under the screw", {{"cap_strength", "bearing"}}, {}, {}, "cap"},
          {"material", "Frame of the clamp", {{"frame_strength", "bending"}}, {}, {}, "frame"}},
-        nullptr,
-        {frame_on_edge()});
+        nullptr, {frame_on_edge()});
     return family;
 }
 

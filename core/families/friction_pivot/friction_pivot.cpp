@@ -305,22 +305,22 @@ Motion motion(const Values&) {
 /// A tongue between cheeks, or a lap on one: what squeezes it is the support's.
 Mating pivots() {
     return {.support = PortKind::pivot,
-          .payload = PortKind::pivot,
-          .fills = {{"outer_diameter", PortSide::payload, "outer"},
-                    {"inner_diameter", PortSide::payload, "inner"},
-                    {"lap", PortSide::support, "lap"},
-                    {"plate_thickness", PortSide::support, "thickness"},
-                    {"cheeks_apart", PortSide::payload, "thickness"},
-                    {"screw", PortSide::support, "screw"},
-                    {"torque", PortSide::support, "tight", true}},
-          .friction = "friction",
-          .materials = {{PortSide::payload, "material"}},
-          .derived = [](const Meeting& meeting) {
-              Values v = squeezed_as(meeting.support);
-              const auto lap = port_text(meeting.support, "lap");
-              if (!lap.empty()) v["faces"] = lap == "yoke" ? 2.0 : 1.0;
-              return v;
-          }};
+            .payload = PortKind::pivot,
+            .fills = {{"outer_diameter", PortSide::payload, "outer"},
+                      {"inner_diameter", PortSide::payload, "inner"},
+                      {"lap", PortSide::support, "lap"},
+                      {"plate_thickness", PortSide::support, "thickness"},
+                      {"cheeks_apart", PortSide::payload, "thickness"},
+                      {"screw", PortSide::support, "screw"},
+                      {"torque", PortSide::support, "tight", true}},
+            .friction = "friction",
+            .materials = {{PortSide::payload, "material"}},
+            .derived = [](const Meeting& meeting) {
+                Values v = squeezed_as(meeting.support);
+                const auto lap = port_text(meeting.support, "lap");
+                if (!lap.empty()) v["faces"] = lap == "yoke" ? 2.0 : 1.0;
+                return v;
+            }};
 }
 
 }  // namespace
@@ -407,8 +407,7 @@ const Family& friction_pivot() {
           "material"},
          {"plywood", "Plywood, real thickness", {{"plate_thickness", "thickness"}}, {}},
          {"board", "Board, as sold", {{"plate_thickness", "thickness"}}, {}}},
-        &motion,
-        {pivots()});
+        &motion, {pivots()});
     return family;
 }
 

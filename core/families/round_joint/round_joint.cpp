@@ -200,8 +200,9 @@ void drive_wedge(const Values& v, Round& g, FormulaParts& parts) {
     const double press = drive / (std::tan(rho + angle) + g.friction);
     g.grip = 2 * press;
     parts.working.push_back([=] {
-        return Working{{"wedge_presses", "F/(tan(ρ + δ) + μ)", "", press, Dimension::force, "statics of a wedge"},
-                       {"normal_force_sum", "2 N, on both sides of the post", "", 2 * press, Dimension::force, "statics"}};
+        return Working{
+            {"wedge_presses", "F/(tan(ρ + δ) + μ)", "", press, Dimension::force, "statics of a wedge"},
+            {"normal_force_sum", "2 N, on both sides of the post", "", 2 * press, Dimension::force, "statics"}};
     });
     parts.modes.push_back(margin(
         "wedge_backs_out", "pushes|push its wedge back out", [=](const Wrench&) { return 2 * rho / angle; },
@@ -408,18 +409,18 @@ std::vector<Parameter> rows() {
 /// A post in a hole; how it is kept is the hole's.
 Mating post_in_hole() {
     return {.support = PortKind::bore,
-          .payload = PortKind::spigot,
-          .fills = {{"bore", PortSide::support, "diameter"},
-                    {"depth", PortSide::support, "length"},
-                    {"held", PortSide::support, "held"},
-                    {"screw", PortSide::support, "screw"},
-                    {"torque", PortSide::support, "tight", true},
-                    {"outside", PortSide::support, "outside"},
-                    {"post", PortSide::payload, "diameter"}},
-          .friction = "friction",
-          .materials = {{PortSide::support, "material"}},
-          .forms = {"loose", "taped", "wedged", "clamped", "collet", "side_screw", "pinned", "pressed", "glued"},
-          .derived = [](const Meeting& meeting) { return squeezed_as(meeting.support); }};
+            .payload = PortKind::spigot,
+            .fills = {{"bore", PortSide::support, "diameter"},
+                      {"depth", PortSide::support, "length"},
+                      {"held", PortSide::support, "held"},
+                      {"screw", PortSide::support, "screw"},
+                      {"torque", PortSide::support, "tight", true},
+                      {"outside", PortSide::support, "outside"},
+                      {"post", PortSide::payload, "diameter"}},
+            .friction = "friction",
+            .materials = {{PortSide::support, "material"}},
+            .forms = {"loose", "taped", "wedged", "clamped", "collet", "side_screw", "pinned", "pressed", "glued"},
+            .derived = [](const Meeting& meeting) { return squeezed_as(meeting.support); }};
 }
 
 }  // namespace
@@ -432,9 +433,7 @@ const Family& round_joint() {
         {{"tube", "Tube or rod", {{"post", "outer"}}, {}, {}, "tube"},
          {"material", "Softer of both", {{"bearing_strength", "bearing"}}, {}, {}, "material"},
          {"glue", "Glue", {{"shear_strength", "shear"}}, {{"held", "glued"}}, {}, "adhesive"}},
-        nullptr,
-        {post_in_hole()},
-        {.mass = 1.3, .at = {0.02, 0, 0.3}, .push = 5});
+        nullptr, {post_in_hole()}, {.mass = 1.3, .at = {0.02, 0, 0.3}, .push = 5});
     return family;
 }
 

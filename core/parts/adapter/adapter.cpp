@@ -19,7 +19,8 @@ Result<Body> build(const Values& v) {
         if (!(*thread < across + 1e-9) && text(v, key) == "socket")
             return Problem{"adapter.no_wall", "across", "Nothing is left round the thread.",
                            fmt::format("Give more than {:.1f} mm.", *thread * 1000)};
-        auto port = end_port(v, key, {.at = {0, 0, is_top ? body : 0}, .length = across, .surface = text(v, "surface")});
+        auto port =
+            end_port(v, key, {.at = {0, 0, is_top ? body : 0}, .length = across, .surface = text(v, "surface")});
         if (!port) return port.problem();
         const double way = is_top ? 1 : -1;
         if (text(v, key) == "stud")
@@ -52,10 +53,11 @@ std::vector<families::Parameter> rows() {
 }  // namespace
 
 const PartKind& adapter_kind() {
-    static const SimpleKind kind({"adapter", "Thread adapter, stud or coupling",
-                                  "A thread at each end: a stud, a coupling nut, an adapter from one thread to another.",
-                                  Role::part, Origin::buy},
-                                 rows(), build, {}, fit);
+    static const SimpleKind kind(
+        {"adapter", "Thread adapter, stud or coupling",
+         "A thread at each end: a stud, a coupling nut, an adapter from one thread to another.", Role::part,
+         Origin::buy},
+        rows(), build, {}, fit);
     return kind;
 }
 

@@ -64,7 +64,8 @@ Result<Body> ball_plate(const Values& v) {
 void fit_cup(Values& v, const Port& neighbour, bool above) {
     Values end;
     if (above && neighbour.kind == families::PortKind::thread) fit_end(end, "below", neighbour);
-    for (const auto& [key, own] : {std::pair{"below", "below"}, {"below_thread", "thread"}, {"below_stud", "stud"}, {"below_depth", "depth"}})
+    for (const auto& [key, own] :
+         {std::pair{"below", "below"}, {"below_thread", "thread"}, {"below_stud", "stud"}, {"below_depth", "depth"}})
         if (const auto known = end.find(key); known != end.end()) v[own] = known->second;
 }
 
@@ -91,7 +92,8 @@ const PartKind& ball_cup_kind() {
          shown_for(length_row("stud", "Stud, length", 0.008, 0.1, "That stands out."), "below", {"stud"}),
          shown_for(length_row("depth", "Hole, depth", 0.010, 0.1, "Of its thread."), "below", {"socket"}),
          surface_row("face", "Stands on", "anodised aluminium", "What its lower face is made of or lined with."),
-         surface_row("seat", "Seat of", "acetal", "What the ball turns in."), tight_row("hand tight, knob Ø20", "Its knob, by feel."), material_row("aluminium 6061-T6")},
+         surface_row("seat", "Seat of", "acetal", "What the ball turns in."),
+         tight_row("hand tight, knob Ø20", "Its knob, by feel."), material_row("aluminium 6061-T6")},
         cup, {}, fit_cup);
     return kind;
 }

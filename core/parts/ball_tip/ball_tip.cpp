@@ -9,7 +9,8 @@ Result<Body> build(const Values& v) {
     const double ball = number(v, "ball"), stem = number(v, "stem"), reach = number(v, "reach"),
                  across = number(v, "across"), thick = number(v, "thickness"), density = density_of(v);
     if (stem >= ball)
-        return Problem{"ball_tip.stem_too_thick", "stem", "The stem is as thick as the ball.", "Give less than the ball."};
+        return Problem{"ball_tip.stem_too_thick", "stem", "The stem is as thick as the ball.",
+                       "Give less than the ball."};
     if (reach <= ball / 2 + thick)
         return Problem{"ball_tip.plate_in_ball", "reach", "The plate sits in the ball.",
                        fmt::format("Give more than {:.0f} mm.", 1000 * (ball / 2 + thick))};
@@ -22,8 +23,12 @@ Result<Body> build(const Values& v) {
     Port below{"ball", families::PortKind::ball};
     below.sizes = {{"diameter", ball}, {"stem", stem}};
     below.surface = text(v, "surface");
-    auto top = end_port(v, "top", {.at = {0, 0, reach}, .length = across, .hole = number(v, "hole"), .thickness = thick,
-                                   .surface = text(v, "surface")});
+    auto top = end_port(v, "top",
+                        {.at = {0, 0, reach},
+                         .length = across,
+                         .hole = number(v, "hole"),
+                         .thickness = thick,
+                         .surface = text(v, "surface")});
     if (!top) return top.problem();
     return solids.body({below, std::move(*top)});
 }
@@ -34,14 +39,15 @@ void fit(Values& v, const Port& neighbour, bool above) {
 }
 
 std::vector<families::Parameter> rows() {
-    std::vector<families::Parameter> all{length_row("ball", "Ball, diameter", 0.020, 0.2, "Across the ball."),
-                                         length_row("stem", "Stem, diameter", 0.008, 0.1, "Of its neck."),
-                                         length_row("reach", "Plate's face at", 0.022, 0.3, "From the ball's middle."),
-                                         length_row("across", "Plate, diameter", 0.026, 0.3, "Of the plate that carries."),
-                                         length_row("thickness", "Plate, thickness", 0.005, 0.1, "Of it."),
-                                         shown_for(gap_row("hole", "Hole", 0.0066, 0.1, "For a screw through it."), "top", {"face"}),
-                                         material_row("PETG, printed"),
-                                         surface_row("surface", "It is", "printed PETG", "What turns in the cup.")};
+    std::vector<families::Parameter> all{
+        length_row("ball", "Ball, diameter", 0.020, 0.2, "Across the ball."),
+        length_row("stem", "Stem, diameter", 0.008, 0.1, "Of its neck."),
+        length_row("reach", "Plate's face at", 0.022, 0.3, "From the ball's middle."),
+        length_row("across", "Plate, diameter", 0.026, 0.3, "Of the plate that carries."),
+        length_row("thickness", "Plate, thickness", 0.005, 0.1, "Of it."),
+        shown_for(gap_row("hole", "Hole", 0.0066, 0.1, "For a screw through it."), "top", {"face"}),
+        material_row("PETG, printed"),
+        surface_row("surface", "It is", "printed PETG", "What turns in the cup.")};
     for (auto& row : end_rows("top", "It carries by", "stud")) all.push_back(std::move(row));
     return all;
 }
@@ -49,9 +55,10 @@ std::vector<families::Parameter> rows() {
 }  // namespace
 
 const PartKind& ball_tip_kind() {
-    static const SimpleKind kind({"ball_tip", "Ball with an end plate",
-                                  "A ball on a stem under a small plate: the tip of a printed chain, or a small ball joint."},
-                                 rows(), build, {}, fit);
+    static const SimpleKind kind(
+        {"ball_tip", "Ball with an end plate",
+         "A ball on a stem under a small plate: the tip of a printed chain, or a small ball joint."},
+        rows(), build, {}, fit);
     return kind;
 }
 

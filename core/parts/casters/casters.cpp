@@ -23,7 +23,8 @@ Result<Body> build(const Values& v) {
     for (const auto& [x, y] : std::array<std::pair<double, double>, 4>{{{a, b}, {a, -b}, {-a, b}, {-a, -b}}}) {
         if (rolls) {
             solids.add(cylinder({x, y, wheel}, 2 * wheel, 0.02, Vector::UnitY(), Stuff::rubber), 1400);
-            solids.add(box({x, y, wheel + (under - wheel) / 2}, {0.02, 0.03, under - wheel}, Stuff::metal), 2000);  // fork
+            solids.add(box({x, y, wheel + (under - wheel) / 2}, {0.02, 0.03, under - wheel}, Stuff::metal),
+                       2000);  // fork
         } else
             solids.add(cylinder({x, y, under / 2}, 0.03, under, Vector::UnitZ(), Stuff::rubber), 1200);
     }
@@ -38,7 +39,7 @@ Result<Body> build(const Values& v) {
     if (rolls) feet.sizes["wheel"] = wheel, feet.sizes["trail"] = number(v, "trail");
     feet.surface = "rubber";
     Port socket{"post", families::PortKind::bore, {0, 0, top}};
-    socket.sizes = {{"diameter", bore},   {"length", deep},           {"held", "clamped"},    {"screw", text(v, "screw")},
+    socket.sizes = {{"diameter", bore},          {"length", deep},    {"held", "clamped"}, {"screw", text(v, "screw")},
                     {"tight", text(v, "tight")}, {"outside", outside}};
     socket.surface = text(v, "surface");
     return solids.body({feet, socket});
@@ -54,16 +55,19 @@ void fit(Values& v, const Port& neighbour, bool above) {
 const PartKind& casters_kind() {
     static const SimpleKind kind(
         {"casters", "Base on casters or feet", "A board on four wheels or feet with a socket for a post."},
-        {length_row("length", "Length", 0.50, 5, "Of the board, ahead."), length_row("width", "Width", 0.45, 5, "Of the board."),
+        {length_row("length", "Length", 0.50, 5, "Of the board, ahead."),
+         length_row("width", "Width", 0.45, 5, "Of the board."),
          length_row("thickness", "Board, thickness", 0.018, 0.3, "Of it."),
-         choice_row("on", "It stands on", {{"casters", "casters"}, {"braked", "braked casters"}, {"feet", "feet"}}, "braked",
-                    "Unbraked ones roll before it tips."),
+         choice_row("on", "It stands on", {{"casters", "casters"}, {"braked", "braked casters"}, {"feet", "feet"}},
+                    "braked", "Unbraked ones roll before it tips."),
          shown_for(length_row("wheel", "Wheels, diameter", 0.050, 0.5, "Of the casters."), "on", {"casters", "braked"}),
          shown_for(length_row("trail", "Trail", 0.025, 0.3, "From the swivel's axis to where its wheel touches."), "on",
                    {"casters", "braked"}),
          length_row("inset", "Wheels from the rim", 0.04, 1, "Of the board, to their swivel axes."),
-         length_row("bore", "Socket, inside", 0.0341, 0.5, "For the post."), length_row("depth", "Socket, depth", 0.09, 1, "How far the post is in."),
-         length_row("wall", "Socket, wall", 0.012, 0.2, "Round the post."), thread_row("screw", "Clamping screw", "M6", "That draws the slit socket together."),
+         length_row("bore", "Socket, inside", 0.0341, 0.5, "For the post."),
+         length_row("depth", "Socket, depth", 0.09, 1, "How far the post is in."),
+         length_row("wall", "Socket, wall", 0.012, 0.2, "Round the post."),
+         thread_row("screw", "Clamping screw", "M6", "That draws the slit socket together."),
          tight_row("hand tight, star knob Ø32"), mass_row("ballast", "Ballast", 0, "A sandbag or plates on the board."),
          material_row("birch plywood"), surface_row("surface", "Socket of", "plywood", "What the post rubs on.")},
         build, {}, fit);

@@ -6,8 +6,7 @@ namespace {
 /// A split collar round a tube, drawn together by its screws, with an end to carry by on its side. Origin: on the
 /// tube's axis; x along the tube, z to what it carries.
 Result<Body> build(const Values& v) {
-    const double tube = number(v, "tube"), wall = number(v, "wall"), length = number(v, "length"),
-                 up = tube / 2 + wall;
+    const double tube = number(v, "tube"), wall = number(v, "wall"), length = number(v, "length"), up = tube / 2 + wall;
     const auto screw = major_diameter(v, "screw");
     if (!screw) return screw.problem();
     if (const auto ok = check_tight(v); !ok) return ok.problem();
@@ -23,8 +22,13 @@ Result<Body> build(const Values& v) {
     Port grip{"collar", families::PortKind::jaw};
     grip.sizes = {{"form", "collar"}, {"length", length}, {"screw", text(v, "screw")}, {"tight", text(v, "tight")}};
     grip.surface = text(v, "surface");
-    auto top = end_port(v, "top", {.at = {0, 0, up + pad}, .length = length, .width = 2 * up, .hole = number(v, "hole"),
-                                   .thickness = pad, .surface = text(v, "surface")});
+    auto top = end_port(v, "top",
+                        {.at = {0, 0, up + pad},
+                         .length = length,
+                         .width = 2 * up,
+                         .hole = number(v, "hole"),
+                         .thickness = pad,
+                         .surface = text(v, "surface")});
     if (!top) return top.problem();
     return solids.body({grip, std::move(*top)});
 }
@@ -41,9 +45,12 @@ std::vector<families::Parameter> rows() {
     std::vector<families::Parameter> all{
         length_row("tube", "For a tube of", 0.025, 1, "Outside diameter of the tube."),
         length_row("wall", "Wall", 0.010, 0.2, "Of the collar round the tube."),
-        length_row("length", "Length", 0.040, 1, "Along the tube."), thread_row("screw", "Screws", "M6", "That draw it together."),
-        tight_row("hand tight, hex key 5 mm"), gap_row("pad", "Boss, thickness", 0.012, 0.3, "On its side; 0 for none."),
-        shown_for(gap_row("hole", "Hole in its face", 0.007, 0.1, "For a screw through it."), "top", {"face"}), material_row("printed PETG"),
+        length_row("length", "Length", 0.040, 1, "Along the tube."),
+        thread_row("screw", "Screws", "M6", "That draw it together."),
+        tight_row("hand tight, hex key 5 mm"),
+        gap_row("pad", "Boss, thickness", 0.012, 0.3, "On its side; 0 for none."),
+        shown_for(gap_row("hole", "Hole in its face", 0.007, 0.1, "For a screw through it."), "top", {"face"}),
+        material_row("printed PETG"),
         surface_row("surface", "It is", "printed PETG", "What grips the tube.")};
     for (auto& row : end_rows("top", "It carries by", "socket")) all.push_back(std::move(row));
     return all;
@@ -52,8 +59,9 @@ std::vector<families::Parameter> rows() {
 }  // namespace
 
 const PartKind& collar_kind() {
-    static const SimpleKind kind({"collar", "Split collar", "A collar drawn together round a tube or rod, with an end to carry by."},
-                                 rows(), build, {}, fit);
+    static const SimpleKind kind(
+        {"collar", "Split collar", "A collar drawn together round a tube or rod, with an end to carry by."}, rows(),
+        build, {}, fit);
     return kind;
 }
 

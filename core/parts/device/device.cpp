@@ -1,4 +1,5 @@
 #include "catalogue/device.h"
+
 #include "parts/rows.h"
 
 namespace clampet::parts {
@@ -15,11 +16,14 @@ Result<Body> build(const Values& v) {
     const double up = std::max(balance.z(), size.z() / 2), under = up - size.z() / 2;
     const auto over = [&](int axis) { return std::clamp(balance[axis], -size[axis] / 2, size[axis] / 2); };
     solids.add_weighed(box({over(0), over(1), up}, size, Stuff::payload), 0);
-    if (under > 1e-6) solids.add_weighed(box({0, 0, under / 2}, {0.02, 0.02, under}, Stuff::metal), 0);  // what holds it
+    if (under > 1e-6)
+        solids.add_weighed(box({0, 0, under / 2}, {0.02, 0.02, under}, Stuff::metal), 0);  // what holds it
     Body body = solids.body({});
     body.mass = device->typical_mass();
     body.centre_of_gravity = balance;
-    auto mount = end_port(v, "mount", {.length = std::max(0.01, size.x()), .width = std::max(0.01, size.y()), .surface = text(v, "surface")});
+    auto mount = end_port(
+        v, "mount",
+        {.length = std::max(0.01, size.x()), .width = std::max(0.01, size.y()), .surface = text(v, "surface")});
     if (!mount) return mount.problem();
     if (text(v, "mount") == "face") mount->sizes.erase("thickness");
     body.ports = {std::move(*mount)};
@@ -32,7 +36,8 @@ void fit(Values& v, const Port& neighbour, bool above) {
 
 std::vector<families::Parameter> rows() {
     std::vector<families::Parameter> all{
-        families::text_row("device", "It is a", "pocket LED light", "By its class: phone, action camera, 7-inch monitor, LED panel.", "input"),
+        families::text_row("device", "It is a", "pocket LED light",
+                           "By its class: phone, action camera, 7-inch monitor, LED panel.", "input"),
         surface_row("surface", "Its foot is", "painted aluminium", "What it is pressed with.")};
     for (auto& row : end_rows("mount", "It is held by", "socket")) all.push_back(std::move(row));
     return all;
@@ -41,9 +46,10 @@ std::vector<families::Parameter> rows() {
 }  // namespace
 
 const PartKind& device_kind() {
-    static const SimpleKind kind({"device", "Phone, light, monitor or other device",
-                                  "A thing that is carried, by its class: typical mass and balance; weigh yours.", Role::payload, Origin::have},
-                                 rows(), build, {}, fit);
+    static const SimpleKind kind(
+        {"device", "Phone, light, monitor or other device",
+         "A thing that is carried, by its class: typical mass and balance; weigh yours.", Role::payload, Origin::have},
+        rows(), build, {}, fit);
     return kind;
 }
 

@@ -6,8 +6,8 @@ namespace {
 /// A fixed and a moving jaw on a base: what a dovetail plate is clamped in. Origin: the face it stands on; x along the
 /// rail.
 Result<Body> build(const Values& v) {
-    const double width = number(v, "width"), length = number(v, "length"), base = number(v, "base"), height = number(v, "height"),
-                 jaw = 0.012, density = density_of(v);
+    const double width = number(v, "width"), length = number(v, "length"), base = number(v, "base"),
+                 height = number(v, "height"), jaw = 0.012, density = density_of(v);
     const auto screw = major_diameter(v, "screw");
     if (!screw) return screw.problem();
     if (const auto ok = check_tight(v); !ok) return ok.problem();
@@ -18,10 +18,11 @@ Result<Body> build(const Values& v) {
     for (const double side : {1.0, -1.0})
         solids.add(box({0, side * (width + jaw) / 2, base + height / 2}, {length, jaw, height}, stuff), density);
     const double knob = number(v, "knob");
-    if (knob > 0) solids.add(cylinder({0, -(wide / 2 + 0.008), base}, knob, 0.018, Vector::UnitY(), Stuff::plastic), 1100);
+    if (knob > 0)
+        solids.add(cylinder({0, -(wide / 2 + 0.008), base}, knob, 0.018, Vector::UnitY(), Stuff::plastic), 1100);
     Port jaws{"jaw", families::PortKind::jaw, {0, 0, base}};
-    jaws.sizes = {{"form", "dovetail"}, {"length", length}, {"most", width + 0.004}, {"least", width - 0.003},
-                  {"screw", text(v, "screw")}, {"tight", text(v, "tight")}};
+    jaws.sizes = {{"form", "dovetail"},     {"length", length},          {"most", width + 0.004},
+                  {"least", width - 0.003}, {"screw", text(v, "screw")}, {"tight", text(v, "tight")}};
     jaws.surface = text(v, "surface");
     auto below = end_port(v, "below", {.length = length, .width = wide, .surface = text(v, "surface")});
     if (!below) return below.problem();
@@ -34,14 +35,16 @@ void fit(Values& v, const Port& neighbour, bool above) {
 }
 
 std::vector<families::Parameter> rows() {
-    std::vector<families::Parameter> all{length_row("width", "For a plate of", 0.038, 0.3, "Its wide side."),
-                                         length_row("length", "Jaws, length", 0.050, 0.5, "Along the rail."),
-                                         length_row("base", "Base, thickness", 0.010, 0.1, "Under the plate."),
-                                         length_row("height", "Jaws, height", 0.008, 0.1, "Above the base."),
-                                         thread_row("screw", "Its screw", "M6", "That draws the jaws together."),
-                                         tight_row("hand tight, knob Ø20"), gap_row("knob", "Knob, diameter", 0.020, 0.2, "0 for none."),
-                                         material_row("aluminium 6061-T6"),
-                                         surface_row("surface", "It is", "anodised aluminium", "What the plate rubs on.")};
+    std::vector<families::Parameter> all{
+        length_row("width", "For a plate of", 0.038, 0.3, "Its wide side."),
+        length_row("length", "Jaws, length", 0.050, 0.5, "Along the rail."),
+        length_row("base", "Base, thickness", 0.010, 0.1, "Under the plate."),
+        length_row("height", "Jaws, height", 0.008, 0.1, "Above the base."),
+        thread_row("screw", "Its screw", "M6", "That draws the jaws together."),
+        tight_row("hand tight, knob Ø20"),
+        gap_row("knob", "Knob, diameter", 0.020, 0.2, "0 for none."),
+        material_row("aluminium 6061-T6"),
+        surface_row("surface", "It is", "anodised aluminium", "What the plate rubs on.")};
     for (auto& row : end_rows("below", "It is held by", "socket")) all.push_back(std::move(row));
     return all;
 }
@@ -49,9 +52,10 @@ std::vector<families::Parameter> rows() {
 }  // namespace
 
 const PartKind& dovetail_clamp_kind() {
-    static const SimpleKind kind({"dovetail_clamp", "Dovetail clamp", "A fixed and a moving jaw: what a dovetail plate is clamped in.",
-                                  Role::part, Origin::have},
-                                 rows(), build, {}, fit);
+    static const SimpleKind kind(
+        {"dovetail_clamp", "Dovetail clamp", "A fixed and a moving jaw: what a dovetail plate is clamped in.",
+         Role::part, Origin::have},
+        rows(), build, {}, fit);
     return kind;
 }
 

@@ -25,14 +25,15 @@ Result<Body> build(const Values& v) {
 
 const PartKind& edge_kind() {
     static const SimpleKind kind(
-        {"edge", "Desk edge, shelf or beam", "What a screw clamp or a spring clamp is put on: its edge and how thick it is.",
-         Role::support, Origin::site},
+        {"edge", "Desk edge, shelf or beam",
+         "What a screw clamp or a spring clamp is put on: its edge and how thick it is.", Role::support, Origin::site},
         {length_row("thickness", "Thickness", 0.027, 0.5, "Of the board or beam where the clamp goes."),
          length_row("depth", "Depth", 0.35, 5, "Back from the edge, as much as is drawn."),
          length_row("width", "Along the edge", 0.6, 10, "As much as is drawn."), material_row("spruce"),
          surface_row("surface", "It is", "varnished wood", "What jaws and pads rub on.")},
         build,
-        {{"timber", "Timber", {{"thickness", "thickness"}}, {}}, {"board", "Board, as sold", {{"thickness", "thickness"}}, {}}});
+        {{"timber", "Timber", {{"thickness", "thickness"}}, {}},
+         {"board", "Board, as sold", {{"thickness", "thickness"}}, {}}});
     return kind;
 }
 

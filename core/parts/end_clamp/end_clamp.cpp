@@ -6,8 +6,8 @@ namespace {
 /// A printed clamp on a board's edge with a cup for a ball chain. Origin: where its upper jaw rests; z up, x away from
 /// the board, along which the chain starts.
 Result<Body> build(const Values& v) {
-    const double on = number(v, "on"), wall = number(v, "wall"), length = number(v, "length"), width = number(v, "width"),
-                 ball = number(v, "ball"), opening = number(v, "opening");
+    const double on = number(v, "on"), wall = number(v, "wall"), length = number(v, "length"),
+                 width = number(v, "width"), ball = number(v, "ball"), opening = number(v, "opening");
     const auto screw = major_diameter(v, "screw");
     if (!screw) return screw.problem();
     if (const auto ok = check_tight(v); !ok) return ok.problem();
@@ -19,14 +19,16 @@ Result<Body> build(const Values& v) {
     Solids solids;
     solids.add(box({0, 0, wall / 2}, {length, width, wall}, stuff), density);
     solids.add(box({0, 0, -on - 0.012 - wall / 2}, {length, width, wall}, stuff), density);
-    solids.add(box({length / 2 + wall / 2, 0, -(on + 0.012) / 2}, {wall, width, on + 0.012 + 2 * wall}, stuff), density);
+    solids.add(box({length / 2 + wall / 2, 0, -(on + 0.012) / 2}, {wall, width, on + 0.012 + 2 * wall}, stuff),
+               density);
     solids.add(cylinder({0, 0, -on - 0.012}, *screw, 0.024, Vector::UnitZ(), Stuff::metal), 7850);
     const double out = length / 2 + wall;
     solids.add(cylinder({out + ball / 2, 0, 0}, 1.25 * ball, ball, Vector::UnitX(), stuff), density / 2);
     Port jaw{"jaw", families::PortKind::jaw};
-    jaw.sizes = {{"form", "flat"}, {"length", length},     {"width", width},       {"pad", number(v, "pad")},
-                 {"throat", length / 2}, {"frame_depth", wall}, {"frame_width", width}, {"screw", text(v, "screw")},
-                 {"tight", text(v, "tight")}, {"most", on + 0.01}};
+    jaw.sizes = {{"form", "flat"},          {"length", length},          {"width", width},
+                 {"pad", number(v, "pad")}, {"throat", length / 2},      {"frame_depth", wall},
+                 {"frame_width", width},    {"screw", text(v, "screw")}, {"tight", text(v, "tight")},
+                 {"most", on + 0.01}};
     jaw.surface = text(v, "surface");
     Port cup{"cup", families::PortKind::socket, {out + ball / 2, 0, 0}, Vector::UnitZ(), Vector::UnitX()};
     cup.sizes = {{"opening", opening}};
@@ -44,13 +46,17 @@ void fit(Values& v, const Port& neighbour, bool) {
 
 const PartKind& end_clamp_kind() {
     static const SimpleKind kind(
-        {"end_clamp", "End clamp of a chain", "A printed clamp on a board's edge that a ball-and-socket chain starts from."},
+        {"end_clamp", "End clamp of a chain",
+         "A printed clamp on a board's edge that a ball-and-socket chain starts from."},
         {length_row("on", "It goes on", 0.022, 0.2, "Thickness of the board."),
-         length_row("wall", "Its walls", 0.010, 0.1, "Of its C."), length_row("length", "Jaw, length", 0.030, 0.3, "Into the board."),
-         length_row("width", "Jaw, width", 0.030, 0.3, "Along the edge."), length_row("pad", "Foot, diameter", 0.014, 0.1, "Under the screw."),
+         length_row("wall", "Its walls", 0.010, 0.1, "Of its C."),
+         length_row("length", "Jaw, length", 0.030, 0.3, "Into the board."),
+         length_row("width", "Jaw, width", 0.030, 0.3, "Along the edge."),
+         length_row("pad", "Foot, diameter", 0.014, 0.1, "Under the screw."),
          thread_row("screw", "Its screw", "M6", "What is turned."), tight_row("snug, knob, Ø20"),
          length_row("ball", "For balls of", 0.020, 0.2, "Of the chain's segments."),
-         length_row("opening", "Cup's mouth", 0.0192, 0.2, "A little less than the ball."), material_row("PETG, printed"),
+         length_row("opening", "Cup's mouth", 0.0192, 0.2, "A little less than the ball."),
+         material_row("PETG, printed"),
          surface_row("surface", "It is", "printed PETG", "What touches the board and the ball.")},
         build, {}, fit);
     return kind;

@@ -39,10 +39,12 @@ void fit(Values& v, const Port& neighbour, bool above) {
 const PartKind& link_kind() {
     static const SimpleKind kind(
         {"link", "Link of an arm", "A board with a bolt at each end: one link of a folding arm with friction joints."},
-        {length_row("length", "Bolt to bolt", 0.30, 3, "Between its two axes."), length_row("width", "Width", 0.05, 0.5, "Of the board, across its length."),
+        {length_row("length", "Bolt to bolt", 0.30, 3, "Between its two axes."),
+         length_row("width", "Width", 0.05, 0.5, "Of the board, across its length."),
          length_row("thickness", "Thickness", 0.018, 0.2, "Of the board, along the bolts."),
-         length_row("face", "Friction face, diameter", 0.040, 0.5, "Of the washer or the lap."), thread_row("screw", "Bolt", "M8", "Of the joint at its far end."),
-         tight_row("hand tight, star knob Ø40"), material_row("birch plywood"), surface_row("surface", "Faces of", "plywood", "What rubs in its joints.")},
+         length_row("face", "Friction face, diameter", 0.040, 0.5, "Of the washer or the lap."),
+         thread_row("screw", "Bolt", "M8", "Of the joint at its far end."), tight_row("hand tight, star knob Ø40"),
+         material_row("birch plywood"), surface_row("surface", "Faces of", "plywood", "What rubs in its joints.")},
         build, {}, fit);
     return kind;
 }

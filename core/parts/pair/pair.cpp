@@ -40,7 +40,8 @@ const PartKind& pair_kind() {
         {"pair", "Right-angle pair", "Two collars at a right angle: a tube across a tube."},
         {length_row("below", "On a tube of", 0.025, 1, "Outside of the tube that carries it."),
          length_row("above", "For a tube of", 0.025, 1, "Outside of the tube that it carries."),
-         length_row("wall", "Wall", 0.010, 0.2, "Round the tubes."), length_row("length", "Length", 0.04, 1, "Along each tube."),
+         length_row("wall", "Wall", 0.010, 0.2, "Round the tubes."),
+         length_row("length", "Length", 0.04, 1, "Along each tube."),
          thread_row("screw", "Screws", "M6", "That draw each collar together."), tight_row("hand tight, hex key 5 mm"),
          material_row("printed PETG"), surface_row("surface", "It is", "printed PETG", "What grips the tubes.")},
         build, {}, fit);

@@ -5,8 +5,8 @@ namespace {
 
 /// A block with a hole for a post, rod or dowel, on a face or a thread. Origin: the middle of its lower face.
 Result<Body> build(const Values& v) {
-    const double bore = number(v, "bore"), wall = number(v, "wall"), deep = number(v, "depth"), floor = number(v, "floor"),
-                 across = bore + 2 * wall, density = density_of(v);
+    const double bore = number(v, "bore"), wall = number(v, "wall"), deep = number(v, "depth"),
+                 floor = number(v, "floor"), across = bore + 2 * wall, density = density_of(v);
     if (const auto ok = check_tight(v); !ok) return ok.problem();
     if (const auto screw = major_diameter(v, "screw"); !screw) return screw.problem();
     const Stuff stuff = stuff_of(v);
@@ -31,13 +31,19 @@ void fit(Values& v, const Port& neighbour, bool above) {
 std::vector<families::Parameter> rows() {
     std::vector<families::Parameter> all{
         length_row("bore", "Hole", 0.0254, 0.5, "Inside; 0.4 mm over the post is a slip fit."),
-        length_row("depth", "Depth", 0.06, 1, "How far the post is in."), length_row("wall", "Wall", 0.012, 0.2, "Round the hole."),
+        length_row("depth", "Depth", 0.06, 1, "How far the post is in."),
+        length_row("wall", "Wall", 0.012, 0.2, "Round the hole."),
         length_row("floor", "Floor", 0.012, 0.2, "Under the hole."),
-        choice_row("held", "The post is", {{"loose", "loose"}, {"side_screw", "held by a side screw"}, {"clamped", "slit and clamped"},
-                                           {"wedged", "wedged"}, {"glued", "glued"}},
+        choice_row("held", "The post is",
+                   {{"loose", "loose"},
+                    {"side_screw", "held by a side screw"},
+                    {"clamped", "slit and clamped"},
+                    {"wedged", "wedged"},
+                    {"glued", "glued"}},
                    "side_screw", "How it is kept from dropping and turning."),
         shown_for(thread_row("screw", "Screw", "M6", "That squeezes it."), "held", {"side_screw", "clamped"}),
-        shown_for(tight_row("hand tight, star knob Ø32"), "held", {"side_screw", "clamped"}), material_row("beech"),
+        shown_for(tight_row("hand tight, star knob Ø32"), "held", {"side_screw", "clamped"}),
+        material_row("beech"),
         surface_row("surface", "Hole of", "hardwood", "What the post rubs on.")};
     for (auto& row : end_rows("below", "It is held by", "face")) all.push_back(std::move(row));
     return all;
@@ -46,8 +52,9 @@ std::vector<families::Parameter> rows() {
 }  // namespace
 
 const PartKind& post_socket_kind() {
-    static const SimpleKind kind({"post_socket", "Post socket", "A block with a hole that a post, rod or dowel stands in."}, rows(),
-                                 build, {}, fit);
+    static const SimpleKind kind(
+        {"post_socket", "Post socket", "A block with a hole that a post, rod or dowel stands in."}, rows(), build, {},
+        fit);
     return kind;
 }
 

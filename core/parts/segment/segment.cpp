@@ -11,13 +11,15 @@ Result<Body> build(const Values& v) {
         return Problem{"segment.ball_falls_out", "opening", "The cup's mouth is as wide as the ball.",
                        "Give a little less than the ball's diameter, for example 0.4 mm less."};
     if (stem >= opening)
-        return Problem{"segment.stem_too_thick", "stem", "The stem fills the cup's mouth.", "Give less than the mouth."};
+        return Problem{"segment.stem_too_thick", "stem", "The stem fills the cup's mouth.",
+                       "Give less than the mouth."};
     if (pitch <= ball)
         return Problem{"segment.too_short", "pitch", "The next ball overlaps this one.", "Give more than the ball."};
     const Stuff stuff = stuff_of(v);
     Solids solids;
     solids.add(sphere(Vector::Zero(), ball, stuff), density);
-    solids.add(cylinder({0, 0, (ball / 2 + pitch - ball / 2) / 2}, stem, pitch - ball + 0.008, Vector::UnitZ(), stuff), density);
+    solids.add(cylinder({0, 0, (ball / 2 + pitch - ball / 2) / 2}, stem, pitch - ball + 0.008, Vector::UnitZ(), stuff),
+               density);
     solids.add(cylinder({0, 0, pitch}, 1.2 * ball, 0.8 * ball, Vector::UnitZ(), stuff), density / 2);
     Port below{"ball", families::PortKind::ball};
     below.sizes = {{"diameter", ball}, {"stem", stem}};
@@ -36,14 +38,14 @@ void fit(Values& v, const Port& neighbour, bool) {
 }  // namespace
 
 const PartKind& segment_kind() {
-    static const SimpleKind kind({"segment", "Chain segment", "A ball and a cup: one segment of a printed chain."},
-                                 {length_row("ball", "Ball, diameter", 0.020, 0.2, "Across the ball."),
-                                  length_row("stem", "Stem, diameter", 0.008, 0.1, "Of its neck."),
-                                  length_row("pitch", "Ball to ball", 0.030, 0.3, "From its ball's middle to its cup's."),
-                                  length_row("opening", "Cup's mouth", 0.0192, 0.2, "A little less than the ball."),
-                                  material_row("PETG, printed"),
-                                  surface_row("surface", "It is", "printed PETG", "Ball and cup rub on it.")},
-                                 build, {}, fit);
+    static const SimpleKind kind(
+        {"segment", "Chain segment", "A ball and a cup: one segment of a printed chain."},
+        {length_row("ball", "Ball, diameter", 0.020, 0.2, "Across the ball."),
+         length_row("stem", "Stem, diameter", 0.008, 0.1, "Of its neck."),
+         length_row("pitch", "Ball to ball", 0.030, 0.3, "From its ball's middle to its cup's."),
+         length_row("opening", "Cup's mouth", 0.0192, 0.2, "A little less than the ball."),
+         material_row("PETG, printed"), surface_row("surface", "It is", "printed PETG", "Ball and cup rub on it.")},
+        build, {}, fit);
     return kind;
 }
 

@@ -6,8 +6,8 @@ namespace {
 /// A sprung shoe: two lips that a plate slides under, open at one end. Origin: the face it stands on; x towards its
 /// closed end.
 Result<Body> build(const Values& v) {
-    const double width = number(v, "width"), depth = number(v, "depth"), gap = number(v, "gap"), base = number(v, "base"),
-                 lip = 0.004, density = density_of(v);
+    const double width = number(v, "width"), depth = number(v, "depth"), gap = number(v, "gap"),
+                 base = number(v, "base"), lip = 0.004, density = density_of(v);
     const Stuff stuff = stuff_of(v);
     Solids solids;
     const double outer = width + 2 * lip, under = base + gap + lip / 2;
@@ -20,7 +20,8 @@ Result<Body> build(const Values& v) {
     Port shoe{"shoe", families::PortKind::shoe, {0, 0, base}};
     shoe.sizes = {{"width", width}, {"depth", depth}, {"gap", gap}};
     shoe.surface = text(v, "surface");
-    auto below = end_port(v, "below", {.length = depth + lip, .width = outer, .thickness = 0, .surface = text(v, "surface")});
+    auto below =
+        end_port(v, "below", {.length = depth + lip, .width = outer, .thickness = 0, .surface = text(v, "surface")});
     if (!below) return below.problem();
     return solids.body({std::move(*below), shoe});
 }
@@ -36,7 +37,8 @@ std::vector<families::Parameter> rows() {
     std::vector<families::Parameter> all{length_row("width", "Between its walls", 0.0187, 0.3, "Across."),
                                          length_row("depth", "Depth", 0.018, 0.3, "Along the way in."),
                                          length_row("gap", "Under its lips", 0.0021, 0.05, "What slides in."),
-                                         length_row("base", "Base, thickness", 0.003, 0.1, "Under it."), material_row("stainless 304"),
+                                         length_row("base", "Base, thickness", 0.003, 0.1, "Under it."),
+                                         material_row("stainless 304"),
                                          surface_row("surface", "It is", "steel", "What the plate rubs on.")};
     for (auto& row : end_rows("below", "It is held by", "socket")) all.push_back(std::move(row));
     return all;
@@ -45,8 +47,8 @@ std::vector<families::Parameter> rows() {
 }  // namespace
 
 const PartKind& shoe_kind() {
-    static const SimpleKind kind({"shoe", "Shoe with sprung lips", "Two lips that a plate slides under, open at one end.", Role::part,
-                                  Origin::buy},
+    static const SimpleKind kind({"shoe", "Shoe with sprung lips",
+                                  "Two lips that a plate slides under, open at one end.", Role::part, Origin::buy},
                                  rows(), build, {}, fit);
     return kind;
 }

@@ -13,16 +13,19 @@ Result<Body> build(const Values& v) {
     Solids solids;
     const double mass = number(v, "mass");
     for (const double side : {1.0, -1.0})
-        solids.add_weighed(box({0, arm / 2 - pad, side * (on / 2 + 0.006)}, {pad, arm, 0.008}, Stuff::plastic), mass / 2);
+        solids.add_weighed(box({0, arm / 2 - pad, side * (on / 2 + 0.006)}, {pad, arm, 0.008}, Stuff::plastic),
+                           mass / 2);
     for (const double side : {1.0, -1.0})
         solids.add_weighed(box({0, 0, side * (on / 2 + 0.001)}, {pad, pad, 0.002}, Stuff::rubber), 0);
     solids.add_weighed(box({0, 0.55 * arm, 0}, {0.6 * pad, 0.014, on + 0.012}, Stuff::metal), 0);  // its spring
     Port jaw{"jaw", families::PortKind::jaw};
-    jaw.sizes = {{"form", "flat"}, {"length", pad}, {"pad", pad}, {"closed", number(v, "closed")},
-                 {"rate", number(v, "rate")}, {"most", most}};
+    jaw.sizes = {
+        {"form", "flat"}, {"length", pad}, {"pad", pad}, {"closed", number(v, "closed")}, {"rate", number(v, "rate")},
+        {"most", most}};
     jaw.surface = text(v, "surface");
-    auto top = end_port(v, "top", {.at = {0, 0, on / 2 + 0.01}, .length = pad, .width = pad, .thickness = 0.008,
-                                   .surface = "painted steel"});
+    auto top = end_port(
+        v, "top",
+        {.at = {0, 0, on / 2 + 0.01}, .length = pad, .width = pad, .thickness = 0.008, .surface = "painted steel"});
     if (!top) return top.problem();
     return solids.body({jaw, std::move(*top)});
 }
@@ -41,7 +44,8 @@ std::vector<families::Parameter> rows() {
                      "from memory"),
         quantity_row("rate", "Spring", quantity::Dimension::stiffness, 2400, {1, 1e7}, "How much more for opening it.",
                      "from memory"),
-        length_row("pad", "Pads", 0.018, 0.5, "Along and across."), mass_row("mass", "It weighs", 0.12, "Weigh yours."),
+        length_row("pad", "Pads", 0.018, 0.5, "Along and across."),
+        mass_row("mass", "It weighs", 0.12, "Weigh yours."),
         surface_row("surface", "Pads of", "rubber", "What touches the tube.")};
     for (auto& row : end_rows("top", "It carries by", "stud")) all.push_back(std::move(row));
     return all;
@@ -51,10 +55,15 @@ std::vector<families::Parameter> rows() {
 
 const PartKind& spring_clamp_kind() {
     static const SimpleKind kind(
-        {"spring_clamp", "Spring clamp", "Padded jaws and a spring: quick, and only as strong as its spring.", Role::part,
-         Origin::buy},
+        {"spring_clamp", "Spring clamp", "Padded jaws and a spring: quick, and only as strong as its spring.",
+         Role::part, Origin::buy},
         rows(), build,
-        {{"spring clamp", "Spring clamp, by size", {{"closed", "closed"}, {"rate", "rate"}, {"most", "most"}}, {}, {}, "clamp",
+        {{"spring clamp",
+          "Spring clamp, by size",
+          {{"closed", "closed"}, {"rate", "rate"}, {"most", "most"}},
+          {},
+          {},
+          "clamp",
           {{"pad", "pad"}}}},
         fit);
     return kind;

@@ -6,21 +6,27 @@ namespace {
 /// What turns in a yoke, with an end to carry by. Origin: on the pivot's axis, which is y; z to what it carries.
 Result<Body> build(const Values& v) {
     const double reach = number(v, "reach"), face = number(v, "face"), thick = number(v, "thickness"),
-                 length = number(v, "length"), width = number(v, "width"), plate = number(v, "plate"), hole = number(v, "hole"),
-                 density = density_of(v);
+                 length = number(v, "length"), width = number(v, "width"), plate = number(v, "plate"),
+                 hole = number(v, "hole"), density = density_of(v);
     if (reach <= face / 2 + plate)
         return Problem{"tongue.plate_in_pivot", "reach", "The plate runs into the pivot's face.",
                        fmt::format("Give more than {:.0f} mm.", 1000 * (face / 2 + plate))};
     const Stuff stuff = stuff_of(v);
     Solids solids;
     solids.add(cylinder(Vector::Zero(), face, thick, Vector::UnitY(), stuff), density);
-    solids.add(box({0, 0, (reach - plate) / 2}, {face, thick, reach - plate}, stuff), density / 1.5);  // half of it lies in the disc
+    solids.add(box({0, 0, (reach - plate) / 2}, {face, thick, reach - plate}, stuff),
+               density / 1.5);  // half of it lies in the disc
     solids.add(box({0, 0, reach - plate / 2}, {length, width, plate}, stuff), density);
     Port pivot{"pivot", families::PortKind::pivot, Vector::Zero(), Vector::UnitY(), Vector::UnitX()};
     pivot.sizes = {{"outer", face}, {"inner", number(v, "bolt")}, {"thickness", thick}};
     pivot.surface = text(v, "surface");
-    auto top = end_port(v, "top", {.at = {0, 0, reach}, .length = length, .width = width, .hole = hole, .thickness = plate,
-                                   .surface = text(v, "lining")});
+    auto top = end_port(v, "top",
+                        {.at = {0, 0, reach},
+                         .length = length,
+                         .width = width,
+                         .hole = hole,
+                         .thickness = plate,
+                         .surface = text(v, "lining")});
     if (!top) return top.problem();
     return solids.body({pivot, std::move(*top)});
 }
@@ -33,11 +39,16 @@ void fit(Values& v, const Port& neighbour, bool above) {
 
 std::vector<families::Parameter> rows() {
     std::vector<families::Parameter> all{
-        length_row("reach", "Plate's face at", 0.045, 1, "From the pivot's axis."), length_row("face", "Friction face, diameter", 0.040, 0.5, "Round the bolt."),
-        length_row("bolt", "Bolt hole", 0.0084, 0.1, "Through it."), length_row("thickness", "Tongue, thickness", 0.018, 0.5, "Between the cheeks."),
-        length_row("length", "Plate, length", 0.060, 1, "Ahead."), length_row("width", "Plate, width", 0.050, 1, "Across."),
-        length_row("plate", "Plate, thickness", 0.010, 0.1, "Without its lining."), gap_row("hole", "Hole", 0.007, 0.1, "For the camera's screw."),
-        material_row("birch plywood"), surface_row("surface", "Faces of", "plywood", "What rubs in the pivot."),
+        length_row("reach", "Plate's face at", 0.045, 1, "From the pivot's axis."),
+        length_row("face", "Friction face, diameter", 0.040, 0.5, "Round the bolt."),
+        length_row("bolt", "Bolt hole", 0.0084, 0.1, "Through it."),
+        length_row("thickness", "Tongue, thickness", 0.018, 0.5, "Between the cheeks."),
+        length_row("length", "Plate, length", 0.060, 1, "Ahead."),
+        length_row("width", "Plate, width", 0.050, 1, "Across."),
+        length_row("plate", "Plate, thickness", 0.010, 0.1, "Without its lining."),
+        gap_row("hole", "Hole", 0.007, 0.1, "For the camera's screw."),
+        material_row("birch plywood"),
+        surface_row("surface", "Faces of", "plywood", "What rubs in the pivot."),
         surface_row("lining", "Lined with", "cork", "What stands on it.")};
     for (auto& row : end_rows("top", "It carries by", "face")) all.push_back(std::move(row));
     return all;
@@ -46,8 +57,9 @@ std::vector<families::Parameter> rows() {
 }  // namespace
 
 const PartKind& tongue_kind() {
-    static const SimpleKind kind({"tongue", "Tilt cradle, upper half", "What turns in a yoke, with a plate for the camera."}, rows(), build,
-                                 {}, fit);
+    static const SimpleKind kind(
+        {"tongue", "Tilt cradle, upper half", "What turns in a yoke, with a plate for the camera."}, rows(), build, {},
+        fit);
     return kind;
 }
 

@@ -30,7 +30,8 @@ Result<Body> build(const Values& v) {
                             tube_port("head", along * (length / 2), out, length / 2),
                             tube_port("foot", -along * (length / 2), out, length / 2), end};
     if (text(v, "tip") != "nothing") {
-        auto tip = end_port(v, "tip", {.at = along * (length / 2), .z = along, .length = d, .surface = text(v, "surface")});
+        auto tip =
+            end_port(v, "tip", {.at = along * (length / 2), .z = along, .length = d, .surface = text(v, "surface")});
         if (!tip) return tip.problem();
         ports.push_back(std::move(*tip));
     }

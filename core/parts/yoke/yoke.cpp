@@ -6,8 +6,9 @@ namespace {
 /// Two cheeks with a bolt through them, or one: the lower half of a hinge or a tilt. Origin: the face it stands on; the
 /// pivot's axis is y.
 Result<Body> build(const Values& v) {
-    const double height = number(v, "height"), face = number(v, "face"), cheek = number(v, "cheek"), gap = number(v, "gap"),
-                 base = number(v, "base"), length = number(v, "length"), density = density_of(v);
+    const double height = number(v, "height"), face = number(v, "face"), cheek = number(v, "cheek"),
+                 gap = number(v, "gap"), base = number(v, "base"), length = number(v, "length"),
+                 density = density_of(v);
     const auto screw = major_diameter(v, "screw");
     if (!screw) return screw.problem();
     if (const auto ok = check_tight(v); !ok) return ok.problem();
@@ -26,9 +27,10 @@ Result<Body> build(const Values& v) {
     if (two) side(gap / 2 + cheek / 2);
     solids.add(cylinder({0, 0, height}, *screw, gap + 2 * cheek + 0.02, Vector::UnitY(), Stuff::metal), 7850);
     const double knob = number(v, "knob");
-    if (knob > 0) solids.add(cylinder({0, gap / 2 + cheek + 0.018, height}, knob, 0.016, Vector::UnitY(), Stuff::wood), 700);
+    if (knob > 0)
+        solids.add(cylinder({0, gap / 2 + cheek + 0.018, height}, knob, 0.016, Vector::UnitY(), Stuff::wood), 700);
     Port pivot{"pivot", families::PortKind::pivot, {0, 0, height}, Vector::UnitY(), Vector::UnitX()};
-    pivot.sizes = {{"outer", face},   {"inner", *screw * 1.05},       {"thickness", cheek},
+    pivot.sizes = {{"outer", face},         {"inner", *screw * 1.05},    {"thickness", cheek},
                    {"lap", text(v, "lap")}, {"screw", text(v, "screw")}, {"tight", text(v, "tight")}};
     pivot.surface = text(v, "surface");
     auto below = end_port(v, "below", {.length = length, .width = wide, .surface = text(v, "surface")});
@@ -45,12 +47,17 @@ void fit(Values& v, const Port& neighbour, bool above) {
 std::vector<families::Parameter> rows() {
     std::vector<families::Parameter> all{
         length_row("height", "Axis above its foot", 0.060, 1, "To the bolt's middle."),
-        length_row("face", "Friction face, diameter", 0.040, 0.5, "Round the bolt."), length_row("cheek", "Cheek, thickness", 0.012, 0.2, "Of one."),
+        length_row("face", "Friction face, diameter", 0.040, 0.5, "Round the bolt."),
+        length_row("cheek", "Cheek, thickness", 0.012, 0.2, "Of one."),
         length_row("gap", "Between the cheeks", 0.018, 0.5, "What turns between them."),
-        choice_row("lap", "It has", {{"yoke", "two cheeks"}, {"single", "one cheek"}}, "yoke", "A tongue between two, or a lap on one."),
-        length_row("base", "Base, thickness", 0.012, 0.2, "Under the cheeks."), length_row("length", "Base, length", 0.050, 1, "Ahead."),
-        thread_row("screw", "Bolt", "M8", "Through the cheeks."), tight_row("hand tight, star knob Ø40"),
-        gap_row("knob", "Knob, diameter", 0.040, 0.3, "On the bolt; 0 for a nut."), material_row("birch plywood"),
+        choice_row("lap", "It has", {{"yoke", "two cheeks"}, {"single", "one cheek"}}, "yoke",
+                   "A tongue between two, or a lap on one."),
+        length_row("base", "Base, thickness", 0.012, 0.2, "Under the cheeks."),
+        length_row("length", "Base, length", 0.050, 1, "Ahead."),
+        thread_row("screw", "Bolt", "M8", "Through the cheeks."),
+        tight_row("hand tight, star knob Ø40"),
+        gap_row("knob", "Knob, diameter", 0.040, 0.3, "On the bolt; 0 for a nut."),
+        material_row("birch plywood"),
         surface_row("surface", "Faces of", "plywood", "What rubs in the pivot.")};
     for (auto& row : end_rows("below", "It is held by", "socket")) all.push_back(std::move(row));
     return all;
@@ -59,8 +66,9 @@ std::vector<families::Parameter> rows() {
 }  // namespace
 
 const PartKind& yoke_kind() {
-    static const SimpleKind kind({"yoke", "Yoke or knuckle, lower half", "Two cheeks and a bolt: what a tongue tilts between."}, rows(),
-                                 build, {}, fit);
+    static const SimpleKind kind(
+        {"yoke", "Yoke or knuckle, lower half", "Two cheeks and a bolt: what a tongue tilts between."}, rows(), build,
+        {}, fit);
     return kind;
 }
 
