@@ -102,11 +102,11 @@ void add_inputs(const rig::Interface& f, std::size_t e, Variables& variables, st
 double factor_in(const SampledSeam& seam, const std::vector<double>& z) {
     auto drawn = seam.interface;
     for (const auto& s : seam.inputs) {
-        auto& input = drawn.elements[s.element].inputs[s.key];
+        auto& inputs = drawn.elements[s.element].inputs;
         if (s.weak_choice.empty())
-            input = s.at(z[s.variable]);
+            inputs[s.key] = s.at(z[s.variable]);
         else if (z[s.variable] < -z95)
-            input = s.weak_choice;
+            inputs[s.key] = s.weak_choice;
     }
     const auto prepared = rig::prepare(drawn, rig::End::typical, &seam.typical);
     if (!prepared) return 0;  // it cannot even be put together so

@@ -19,6 +19,7 @@ namespace {
 constexpr double open_rail = 0.5;
 constexpr std::size_t kept_of_each = 6;  ///< poses of an interface that are refined
 constexpr std::size_t in_a_block = 256;  ///< poses that a worker takes at a time
+constexpr std::size_t first_look = 97;   ///< poses that are looked at before all
 constexpr int refinements = 5;
 
 using Pose = std::vector<double>;
@@ -157,16 +158,18 @@ class Search {
         for (std::size_t k = 0; k < axes.size(); ++k)
             rig.interfaces[axes[k].interface].pose[axes[k].axis.key] = pose[k];
     }
-    /// Looks at a block of poses and keeps the worst; `least` spares what is known to be no worse.
-    void look(std::size_t first, std::size_t last, Workspace& work, Kept& kept) const {
+    /// Looks at a block of poses and keeps the worst; what is known to be no worse than those or than `known` is
+    /// spared.
+    void look(std::size_t first, std::size_t last, std::size_t stride, const Kept& known, Workspace& work,
+              Kept& kept) const {
         std::vector<SeamFactor> least(rig_.interfaces.size());
-        for (std::size_t i = first; i < last; ++i) {
+        for (std::size_t i = first; i < last; i += stride) {
             const Pose pose = poses_.at(i);
-            for (std::size_t s = 0; s < least.size(); ++s) least[s].share = kept.bar(s);
+            for (std::size_t s = 0; s < least.size(); ++s) least[s].share = std::min(known.bar(s), kept.bar(s));
             evaluate(prepared_, pose, cases_, work, least);
             bool asked = false, stands = true;
             for (std::size_t s = 0; s < least.size(); ++s) {
-                if (!(least[s].share < kept.bar(s))) continue;
+                if (!(least[s].share < std::min(known.bar(s), kept.bar(s)))) continue;
                 if (!asked) stands = can_stand(pose), asked = true;
                 if (stands) kept.offer(s, {least[s].share, i, pose});
             }
@@ -255,13 +258,18 @@ Result<WorstPose> worst_pose(const rig::Rig& rig, const WorstPoseOptions& option
     const Search search(rig, *prepared, cases_of(*actions, options.check.required.value_or(0)), poses);
 
     const std::size_t seams = rig.interfaces.size(), blocks = (poses.count() + in_a_block - 1) / in_a_block;
-    // Each block keeps its own, so that what is spared does not depend on which worker came first.
+    // A few from all over the travel first: most of the others are then only shown to be no worse. Each block keeps its
+    // own, so that what is spared does not depend on which worker came first.
+    Kept all(seams);
+    if (!job.is_cancelled()) {
+        Workspace work(*prepared);
+        search.look(0, poses.count(), std::max<std::size_t>(1, poses.count() / first_look), Kept(seams), work, all);
+    }
     std::vector<Kept> kept(blocks, Kept(seams));
     run(job, blocks, [&](std::size_t b) {
         Workspace work(*prepared);
-        search.look(b * in_a_block, std::min(poses.count(), (b + 1) * in_a_block), work, kept[b]);
+        search.look(b * in_a_block, std::min(poses.count(), (b + 1) * in_a_block), 1, all, work, kept[b]);
     });
-    Kept all(seams);
     for (auto& block : kept) all.take(block);
 
     WorstPose answer;

@@ -293,7 +293,9 @@ void ShotsPanel::find_worst() {
     worst_->setText(tr("Stop the search"));
     say(tr("Looking through the travel of every joint…"));
     searching_job_->start([this, rig = document_.rig()](const study::Job& job) -> std::function<void()> {
-        auto found = std::make_shared<Result<study::WorstPose>>(study::worst_pose(rig, {}, job));
+        study::WorstPoseOptions options;
+        options.most_poses = 4096;  // a person waits; the command line looks closer
+        auto found = std::make_shared<Result<study::WorstPose>>(study::worst_pose(rig, options, job));
         return [this, found] {
             searching_ = false;
             worst_->setText(tr("Worst pose"));
