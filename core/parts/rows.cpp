@@ -55,6 +55,12 @@ std::vector<families::Parameter> end_rows(const std::string& key, const std::str
         shown_for(length_row(key + "_stud", label + ", stud's length", 0.008, 0.2, "That stands out."), key, {"stud"})};
 }
 
+std::vector<families::Parameter> with_end(std::vector<families::Parameter> rows, const std::string& key,
+                                          const std::string& label, const std::string& standard) {
+    for (auto& row : end_rows(key, label, standard)) rows.push_back(std::move(row));
+    return rows;
+}
+
 Result<Port> end_port(const Values& values, const std::string& key, const EndPlace& place) {
     const auto& kind = text(values, key);
     Port port;

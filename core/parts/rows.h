@@ -45,6 +45,9 @@ Port female_thread(std::string id, const Vector& at, std::string designation, do
 /// and KEY_stud.
 std::vector<families::Parameter> end_rows(const std::string& key, const std::string& label,
                                           const std::string& standard);
+/// Rows of a kind, and those of one of its ends.
+std::vector<families::Parameter> with_end(std::vector<families::Parameter> rows, const std::string& key,
+                                          const std::string& label, const std::string& standard);
 struct EndPlace {
     Vector at = Vector::Zero(), z = Vector::UnitZ();
     double length = 0, width = 0;  ///< of the face there; width 0: it is round [m]

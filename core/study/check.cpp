@@ -10,6 +10,7 @@
 #include "quantity/dimension.h"
 #include "rig/in_force.h"
 #include "rig/joint_store.h"
+#include "study/ranking.h"
 #include "study/worst_direction.h"
 
 namespace clampet::study {
@@ -240,8 +241,8 @@ Result<InterfaceResult> check_interface(const Prepared& prepared, const rig::Int
 }
 
 void conclude(RigCheck& check) {
-    const auto share = [&](const InterfaceResult& r) {
-        return r.typical / (r.required > 0 ? r.required : check.required);
+    const auto standing = [&](const InterfaceResult& r) {
+        return Standing{r.verdict, r.typical / (r.required > 0 ? r.required : check.required)};
     };
     check.worst.reset();
     check.verdict = Verdict::holds;
@@ -249,11 +250,7 @@ void conclude(RigCheck& check) {
         const auto& here = check.interfaces[i];
         check.verdict = std::max(check.verdict, here.verdict);
         if (!check.worst) check.worst = i;
-        const auto& worst = check.interfaces[*check.worst];
-        // The worse verdict first, then the lower factor of what it must reach: an interface that may not be trusted
-        // outranks a number.
-        if (here.verdict > worst.verdict || (here.verdict == worst.verdict && share(here) < share(worst)))
-            check.worst = i;
+        if (standing(here).is_worse_than(standing(check.interfaces[*check.worst]))) check.worst = i;
     }
 }
 

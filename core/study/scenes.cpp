@@ -5,6 +5,7 @@
 #include <algorithm>
 
 #include "rig/mechanism.h"
+#include "study/ranking.h"
 #include "study/sentences.h"
 
 namespace clampet::study {
@@ -36,10 +37,11 @@ Scene scene_of(const rig::Shot* shot, const rig::PayloadSet* set) {
     return scene;
 }
 
-/// How near an interface is to letting go, for comparing scenes: the worse verdict, then the lesser share.
 bool is_worse(const InterfaceResult& a, const InterfaceResult& b) {
-    if (a.verdict != b.verdict) return a.verdict > b.verdict;
-    return a.typical / std::max(a.required, 1e-9) < b.typical / std::max(b.required, 1e-9);
+    const auto standing = [](const InterfaceResult& r) {
+        return Standing{r.verdict, r.typical / std::max(r.required, 1e-9)};
+    };
+    return standing(a).is_worse_than(standing(b));
 }
 
 const InterfaceResult* result_named(const RigCheck& check, const std::string& id) {

@@ -26,6 +26,12 @@ Problem no_axis(const rig::Rig& rig, const std::string& interface, const std::st
 
 }  // namespace
 
+rig::Stops looked_along(const rig::Interface& interface, const families::Axis& axis) {
+    const auto stops = rig::stops_of(interface, axis);
+    const double reach = axis.slides ? open_rail : families::half_turn;
+    return {std::max(stops.least, -reach), std::min(stops.most, reach)};
+}
+
 Result<Travel> travel(const rig::Rig& rig, const std::string& interface, const std::string& key,
                       const TravelRange& range, const Job& job) {
     const auto* f = rig.interface(interface);
@@ -33,10 +39,8 @@ Result<Travel> travel(const rig::Rig& rig, const std::string& interface, const s
     const auto axes = rig::motion_of(*f).axes;
     const auto axis = std::find_if(axes.begin(), axes.end(), [&](const auto& a) { return a.key == key; });
     if (axis == axes.end()) return no_axis(rig, interface, key);
-    const auto stops = rig::stops_of(*f, *axis);
-    const double reach = axis->slides ? open_rail : families::half_turn;
-    const double from = range.from.value_or(std::max(stops.least, -reach)),
-                 to = range.to.value_or(std::min(stops.most, reach));
+    const auto span = looked_along(*f, *axis);
+    const double from = range.from.value_or(span.least), to = range.to.value_or(span.most);
     if (!(from < to) || !std::isfinite(from) || !std::isfinite(to))
         return Problem{"travel.upside_down", "from", "The travel ends before it begins.",
                        "Give --from less than --to, for example --from -30deg --to 60deg."};
@@ -56,7 +60,7 @@ Result<Travel> travel(const rig::Rig& rig, const std::string& interface, const s
     std::vector<std::optional<Travel::Point>> points(range.steps + 1);
     run(job, points.size(), [&](std::size_t i) {
         rig::Rig now = rig;
-        const double position = from + (to - from) * static_cast<double>(i) / static_cast<double>(range.steps);
+        const double position = std::lerp(from, to, static_cast<double>(i) / static_cast<double>(range.steps));
         now.interface(interface)->pose[key] = position;
         const auto checked = check_valid(now);
         if (!checked) return;

@@ -11,12 +11,12 @@
 #include "loads/load_case.h"
 #include "rig/mechanism.h"
 #include "study/evaluate.h"
+#include "study/ranking.h"
+#include "study/travel.h"
 
 namespace clampet::study {
 namespace {
 
-/// A tube or a rail that nobody said the end of is looked at so far to either side [m].
-constexpr double open_rail = 0.5;
 constexpr std::size_t kept_of_each = 6;  ///< poses of an interface that are refined
 constexpr std::size_t in_a_block = 256;  ///< poses that a worker takes at a time
 constexpr std::size_t first_look = 97;   ///< poses that are looked at before all
@@ -64,14 +64,10 @@ std::vector<CaseInForce> cases_of(const std::vector<rig::Action>& actions, doubl
     return all;
 }
 
-struct Span {
-    double least = 0, most = 0;
-};
-
 /// Poses of a grid over all axes, or as many at random.
 class Poses {
  public:
-    Poses(std::vector<Span> spans, std::size_t most, std::uint64_t seed) : spans_(std::move(spans)), seed_(seed) {
+    Poses(std::vector<rig::Stops> spans, std::size_t most, std::uint64_t seed) : spans_(std::move(spans)), seed_(seed) {
         const auto axes = static_cast<double>(spans_.size());
         steps_ = spans_.empty()
                      ? 1
@@ -87,7 +83,7 @@ class Poses {
     double step(std::size_t axis) const {
         return (spans_[axis].most - spans_[axis].least) / static_cast<double>(is_grid_ ? steps_ - 1 : 6);
     }
-    const Span& span(std::size_t axis) const { return spans_[axis]; }
+    const rig::Stops& span(std::size_t axis) const { return spans_[axis]; }
     Pose at(std::size_t i) const {
         Pose pose(spans_.size());
         if (!is_grid_) {
@@ -102,7 +98,7 @@ class Poses {
     }
 
  private:
-    std::vector<Span> spans_;
+    std::vector<rig::Stops> spans_;
     std::uint64_t seed_;
     std::size_t steps_ = 1, count_ = 1;
     bool is_grid_ = true;
@@ -204,13 +200,9 @@ class Search {
     const Poses& poses_;
 };
 
-std::vector<Span> spans_of(const rig::Rig& rig, const rig::Mechanism& mechanism) {
-    std::vector<Span> all;
-    for (const auto& named : mechanism.axes()) {
-        const auto stops = rig::stops_of(rig.interfaces[named.interface], named.axis);
-        const double reach = named.axis.slides ? open_rail : families::half_turn;
-        all.push_back({std::max(stops.least, -reach), std::min(stops.most, reach)});
-    }
+std::vector<rig::Stops> spans_of(const rig::Rig& rig, const rig::Mechanism& mechanism) {
+    std::vector<rig::Stops> all;
+    for (const auto& named : mechanism.axes()) all.push_back(looked_along(rig.interfaces[named.interface], named.axis));
     return all;
 }
 
@@ -238,8 +230,10 @@ WorstPose::Seam seam_in(const rig::Rig& rig, const rig::Interface& f, const Chec
 }
 
 bool is_worse(const WorstPose::Seam& a, const WorstPose::Seam& b) {
-    if (a.verdict != b.verdict) return a.verdict > b.verdict;
-    return a.factor / std::max(a.required, 1e-9) < b.factor / std::max(b.required, 1e-9);
+    const auto standing = [](const WorstPose::Seam& s) {
+        return Standing{s.verdict, s.factor / std::max(s.required, 1e-9)};
+    };
+    return standing(a).is_worse_than(standing(b));
 }
 
 }  // namespace

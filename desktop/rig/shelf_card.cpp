@@ -36,7 +36,7 @@ ShelfCard::ShelfCard(project::ShelfItem item, QWidget* parent) : QAbstractButton
 
 QSize ShelfCard::sizeHint() const {
     const double line = QFontMetricsF(body_font()).height();
-    return {qRound(148 * std::min(1.6, text_scale())), qRound(74 + 3.9 * line)};
+    return {qRound(148 * std::min(1.25, text_scale())), qRound(74 + 3.9 * line)};
 }
 
 void ShelfCard::paintEvent(QPaintEvent*) {

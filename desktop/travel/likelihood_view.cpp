@@ -121,7 +121,7 @@ void LikelihoodView::paintEvent(QPaintEvent*) {
     }
     const QString more = rows.size() > count ? tr(" · %1 more are rarer").arg(rows.size() - count) : QString();
     p.drawText(QRectF(0, below + small.height(), width(), small.height()), Qt::AlignLeft | Qt::AlignVCenter,
-               small.elidedText(tr("the rig lets go %1 of %2 draws; allowed %3 · line: 5 % point%4")
+               small.elidedText(tr("the rig lets go: %1, in %2 draws; allowed %3 · line: 5 % point%4")
                                     .arg(chance_words(scatter_.chance), QString::number(scatter_.draws),
                                          chance_words(scatter_.allowed), more),
                                 Qt::ElideRight, width()));

@@ -8,6 +8,8 @@
 #include <QMenu>
 #include <QPushButton>
 #include <QScrollArea>
+#include <QTimer>
+#include <utility>
 
 #include "desktop/theme/theme.h"
 #include "desktop/theme/words.h"
@@ -35,11 +37,16 @@ ShotsPanel::ShotsPanel(project::Document& document, QWidget* parent)
       travel_place_(new QWidget(this)),
       plot_(new TravelPlot(travel_place_)),
       likelihood_view_(new LikelihoodView(this)),
+      later_(new QTimer(this)),
       checking_(std::make_unique<project::Background>(post())),
       travelling_(std::make_unique<project::Background>(post())),
       searching_job_(std::make_unique<project::Background>(post())),
       drawing_(std::make_unique<project::Background>(post())) {
     setAccessibleName(tr("Shots"));
+    // While somebody types or drags, nothing is begun that would only be given up.
+    later_->setSingleShot(true);
+    later_->setInterval(120);
+    connect(later_, &QTimer::timeout, this, &ShotsPanel::begin);
     auto* outer = new QVBoxLayout(this);
     outer->setContentsMargins(16, 6, 12, 8);
     outer->setSpacing(5);
@@ -219,14 +226,25 @@ void ShotsPanel::rebuild_cards() {
 
 void ShotsPanel::check_shots() {
     checked_ = document_.revision();
-    const auto& rig = document_.rig();
-    if (rig.shots.empty()) {
+    if (document_.rig().shots.empty()) {
+        pending_check_ = false;
         checking_->stop();
         scenes_ = {};
         return;
     }
     for (auto& [_, card] : cards_) card->show_check(nullptr);
-    checking_->start([this, rig](const study::Job& job) -> std::function<void()> {
+    pending_check_ = true;
+    later_->start();
+}
+
+void ShotsPanel::begin() {
+    if (std::exchange(pending_check_, false)) begin_check();
+    if (std::exchange(pending_travel_, false)) begin_travel();
+    if (std::exchange(pending_draws_, false)) begin_draws();
+}
+
+void ShotsPanel::begin_check() {
+    checking_->start([this, rig = document_.rig()](const study::Job& job) -> std::function<void()> {
         auto all = study::check_scenes(rig, study::scenes_of(rig), {}, job);
         if (!all || all->stopped) return {};
         auto answer = std::make_shared<study::ScenesCheck>(std::move(*all));
@@ -261,7 +279,15 @@ void ShotsPanel::look_along() {
     travelled_ = rig;
     travelled_axis_ = interface + "." + key;
     plot_->mark_old();
-    travelling_->start([this, rig, interface, key](const study::Job& job) -> std::function<void()> {
+    travelled_key_ = key;
+    travelled_seam_ = interface;
+    pending_travel_ = true;
+    later_->start();
+}
+
+void ShotsPanel::begin_travel() {
+    travelling_->start([this, rig = travelled_, interface = travelled_seam_,
+                        key = travelled_key_](const study::Job& job) -> std::function<void()> {
         auto found = study::travel(rig, interface, key, {}, job);
         if (!found || found->stopped) return {};
         auto answer = std::make_shared<study::Travel>(std::move(*found));
@@ -272,6 +298,11 @@ void ShotsPanel::look_along() {
 void ShotsPanel::draw_likelihood() {
     drawn_ = document_.revision();
     likelihood_view_->mark_old();
+    pending_draws_ = true;
+    later_->start();
+}
+
+void ShotsPanel::begin_draws() {
     drawing_->start([this, rig = document_.rig()](const study::Job& job) -> std::function<void()> {
         study::ScatterOptions options;
         options.draws = 2000;  // for a picture; the command line draws more

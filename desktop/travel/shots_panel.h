@@ -12,6 +12,7 @@ class QLabel;
 class QMenu;
 class QPushButton;
 class QHBoxLayout;
+class QTimer;
 
 namespace clampet::desktop {
 
@@ -54,6 +55,10 @@ class ShotsPanel : public QWidget {
     void check_shots();
     void look_along();
     void draw_likelihood();
+    void begin();  ///< what has waited for a pause
+    void begin_check();
+    void begin_travel();
+    void begin_draws();
     void find_worst();
     void show_worst(const study::WorstPose& found);
     void fill_axes();
@@ -69,12 +74,15 @@ class ShotsPanel : public QWidget {
     QWidget* travel_place_;
     TravelPlot* plot_;
     LikelihoodView* likelihood_view_;
+    QTimer* later_;
+    bool pending_check_ = false, pending_travel_ = false, pending_draws_ = false;
     std::map<QString, ShotCard*> cards_;
     std::vector<rig::Shot> shown_shots_;
     study::ScenesCheck scenes_;
     std::string selected_;
     QString said_in_full_;
-    std::uint64_t checked_ = 0;   ///< revision whose shots were looked at
+    std::uint64_t checked_ = 0;  ///< revision whose shots were looked at
+    std::string travelled_seam_, travelled_key_;
     std::string travelled_axis_;  ///< what the travel was last looked at of…
     rig::Rig travelled_;          ///< …and the rig, with that axis at 0
     bool searching_ = false;

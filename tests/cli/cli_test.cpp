@@ -86,6 +86,53 @@ TEST_CASE("the limit of a rig, and what is not its own to say", "[cli]") {
     CHECK(run("limit nothing.json").exit_code == 2);
 }
 
+TEST_CASE("a rig is checked in its shots, along a joint, at its worst and by chance", "[cli]") {
+    const std::string boom = CLAMPET_SOURCE_DIR "/data/demo/boom.clampet.json";
+    const auto all = run("check " + boom + " --json");
+    CHECK(all.exit_code == 1);
+    const auto j = json::parse(all.out);
+    REQUIRE(j["scenes"].size() == 2);
+    CHECK(j["scenes"][0]["shot"] == "straight");
+    // Each interface is told where it is nearest to letting go: no scene has less.
+    for (const auto& row : j["interfaces"])
+        for (const auto& scene : j["scenes"])
+            if (!row["factor"].is_null() && row["verdict"] != "holds")
+                CHECK(row["factor"].get<double>() <=
+                      scene["factors"][row["interface"].get<std::string>()].get<double>());
+    const auto one = json::parse(run("check " + boom + " --shot \"Along the rope\" --json").out);
+    REQUIRE(one["scenes"].size() == 1);
+    CHECK(one["scenes"][0]["factors"] == j["scenes"][1]["factors"]);
+    CHECK(run("check " + boom + " --shot ghost").exit_code == 2);
+    CHECK(run("check " + boom + " --payload ghost").exit_code == 2);
+
+    const auto sweep = run("sweep " + demo + " --axis ball.forward --from -30deg --to 60deg --steps 3 --json");
+    CHECK(sweep.exit_code == 1);
+    const auto points = json::parse(sweep.out)["points"];
+    REQUIRE(points.size() == 4);
+    const auto posed = json::parse(run("check " + demo + " --pose ball.forward=60deg --json").out);
+    for (const auto& row : posed["interfaces"])
+        CHECK(points[3]["factors"][row["interface"].get<std::string>()] == row["factor"]);
+    CHECK(run("sweep " + demo + " --axis ball.wobble").exit_code == 2);
+    CHECK(run("sweep " + demo + " --axis ball.forward --from 3kg").exit_code == 2);
+
+    const auto worst = run("worst " + demo + " --poses 64 --seam ball --json");
+    CHECK(worst.exit_code == 1);
+    const auto seam = json::parse(worst.out)["interfaces"][0];
+    const auto as_posed = json::parse(run("check " + demo + " --json").out);
+    for (const auto& row : as_posed["interfaces"])
+        if (row["interface"] == "ball") CHECK(seam["factor"].get<double>() <= row["factor"].get<double>());
+    CHECK(seam["pose"].contains("ball"));
+    CHECK(run("worst " + demo + " --seam ghost").exit_code == 2);
+
+    const auto drawn = run("scatter " + demo + " --draws 200 --seed 3 --json");
+    CHECK(drawn.exit_code == 1);
+    const auto chances = json::parse(drawn.out);
+    CHECK(chances["draws"] == 200);
+    CHECK(chances["chance"] == 1.0);  // one screw bottoms in every draw
+    CHECK(run("scatter " + demo + " --draws 200 --seed 3 --json").out == drawn.out);
+    CHECK(run("scatter " + demo + " --draws 0").exit_code == 2);
+}
+
 TEST_CASE("exit codes of the contract", "[cli]") {
     TemporaryFolder folder;
     auto rig = project::demo_rig();

@@ -39,17 +39,15 @@ void fit(Values& v, const Port& neighbour, bool above) {
 }
 
 std::vector<families::Parameter> rows() {
-    std::vector<families::Parameter> all{
-        length_row("ball", "Ball, diameter", 0.020, 0.2, "Across the ball."),
-        length_row("stem", "Stem, diameter", 0.008, 0.1, "Of its neck."),
-        length_row("reach", "Plate's face at", 0.022, 0.3, "From the ball's middle."),
-        length_row("across", "Plate, diameter", 0.026, 0.3, "Of the plate that carries."),
-        length_row("thickness", "Plate, thickness", 0.005, 0.1, "Of it."),
-        shown_for(gap_row("hole", "Hole", 0.0066, 0.1, "For a screw through it."), "top", {"face"}),
-        material_row("PETG, printed"),
-        surface_row("surface", "It is", "printed PETG", "What turns in the cup.")};
-    for (auto& row : end_rows("top", "It carries by", "stud")) all.push_back(std::move(row));
-    return all;
+    return with_end(
+        {length_row("ball", "Ball, diameter", 0.020, 0.2, "Across the ball."),
+         length_row("stem", "Stem, diameter", 0.008, 0.1, "Of its neck."),
+         length_row("reach", "Plate's face at", 0.022, 0.3, "From the ball's middle."),
+         length_row("across", "Plate, diameter", 0.026, 0.3, "Of the plate that carries."),
+         length_row("thickness", "Plate, thickness", 0.005, 0.1, "Of it."),
+         shown_for(gap_row("hole", "Hole", 0.0066, 0.1, "For a screw through it."), "top", {"face"}),
+         material_row("PETG, printed"), surface_row("surface", "It is", "printed PETG", "What turns in the cup.")},
+        "top", "It carries by", "stud");
 }
 
 }  // namespace

@@ -42,18 +42,15 @@ void fit(Values& v, const Port& neighbour, bool above) {
 }
 
 std::vector<families::Parameter> rows() {
-    std::vector<families::Parameter> all{
-        length_row("tube", "For a tube of", 0.025, 1, "Outside diameter of the tube."),
-        length_row("wall", "Wall", 0.010, 0.2, "Of the collar round the tube."),
-        length_row("length", "Length", 0.040, 1, "Along the tube."),
-        thread_row("screw", "Screws", "M6", "That draw it together."),
-        tight_row("hand tight, hex key 5 mm"),
-        gap_row("pad", "Boss, thickness", 0.012, 0.3, "On its side; 0 for none."),
-        shown_for(gap_row("hole", "Hole in its face", 0.007, 0.1, "For a screw through it."), "top", {"face"}),
-        material_row("printed PETG"),
-        surface_row("surface", "It is", "printed PETG", "What grips the tube.")};
-    for (auto& row : end_rows("top", "It carries by", "socket")) all.push_back(std::move(row));
-    return all;
+    return with_end(
+        {length_row("tube", "For a tube of", 0.025, 1, "Outside diameter of the tube."),
+         length_row("wall", "Wall", 0.010, 0.2, "Of the collar round the tube."),
+         length_row("length", "Length", 0.040, 1, "Along the tube."),
+         thread_row("screw", "Screws", "M6", "That draw it together."), tight_row("hand tight, hex key 5 mm"),
+         gap_row("pad", "Boss, thickness", 0.012, 0.3, "On its side; 0 for none."),
+         shown_for(gap_row("hole", "Hole in its face", 0.007, 0.1, "For a screw through it."), "top", {"face"}),
+         material_row("printed PETG"), surface_row("surface", "It is", "printed PETG", "What grips the tube.")},
+        "top", "It carries by", "socket");
 }
 
 }  // namespace

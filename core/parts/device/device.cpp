@@ -35,12 +35,10 @@ void fit(Values& v, const Port& neighbour, bool above) {
 }
 
 std::vector<families::Parameter> rows() {
-    std::vector<families::Parameter> all{
-        families::text_row("device", "It is a", "pocket LED light",
-                           "By its class: phone, action camera, 7-inch monitor, LED panel.", "input"),
-        surface_row("surface", "Its foot is", "painted aluminium", "What it is pressed with.")};
-    for (auto& row : end_rows("mount", "It is held by", "socket")) all.push_back(std::move(row));
-    return all;
+    return with_end({families::text_row("device", "It is a", "pocket LED light",
+                                        "By its class: phone, action camera, 7-inch monitor, LED panel.", "input"),
+                     surface_row("surface", "Its foot is", "painted aluminium", "What it is pressed with.")},
+                    "mount", "It is held by", "socket");
 }
 
 }  // namespace

@@ -35,18 +35,15 @@ void fit(Values& v, const Port& neighbour, bool above) {
 }
 
 std::vector<families::Parameter> rows() {
-    std::vector<families::Parameter> all{
-        length_row("width", "For a plate of", 0.038, 0.3, "Its wide side."),
-        length_row("length", "Jaws, length", 0.050, 0.5, "Along the rail."),
-        length_row("base", "Base, thickness", 0.010, 0.1, "Under the plate."),
-        length_row("height", "Jaws, height", 0.008, 0.1, "Above the base."),
-        thread_row("screw", "Its screw", "M6", "That draws the jaws together."),
-        tight_row("hand tight, knob Ø20"),
-        gap_row("knob", "Knob, diameter", 0.020, 0.2, "0 for none."),
-        material_row("aluminium 6061-T6"),
-        surface_row("surface", "It is", "anodised aluminium", "What the plate rubs on.")};
-    for (auto& row : end_rows("below", "It is held by", "socket")) all.push_back(std::move(row));
-    return all;
+    return with_end(
+        {length_row("width", "For a plate of", 0.038, 0.3, "Its wide side."),
+         length_row("length", "Jaws, length", 0.050, 0.5, "Along the rail."),
+         length_row("base", "Base, thickness", 0.010, 0.1, "Under the plate."),
+         length_row("height", "Jaws, height", 0.008, 0.1, "Above the base."),
+         thread_row("screw", "Its screw", "M6", "That draws the jaws together."), tight_row("hand tight, knob Ø20"),
+         gap_row("knob", "Knob, diameter", 0.020, 0.2, "0 for none."), material_row("aluminium 6061-T6"),
+         surface_row("surface", "It is", "anodised aluminium", "What the plate rubs on.")},
+        "below", "It is held by", "socket");
 }
 
 }  // namespace

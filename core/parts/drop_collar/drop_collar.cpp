@@ -35,15 +35,12 @@ void fit(Values& v, const Port& neighbour, bool above) {
 }
 
 std::vector<families::Parameter> rows() {
-    std::vector<families::Parameter> all{
-        length_row("bore", "Hole", 0.0262, 0.5, "A little over the post: it jams by tilting."),
-        length_row("thickness", "Thickness", 0.018, 0.3, "Along the post."),
-        length_row("reach", "Carries at", 0.10, 2, "From the post's middle."),
-        length_row("width", "Width", 0.06, 0.5, "Across."),
-        material_row("beech"),
-        surface_row("surface", "It is", "hardwood", "What jams on the post.")};
-    for (auto& row : end_rows("top", "It carries by", "face")) all.push_back(std::move(row));
-    return all;
+    return with_end({length_row("bore", "Hole", 0.0262, 0.5, "A little over the post: it jams by tilting."),
+                     length_row("thickness", "Thickness", 0.018, 0.3, "Along the post."),
+                     length_row("reach", "Carries at", 0.10, 2, "From the post's middle."),
+                     length_row("width", "Width", 0.06, 0.5, "Across."), material_row("beech"),
+                     surface_row("surface", "It is", "hardwood", "What jams on the post.")},
+                    "top", "It carries by", "face");
 }
 
 }  // namespace

@@ -29,24 +29,22 @@ void fit(Values& v, const Port& neighbour, bool above) {
 }
 
 std::vector<families::Parameter> rows() {
-    std::vector<families::Parameter> all{
-        length_row("bore", "Hole", 0.0254, 0.5, "Inside; 0.4 mm over the post is a slip fit."),
-        length_row("depth", "Depth", 0.06, 1, "How far the post is in."),
-        length_row("wall", "Wall", 0.012, 0.2, "Round the hole."),
-        length_row("floor", "Floor", 0.012, 0.2, "Under the hole."),
-        choice_row("held", "The post is",
-                   {{"loose", "loose"},
-                    {"side_screw", "held by a side screw"},
-                    {"clamped", "slit and clamped"},
-                    {"wedged", "wedged"},
-                    {"glued", "glued"}},
-                   "side_screw", "How it is kept from dropping and turning."),
-        shown_for(thread_row("screw", "Screw", "M6", "That squeezes it."), "held", {"side_screw", "clamped"}),
-        shown_for(tight_row("hand tight, star knob Ø32"), "held", {"side_screw", "clamped"}),
-        material_row("beech"),
-        surface_row("surface", "Hole of", "hardwood", "What the post rubs on.")};
-    for (auto& row : end_rows("below", "It is held by", "face")) all.push_back(std::move(row));
-    return all;
+    return with_end(
+        {length_row("bore", "Hole", 0.0254, 0.5, "Inside; 0.4 mm over the post is a slip fit."),
+         length_row("depth", "Depth", 0.06, 1, "How far the post is in."),
+         length_row("wall", "Wall", 0.012, 0.2, "Round the hole."),
+         length_row("floor", "Floor", 0.012, 0.2, "Under the hole."),
+         choice_row("held", "The post is",
+                    {{"loose", "loose"},
+                     {"side_screw", "held by a side screw"},
+                     {"clamped", "slit and clamped"},
+                     {"wedged", "wedged"},
+                     {"glued", "glued"}},
+                    "side_screw", "How it is kept from dropping and turning."),
+         shown_for(thread_row("screw", "Screw", "M6", "That squeezes it."), "held", {"side_screw", "clamped"}),
+         shown_for(tight_row("hand tight, star knob Ø32"), "held", {"side_screw", "clamped"}), material_row("beech"),
+         surface_row("surface", "Hole of", "hardwood", "What the post rubs on.")},
+        "below", "It is held by", "face");
 }
 
 }  // namespace

@@ -58,21 +58,18 @@ void fit(Values& v, const Port& neighbour, bool above) {
 }
 
 std::vector<families::Parameter> rows() {
-    std::vector<families::Parameter> all{
-        length_row("on", "It goes on", 0.027, 1, "Thickness of the board, or diameter of the tube."),
-        length_row("opening", "It opens to", 0.05, 1, "The most that goes between its jaws."),
-        length_row("throat", "Throat", 0.05, 1, "From the screw to the back of its frame."),
-        length_row("frame_depth", "Frame, depth", 0.02, 0.3, "In the plane of the C."),
-        length_row("frame_width", "Frame, width", 0.012, 0.3, "Across it."),
-        length_row("plate_length", "Fixed jaw, length", 0.03, 0.5, "Along x."),
-        length_row("plate_width", "Fixed jaw, width", 0.03, 0.5, "Across."),
-        length_row("pad", "Foot, diameter", 0.022, 0.3, "Of what the screw presses with."),
-        thread_row("screw", "Its screw", "M8", "What is turned."),
-        tight_row("hand tight, T-bar, 60 mm"),
-        material_row("mild steel"),
-        surface_row("surface", "Jaws lined with", "rubber", "What touches the board.")};
-    for (auto& row : end_rows("top", "It carries by", "stud")) all.push_back(std::move(row));
-    return all;
+    return with_end(
+        {length_row("on", "It goes on", 0.027, 1, "Thickness of the board, or diameter of the tube."),
+         length_row("opening", "It opens to", 0.05, 1, "The most that goes between its jaws."),
+         length_row("throat", "Throat", 0.05, 1, "From the screw to the back of its frame."),
+         length_row("frame_depth", "Frame, depth", 0.02, 0.3, "In the plane of the C."),
+         length_row("frame_width", "Frame, width", 0.012, 0.3, "Across it."),
+         length_row("plate_length", "Fixed jaw, length", 0.03, 0.5, "Along x."),
+         length_row("plate_width", "Fixed jaw, width", 0.03, 0.5, "Across."),
+         length_row("pad", "Foot, diameter", 0.022, 0.3, "Of what the screw presses with."),
+         thread_row("screw", "Its screw", "M8", "What is turned."), tight_row("hand tight, T-bar, 60 mm"),
+         material_row("mild steel"), surface_row("surface", "Jaws lined with", "rubber", "What touches the board.")},
+        "top", "It carries by", "stud");
 }
 
 }  // namespace

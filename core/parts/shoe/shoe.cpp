@@ -34,14 +34,12 @@ void fit(Values& v, const Port& neighbour, bool above) {
 }
 
 std::vector<families::Parameter> rows() {
-    std::vector<families::Parameter> all{length_row("width", "Between its walls", 0.0187, 0.3, "Across."),
-                                         length_row("depth", "Depth", 0.018, 0.3, "Along the way in."),
-                                         length_row("gap", "Under its lips", 0.0021, 0.05, "What slides in."),
-                                         length_row("base", "Base, thickness", 0.003, 0.1, "Under it."),
-                                         material_row("stainless 304"),
-                                         surface_row("surface", "It is", "steel", "What the plate rubs on.")};
-    for (auto& row : end_rows("below", "It is held by", "socket")) all.push_back(std::move(row));
-    return all;
+    return with_end({length_row("width", "Between its walls", 0.0187, 0.3, "Across."),
+                     length_row("depth", "Depth", 0.018, 0.3, "Along the way in."),
+                     length_row("gap", "Under its lips", 0.0021, 0.05, "What slides in."),
+                     length_row("base", "Base, thickness", 0.003, 0.1, "Under it."), material_row("stainless 304"),
+                     surface_row("surface", "It is", "steel", "What the plate rubs on.")},
+                    "below", "It is held by", "socket");
 }
 
 }  // namespace

@@ -37,18 +37,16 @@ void fit(Values& v, const Port& neighbour, bool above) {
 }
 
 std::vector<families::Parameter> rows() {
-    std::vector<families::Parameter> all{
-        length_row("on", "It goes on", 0.0337, 1, "Diameter of the tube, or thickness of the board."),
-        length_row("most", "It opens to", 0.05, 1, "As sold: 25, 50, 75 mm."),
-        quantity_row("closed", "Force when closed", quantity::Dimension::force, 60, {0.1, 1e5}, "By its size.",
-                     "from memory"),
-        quantity_row("rate", "Spring", quantity::Dimension::stiffness, 2400, {1, 1e7}, "How much more for opening it.",
-                     "from memory"),
-        length_row("pad", "Pads", 0.018, 0.5, "Along and across."),
-        mass_row("mass", "It weighs", 0.12, "Weigh yours."),
-        surface_row("surface", "Pads of", "rubber", "What touches the tube.")};
-    for (auto& row : end_rows("top", "It carries by", "stud")) all.push_back(std::move(row));
-    return all;
+    return with_end({length_row("on", "It goes on", 0.0337, 1, "Diameter of the tube, or thickness of the board."),
+                     length_row("most", "It opens to", 0.05, 1, "As sold: 25, 50, 75 mm."),
+                     quantity_row("closed", "Force when closed", quantity::Dimension::force, 60, {0.1, 1e5},
+                                  "By its size.", "from memory"),
+                     quantity_row("rate", "Spring", quantity::Dimension::stiffness, 2400, {1, 1e7},
+                                  "How much more for opening it.", "from memory"),
+                     length_row("pad", "Pads", 0.018, 0.5, "Along and across."),
+                     mass_row("mass", "It weighs", 0.12, "Weigh yours."),
+                     surface_row("surface", "Pads of", "rubber", "What touches the tube.")},
+                    "top", "It carries by", "stud");
 }
 
 }  // namespace

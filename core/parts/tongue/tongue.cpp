@@ -38,20 +38,17 @@ void fit(Values& v, const Port& neighbour, bool above) {
 }
 
 std::vector<families::Parameter> rows() {
-    std::vector<families::Parameter> all{
-        length_row("reach", "Plate's face at", 0.045, 1, "From the pivot's axis."),
-        length_row("face", "Friction face, diameter", 0.040, 0.5, "Round the bolt."),
-        length_row("bolt", "Bolt hole", 0.0084, 0.1, "Through it."),
-        length_row("thickness", "Tongue, thickness", 0.018, 0.5, "Between the cheeks."),
-        length_row("length", "Plate, length", 0.060, 1, "Ahead."),
-        length_row("width", "Plate, width", 0.050, 1, "Across."),
-        length_row("plate", "Plate, thickness", 0.010, 0.1, "Without its lining."),
-        gap_row("hole", "Hole", 0.007, 0.1, "For the camera's screw."),
-        material_row("birch plywood"),
-        surface_row("surface", "Faces of", "plywood", "What rubs in the pivot."),
-        surface_row("lining", "Lined with", "cork", "What stands on it.")};
-    for (auto& row : end_rows("top", "It carries by", "face")) all.push_back(std::move(row));
-    return all;
+    return with_end({length_row("reach", "Plate's face at", 0.045, 1, "From the pivot's axis."),
+                     length_row("face", "Friction face, diameter", 0.040, 0.5, "Round the bolt."),
+                     length_row("bolt", "Bolt hole", 0.0084, 0.1, "Through it."),
+                     length_row("thickness", "Tongue, thickness", 0.018, 0.5, "Between the cheeks."),
+                     length_row("length", "Plate, length", 0.060, 1, "Ahead."),
+                     length_row("width", "Plate, width", 0.050, 1, "Across."),
+                     length_row("plate", "Plate, thickness", 0.010, 0.1, "Without its lining."),
+                     gap_row("hole", "Hole", 0.007, 0.1, "For the camera's screw."), material_row("birch plywood"),
+                     surface_row("surface", "Faces of", "plywood", "What rubs in the pivot."),
+                     surface_row("lining", "Lined with", "cork", "What stands on it.")},
+                    "top", "It carries by", "face");
 }
 
 }  // namespace

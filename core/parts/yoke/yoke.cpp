@@ -45,22 +45,19 @@ void fit(Values& v, const Port& neighbour, bool above) {
 }
 
 std::vector<families::Parameter> rows() {
-    std::vector<families::Parameter> all{
-        length_row("height", "Axis above its foot", 0.060, 1, "To the bolt's middle."),
-        length_row("face", "Friction face, diameter", 0.040, 0.5, "Round the bolt."),
-        length_row("cheek", "Cheek, thickness", 0.012, 0.2, "Of one."),
-        length_row("gap", "Between the cheeks", 0.018, 0.5, "What turns between them."),
-        choice_row("lap", "It has", {{"yoke", "two cheeks"}, {"single", "one cheek"}}, "yoke",
-                   "A tongue between two, or a lap on one."),
-        length_row("base", "Base, thickness", 0.012, 0.2, "Under the cheeks."),
-        length_row("length", "Base, length", 0.050, 1, "Ahead."),
-        thread_row("screw", "Bolt", "M8", "Through the cheeks."),
-        tight_row("hand tight, star knob Ø40"),
-        gap_row("knob", "Knob, diameter", 0.040, 0.3, "On the bolt; 0 for a nut."),
-        material_row("birch plywood"),
-        surface_row("surface", "Faces of", "plywood", "What rubs in the pivot.")};
-    for (auto& row : end_rows("below", "It is held by", "socket")) all.push_back(std::move(row));
-    return all;
+    return with_end(
+        {length_row("height", "Axis above its foot", 0.060, 1, "To the bolt's middle."),
+         length_row("face", "Friction face, diameter", 0.040, 0.5, "Round the bolt."),
+         length_row("cheek", "Cheek, thickness", 0.012, 0.2, "Of one."),
+         length_row("gap", "Between the cheeks", 0.018, 0.5, "What turns between them."),
+         choice_row("lap", "It has", {{"yoke", "two cheeks"}, {"single", "one cheek"}}, "yoke",
+                    "A tongue between two, or a lap on one."),
+         length_row("base", "Base, thickness", 0.012, 0.2, "Under the cheeks."),
+         length_row("length", "Base, length", 0.050, 1, "Ahead."),
+         thread_row("screw", "Bolt", "M8", "Through the cheeks."), tight_row("hand tight, star knob Ø40"),
+         gap_row("knob", "Knob, diameter", 0.040, 0.3, "On the bolt; 0 for a nut."), material_row("birch plywood"),
+         surface_row("surface", "Faces of", "plywood", "What rubs in the pivot.")},
+        "below", "It is held by", "socket");
 }
 
 }  // namespace
