@@ -34,6 +34,11 @@ Result<double> major_diameter(const Values& values, std::string_view key);
 /// Errors  A Problem at the row `hole`.
 Status check_hole(const Values& values);
 
+// [kg/m^3] of screws, pads and knobs that belong to a part of something else; from memory.
+inline constexpr double steel_density = 7850, rubber_density = 1200, plastic_density = 1100, hardwood_density = 700;
+/// A wheel of rubber on its hub, and the fork that it turns in, for their outlines; from memory.
+inline constexpr double wheel_density = 1400, fork_density = 2000;
+
 /// Ports, by what they are.
 /// `thickness`: what a screw through the hole goes through [m]; 0 where none does.
 Port face_port(std::string id, const Vector& at, double length, double width, double hole, std::string surface,

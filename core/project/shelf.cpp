@@ -137,11 +137,10 @@ std::vector<ShelfItem> shelf(const Rig& rig, const ShelfPlace& place, std::span<
     for (const auto* kind : parts::registry()) {
         ShelfItem item{kind, {{std::string(kind->key())}}, {}, {}};
         const bool is_site = kind->origin() == rig::Origin::site;
-        // What is there to hold on to comes first and only there; a tube may be either.
-        if (is_first != (kind->role() == rig::Role::support) && kind->key() != "tube" && place.replaces.empty()) {
-            if (is_first || is_site) continue;
-        }
-        if (is_first && !is_site) continue;
+        // What is there to hold on to comes first and only there, but where it takes the place of something; a tube is
+        // both.
+        const bool may_be_there = is_first ? is_site : !is_site || !place.replaces.empty() || kind->key() == "tube";
+        if (!may_be_there) continue;
         auto done = tried(rig, item, place);
         if (!done) {
             item.lacks =

@@ -291,6 +291,37 @@ TEST_CASE("a second hold closes a loop, and a gap says how far it is", "[project
     CHECK_FALSE(d.perform(project::CloseLoop{{"ghost", "grip"}, {second, "above"}}));
 }
 
+TEST_CASE("a tube over two others is held by both, where they cross", "[project][building]") {
+    Document d;
+    build(d, {"tube", "pair", "tube", "pair", "tube"});
+    const auto ids = [&](std::size_t i) { return d.rig().parts[i].id; };
+    const std::string rail = ids(0), over = ids(4);
+    REQUIRE(d.perform(project::SetPose{held(d.rig(), ids(1)).id, "slide", -0.2}));
+    REQUIRE(d.perform(Build{rail, "grip", {}, {{"pair"}, {"tube"}, {"pair"}}}));
+    const std::string second = ids(5), last = ids(7);
+    REQUIRE(d.perform(project::SetPose{held(d.rig(), second).id, "slide", 0.2}));
+    // The grip of the second hold stands 400 mm along the tube from its middle, where the tube's port lies.
+    const auto done = d.perform(project::CloseLoop{{last, "above"}, {over, "grip"}});
+    INFO((done ? std::string() : done.problem().sentence()));
+    REQUIRE(done);
+    const auto& loop = d.rig().interfaces.back();
+    CHECK(loop.closes_loop);
+    CHECK(loop.elements.front().family == "tube_grip");
+    CHECK(rig::column_of(d.rig()).back() == rig::ColumnRow{loop.id, true, true, 0});
+    CHECK(d.check().interfaces.size() == d.rig().interfaces.size());
+    // Both bear it: neither its own grip nor the second carries all of its weight.
+    const auto pressed = [&](const std::string& id) {
+        for (const auto& r : d.check().interfaces)
+            if (r.id == id) return std::hypot(r.rest.permanent.fx, r.rest.permanent.fy, r.rest.permanent.fz);
+        return 0.0;
+    };
+    CHECK(pressed(loop.id) > 0);
+    // Off to the side it does not meet any more, and says by how much.
+    const auto away = d.perform(project::SetPose{held(d.rig(), last).id, "slide", 0.1});
+    REQUIRE_FALSE(away);
+    CHECK_THAT(away.problem().sentence(), Catch::Contains("100 mm"));
+}
+
 TEST_CASE("a port that takes one thing takes no second", "[project][building][input]") {
     Document d;
     build(d, {"floor", "post", "ball_cup"});

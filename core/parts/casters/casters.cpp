@@ -22,11 +22,11 @@ Result<Body> build(const Values& v) {
     const double a = length / 2 - inset, b = width / 2 - inset;
     for (const auto& [x, y] : std::array<std::pair<double, double>, 4>{{{a, b}, {a, -b}, {-a, b}, {-a, -b}}}) {
         if (rolls) {
-            solids.add(cylinder({x, y, wheel}, 2 * wheel, 0.02, Vector::UnitY(), Stuff::rubber), 1400);
+            solids.add(cylinder({x, y, wheel}, 2 * wheel, 0.02, Vector::UnitY(), Stuff::rubber), wheel_density);
             solids.add(box({x, y, wheel + (under - wheel) / 2}, {0.02, 0.03, under - wheel}, Stuff::metal),
-                       2000);  // fork
+                       fork_density);
         } else
-            solids.add(cylinder({x, y, under / 2}, 0.03, under, Vector::UnitZ(), Stuff::rubber), 1200);
+            solids.add(cylinder({x, y, under / 2}, 0.03, under, Vector::UnitZ(), Stuff::rubber), rubber_density);
     }
     const double outside = bore + 2 * number(v, "wall"), top = under + thick + deep;
     solids.add(cylinder({0, 0, under + thick + deep / 2}, outside, deep, Vector::UnitZ(), stuff), density);

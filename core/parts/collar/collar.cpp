@@ -18,7 +18,8 @@ Result<Body> build(const Values& v) {
     const double pad = number(v, "pad");
     solids.add(box({0, 0, up + pad / 2}, {length, 2 * up, pad}, stuff), density);
     for (const double side : {1.0, -1.0})
-        solids.add(cylinder({0, side * (up + *screw / 2), 0}, *screw, 2 * up, Vector::UnitZ(), Stuff::metal), 7850);
+        solids.add(cylinder({0, side * (up + *screw / 2), 0}, *screw, 2 * up, Vector::UnitZ(), Stuff::metal),
+                   steel_density);
     Port grip{"collar", families::PortKind::jaw};
     grip.sizes = {{"form", "collar"}, {"length", length}, {"screw", text(v, "screw")}, {"tight", text(v, "tight")}};
     grip.surface = text(v, "surface");

@@ -19,7 +19,8 @@ Result<Body> build(const Values& v) {
         solids.add(box({0, side * (width + jaw) / 2, base + height / 2}, {length, jaw, height}, stuff), density);
     const double knob = number(v, "knob");
     if (knob > 0)
-        solids.add(cylinder({0, -(wide / 2 + 0.008), base}, knob, 0.018, Vector::UnitY(), Stuff::plastic), 1100);
+        solids.add(cylinder({0, -(wide / 2 + 0.008), base}, knob, 0.018, Vector::UnitY(), Stuff::plastic),
+                   plastic_density);
     Port jaws{"jaw", families::PortKind::jaw, {0, 0, base}};
     jaws.sizes = {{"form", "dovetail"},     {"length", length},          {"most", width + 0.004},
                   {"least", width - 0.003}, {"screw", text(v, "screw")}, {"tight", text(v, "tight")}};

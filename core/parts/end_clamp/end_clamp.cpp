@@ -21,7 +21,7 @@ Result<Body> build(const Values& v) {
     solids.add(box({0, 0, -on - 0.012 - wall / 2}, {length, width, wall}, stuff), density);
     solids.add(box({length / 2 + wall / 2, 0, -(on + 0.012) / 2}, {wall, width, on + 0.012 + 2 * wall}, stuff),
                density);
-    solids.add(cylinder({0, 0, -on - 0.012}, *screw, 0.024, Vector::UnitZ(), Stuff::metal), 7850);
+    solids.add(cylinder({0, 0, -on - 0.012}, *screw, 0.024, Vector::UnitZ(), Stuff::metal), steel_density);
     const double out = length / 2 + wall;
     solids.add(cylinder({out + ball / 2, 0, 0}, 1.25 * ball, ball, Vector::UnitX(), stuff), density / 2);
     Port jaw{"jaw", families::PortKind::jaw};

@@ -4,10 +4,6 @@
 namespace clampet::parts {
 namespace {
 
-constexpr double steel = 7850;       // [kg/m^3] of its screws; from memory
-constexpr double knob_stuff = 1100;  // [kg/m^3] of a plastic knob; from memory
-constexpr double rubber = 1200;      // [kg/m^3] of the pad; from memory
-
 /// Two jaws of board round a tube, drawn together by two screws: a V above, a pad below. Origin: on the tube's axis; x
 /// along the tube, z up to its socket.
 Result<Body> build(const Values& v) {
@@ -48,14 +44,16 @@ Result<Body> build(const Values& v) {
     Solids solids;
     solids.add(jaw, density);
     solids.add(box({0, 0, under + board / 2}, {length, width, board}, jaw.material), density);
-    if (pad > 0) solids.add(box({0, 0, -r - pad / 2}, {length, number(v, "pad_width"), pad}, Stuff::rubber), rubber);
+    if (pad > 0)
+        solids.add(box({0, 0, -r - pad / 2}, {length, number(v, "pad_width"), pad}, Stuff::rubber), rubber_density);
     const double knob = number(v, "knob"), knob_height = 0.55 * knob;
     const double head = under - knob_height, reach = lips + 0.75 * (top - lips);  // into the upper jaw
     for (const double y : {apart / 2, -apart / 2})
-        solids.add(cylinder({0, y, (under + reach) / 2}, *screw, reach - under, Vector::UnitZ(), Stuff::metal), steel);
+        solids.add(cylinder({0, y, (under + reach) / 2}, *screw, reach - under, Vector::UnitZ(), Stuff::metal),
+                   steel_density);
     for (const double y : {apart / 2, -apart / 2})
         solids.add(cylinder({0, y, (under + head) / 2}, knob, knob_height, Vector::UnitZ(), Stuff::plastic),
-                   knob_stuff);
+                   plastic_density);
     Port grip{"jaw", families::PortKind::jaw};
     // A thicker tube touches beyond the end of the flanks.
     const double most = 2 * flank * std::tan(half);
