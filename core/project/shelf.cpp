@@ -117,9 +117,6 @@ void say_how_held(const Rig& before, const Rig& after, ShelfItem& item) {
         if (before.interface(f.id) || f.closes_loop) continue;
         const auto* above = after.part(f.payload.part);
         if (above->kind != item.kind->key()) continue;
-        const auto& below = *after.part(f.support.part)->port(f.support.port);
-        for (const auto& way : rig::ways_between(below, *above->port(f.payload.port)))
-            item.families.push_back(std::string(way.family->key()));
         item.held_by = std::string(families::family_named(f.elements.front().family)->name());
     }
 }

@@ -19,7 +19,6 @@ struct ShelfItem {
     std::vector<NewPart> parts;              ///< what is put there: adapters that are missing, then the part itself
     std::string held_by;                     ///< "Grip round a tube"; empty for a support
     std::string lacks;                       ///< why it cannot go there; empty where it can
-    std::vector<std::string> families = {};  ///< keys of all in which it could be held, the first being the usual
     bool can_go() const { return lacks.empty(); }
     std::size_t adapters() const { return parts.empty() ? 0 : parts.size() - 1; }
 };

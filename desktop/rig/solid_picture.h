@@ -24,7 +24,6 @@ struct SeenFace {
     double shade = 1;  ///< 1 where light falls on it, less where it is turned away
     double depth = 0;  ///< of its middle; larger is nearer
     rig::Stuff material = rig::Stuff::metal;
-    std::size_t of = 0;  ///< which solid of its list, or what the caller sets
 };
 /// The faces of a solid that look to the viewer.
 std::vector<SeenFace> faces_of(const rig::Shape& shape, const Eigen::Isometry3d& world, const Sight& sight);
