@@ -12,7 +12,9 @@
 #include "rig/statics.h"
 #include "study/check.h"
 #include "study/evaluate.h"
+#include "study/room.h"
 #include "study/solve.h"
+#include "study/worst_pose.h"
 #include "tests/column_rig.h"
 
 using namespace clampet;
@@ -102,6 +104,45 @@ void twelve_seams_evaluated(benchmark::State& state) {
     against(state, 60e-6);
 }
 BENCHMARK(twelve_seams_evaluated)->Arg(0)->Arg(1)->Unit(benchmark::kMicrosecond);
+
+/// What touches what: positions of the boom's eleven parts a second, on the machine's cores. Target: 1000 poses of 30
+/// parts in a second, which is 30·29/2 pairs; the boom's pairs are counted against it.
+void room_of_the_boom(benchmark::State& state) {
+    const auto rig = *project::starting_rig("boom");
+    study::RoomOptions options;
+    options.with_spacers = false;
+    study::Job job;
+    job.workers = study::all_cores();
+    std::size_t poses = 0;
+    for (auto _ : state) poses += study::room(rig, options, job)->poses;
+    const double pairs = static_cast<double>(rig.parts.size() * (rig.parts.size() - 1)) / 2;
+    state.counters["pairs_per_s"] = benchmark::Counter(static_cast<double>(poses) * pairs, benchmark::Counter::kIsRate);
+    state.counters["of_target"] = benchmark::Counter(static_cast<double>(poses) * pairs / (1000 * 435.0),
+                                                     benchmark::Counter::kIsRate | benchmark::Counter::kInvert);
+}
+BENCHMARK(room_of_the_boom)->Unit(benchmark::kMillisecond)->UseRealTime();
+
+/// The slowest of the eighteen rigs, read and checked.
+void open_a_rig(benchmark::State& state) {
+    for (auto _ : state) {
+        project::Document document;
+        benchmark::DoNotOptimize(static_cast<bool>(document.adopt(*project::starting_rig("k05"))));
+    }
+    against(state, 0.3);
+}
+BENCHMARK(open_a_rig)->Unit(benchmark::kMillisecond);
+
+/// 4096 poses of the castered post, of the 46,656 that are looked at.
+void worst_pose_of_the_post(benchmark::State& state) {
+    const auto rig = *project::starting_rig("castered-post");
+    study::WorstPoseOptions options;
+    options.most_poses = 4096;
+    study::Job job;
+    job.workers = study::all_cores();
+    for (auto _ : state) benchmark::DoNotOptimize(study::worst_pose(rig, options, job)->poses);
+    against(state, 4096.0 / 46656);
+}
+BENCHMARK(worst_pose_of_the_post)->Unit(benchmark::kMillisecond)->UseRealTime();
 
 void edit_one_input(benchmark::State& state) {
     project::Document document;

@@ -65,6 +65,35 @@ struct ScatterRequest {
 };
 /// How often each interface and the rig would let go.
 int scatter_command(const ScatterRequest& request, bool json);
+struct RoomRequest {
+    std::string file;
+    std::size_t steps = 24;
+    unsigned threads = 0;
+};
+/// What touches what, in the shots and on the way between, and how much room the rig takes.
+int room_command(const RoomRequest& request, bool json);
+/// Within which bounds counterweights may be chosen, what turns each joint, how lopsided it stands.
+int balance_command(const std::string& file, unsigned threads, bool json);
+struct PictureRequest {
+    std::string file;
+    std::vector<std::string> shots;
+    double closeup = 0;  ///< [dioptres]
+};
+/// What the camera sees in each shot, and what is in the way.
+int picture_command(const PictureRequest& request, bool json);
+struct AdviseRequest {
+    std::string file, seam, workshop;
+    unsigned threads = 0;
+};
+/// The cheapest changes that make what is weak hold, tried on the whole rig.
+int advise_command(const AdviseRequest& request, bool json);
+/// Two rigs side by side, seam by seam, and what is otherwise.
+int compare_command(const std::string& a, const std::string& b, bool json);
+struct StockRequest {
+    std::string file, take, give;  ///< a workshop; CSV to take items from, and to write them to
+};
+/// What is in the drawer.
+int stock_command(const StockRequest& request, bool json);
 /// Factors of every interface along the travel of one axis.
 int sweep_command(const SweepRequest& request, bool json);
 /// Whether two things go together, and what cures it where they do not.

@@ -4,6 +4,7 @@
 #include "project/file.h"
 #include "project/rig_fields.h"
 #include "project/rig_json.h"
+#include "project/workshop_file.h"
 #include "report.h"
 #include "rig/idle_inputs.h"
 #include "rig_file.h"
@@ -53,7 +54,7 @@ int migrate_command(const std::string& file, const std::string& out) {
 }
 
 int schema_command(bool tables) {
-    fmt::print("{}\n", tables ? project::rig_tables() : project::rig_schema().dump(2));
+    fmt::print("{}\n", tables ? project::rig_tables() + "\n" + project::workshop_tables() : project::rig_schema().dump(2));
     return done;
 }
 

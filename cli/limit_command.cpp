@@ -63,23 +63,14 @@ int rig_limit(const std::string& file, double required, bool json) {
     if (!rig) return fail(rig.problem(), unreadable);
     study::CheckOptions options;
     if (required > 0) options.required = required;
-    const LongWork work("checked", json);
-    std::vector<std::pair<double, study::RigLimit>> curve;
-    for (const double overhang : overhangs) {
-        const auto limit = study::largest_payload(*rig, overhang, options, work.job(0));
-        if (!limit) return fail(limit.problem(), wrong_usage);
-        curve.emplace_back(overhang, *limit);
-    }
-    std::vector<study::DeviceOn> devices;
-    for (const auto& device : catalogue::devices()) {
-        const auto with = study::with_payload(*rig, device.typical_mass(), {device.ahead, device.aside, device.above});
-        if (!with) return fail(with.problem(), wrong_usage);
-        const auto checked = study::check(*with, options, work.job(0));
-        if (!checked) return fail(checked.problem(), wrong_usage);
-        const bool holds = std::all_of(checked->interfaces.begin(), checked->interfaces.end(),
-                                       [](const auto& seam) { return seam.typical >= seam.required; });
-        devices.push_back({&device, 0, holds, {}});
-    }
+    const auto found_limits = [&] {
+        const LongWork work("checked", json);
+        return study::rig_limits(*rig, options, work.job(0));
+    }();
+    if (!found_limits) return fail(found_limits.problem(), wrong_usage);
+    const auto& curve = found_limits->curve;
+    const auto& devices = found_limits->devices;
+    if (curve.empty()) return not_all_hold;  // it was stopped
     const bool some = curve.front().second.limit.mass > 0;
     if (json) {
         auto points = ordered_json::array(), on = ordered_json::array();

@@ -20,6 +20,11 @@ struct Arguments {
     WorstRequest worst;
     SweepRequest sweep;
     ScatterRequest scatter;
+    RoomRequest room;
+    PictureRequest picture;
+    AdviseRequest advise;
+    StockRequest stock_room;
+    unsigned threads = 0;
     SolveRequest solve;
     clampet::study::FitQuestion together;
     clampet::catalogue::ThreadEvidenceText identify;
@@ -126,6 +131,50 @@ void add_commands(CLI::App& app, Arguments& a, int& exit_code) {
     together->add_option("--frame", a.together.frame, "Width that the picture shows there, for pixels");
     json_flag(together);
     together->callback([&] { exit_code = fit_command(a.together, a.json); });
+
+    auto* room = app.add_subcommand("room", "What touches what in this rig, over its shots and its travel?");
+    room->add_option("RIG", a.room.file, "A rig file")->required();
+    room->add_option("--steps", a.room.steps, "Along each axis from each shot")->check(CLI::Range(1, 1000));
+    room->add_option("--threads", a.room.threads, "Workers; the answer is the same for any number")
+        ->check(CLI::Range(1, 256));
+    json_flag(room);
+    room->callback([&] { exit_code = room_command(a.room, a.json); });
+
+    auto* balance = app.add_subcommand("balance", "How heavy may its counterweights be, what turns its joints?");
+    balance->add_option("RIG", a.file, "A rig file")->required();
+    balance->add_option("--threads", a.threads, "Workers; the answer is the same for any number")
+        ->check(CLI::Range(1, 256));
+    json_flag(balance);
+    balance->callback([&] { exit_code = balance_command(a.file, a.threads, a.json); });
+
+    auto* picture = app.add_subcommand("picture", "What does the camera see in each shot, and what is in the way?");
+    picture->add_option("RIG", a.picture.file, "A rig file")->required();
+    picture->add_option("--shot", a.picture.shots, "Only this shot, by its name; all of them otherwise");
+    picture->add_option("--closeup", a.picture.closeup, "Dioptres of a close-up lens that is on");
+    json_flag(picture);
+    picture->callback([&] { exit_code = picture_command(a.picture, a.json); });
+
+    auto* advise = app.add_subcommand("advise", "The cheapest changes that make this rig hold");
+    advise->add_option("RIG", a.advise.file, "A rig file")->required();
+    advise->add_option("--seam", a.advise.seam, "Only for this interface, by its id");
+    advise->add_option("--workshop", a.advise.workshop, "A workshop file: what is in its drawer comes first");
+    advise->add_option("--threads", a.advise.threads, "Workers; the answer is the same for any number")
+        ->check(CLI::Range(1, 256));
+    json_flag(advise);
+    advise->callback([&] { exit_code = advise_command(a.advise, a.json); });
+
+    auto* compare = app.add_subcommand("compare", "Two rigs side by side: seam by seam, and what is otherwise");
+    compare->add_option("A", a.male, "A rig file")->required();
+    compare->add_option("B", a.female, "Another")->required();
+    json_flag(compare);
+    compare->callback([&] { exit_code = compare_command(a.male, a.female, a.json); });
+
+    auto* stock_room = app.add_subcommand("stock", "What is in the drawer of a workshop");
+    stock_room->add_option("WORKSHOP", a.stock_room.file, "A workshop file; begun where there is none")->required();
+    stock_room->add_option("--take", a.stock_room.take, "CSV whose items are put into it");
+    stock_room->add_option("--give", a.stock_room.give, "CSV that is written");
+    json_flag(stock_room);
+    stock_room->callback([&] { exit_code = stock_command(a.stock_room, a.json); });
 
     auto* limit =
         app.add_subcommand("limit", "The most that a rig or one interface may carry, and which devices that is");

@@ -98,7 +98,39 @@ const std::vector<KindRow>& rows() {
           text("on", "feet, casters or braked casters: feet, casters, braked"),
           {"trail", "of a caster"},
           {"wheel", "radius of a wheel"}}},
-        {PortKind::spigot, "spigot", {{"diameter", "outside"}, {"length", "that may go in"}}}};
+        {PortKind::spigot, "spigot", {{"diameter", "outside"}, {"length", "that may go in"}}},
+        {PortKind::arm,
+         "arm",
+         {{"length", "from its root to its tip"},
+          text("section", "rectangle, round, tube, box, profile or pocketed"),
+          {"height", "or diameter, at the root"},
+          {"width", "at the root"},
+          {"wall", "of a tube"},
+          text("taper", "straight or tapered"),
+          {"tip_height", "at the tip"},
+          {"tip_width", "at the tip"},
+          {"pocket_height", "of the openings"},
+          {"pocket_length", "of one opening, along the arm"}}},
+        {PortKind::strap,
+         "strap",
+         {{"width", "of the webbing"},
+          {"thickness", "free, with its padding"},
+          text("worn", "yes or no"),
+          {"length", "of the plates, along the strap"},
+          {"span", "of the bolts, across"},
+          {"bolts", "how many", false, Dimension::number},
+          {"plate", "thickness of a plate"},
+          text("screw", "of the bolts"),
+          text("tight", "how they are tightened")}},
+        {PortKind::cloth,
+         "cloth",
+         {text("cloth", "as sold: cotton canvas, 400 g/m²"), {"diameter", "of the flange"}, {"lever", "to its edge"}}},
+        {PortKind::turntable,
+         "turntable",
+         {{"diameter", "of the bearing"},
+          text("driven_by", "servo or hand"),
+          {"motor_torque", "at stall", false, Dimension::torque},
+          {"gear_ratio", "turns of the motor for one", false, Dimension::number}}}};
     return all;
 }
 
@@ -134,7 +166,8 @@ std::span<const PortSize> sizes_of(PortKind kind) {
 }
 
 bool takes_many(PortKind kind) {
-    return kind == PortKind::unknown || kind == PortKind::tube || kind == PortKind::edge || kind == PortKind::floor;
+    return kind == PortKind::unknown || kind == PortKind::tube || kind == PortKind::edge || kind == PortKind::floor ||
+           kind == PortKind::strap || kind == PortKind::cloth;
 }
 
 }  // namespace clampet::families

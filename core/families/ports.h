@@ -33,7 +33,11 @@ enum class PortKind {
     edge,
     floor,
     feet,
-    spigot  ///< the end of a post, rod or dowel that goes into a hole; z along it
+    spigot,    ///< the end of a post, rod or dowel that goes into a hole; z along it
+    arm,       ///< an end of an arm that bends: at its root what it is, at its tip what is put on it; x along it
+    strap,     ///< a strap or belt; x along it, z away from what wears it
+    cloth,     ///< a pouch or a bag's panel, and the flange on it
+    turntable  ///< what is turned by a servo or a hand, and what turns it; z is the axis
 };
 std::string_view name_of(PortKind kind);  ///< "tube"; empty for unknown
 std::optional<PortKind> port_kind_named(std::string_view name);

@@ -42,13 +42,14 @@ class PayloadOff : public LoadCase {
         action.absent = {s.placed.part(part->id)};
         if (const double force = families::number(values, "force"); force > 0) {
             const rig::Part& below = *s.rig.part(carrier->support.part);
+            const rig::Vector where =
+                s.placed.world_from_part(below.id).inverse() * s.placed.world_from_port(carrier->id).translation();
             action.words = "with the camera off and a push";
             action.margin = "this push";
             action.tell_direction = true;
             action.free = {{rig::Directions::sphere,
                             rig::Vector::UnitZ(),
-                            {{s.placed.part(below.id), s.placed.world_from_port(carrier->id).translation(),
-                              rig::Vector(0, 0, force)}},
+                            {{s.placed.part(below.id), where, rig::Vector(0, 0, force)}},
                             0,
                             0}};
         }

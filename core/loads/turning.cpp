@@ -20,11 +20,10 @@ double least_factor(const rig::Prepared& interface, const mechanics::Ray& ray) {
     return least;
 }
 
-/// The moment that keeps a joint from turning about an axis, either way, with its friction at the strong end: the
-/// stiffer a joint, the more those below must bear when it is turned. 0 where nothing holds it back.
-double drag_of(const rig::Interface& interface, const rig::Vector& axis) {
+/// The moment that keeps a joint from turning about an axis, either way. 0 where nothing holds it back.
+double drag_of(const rig::Interface& interface, const rig::Vector& axis, rig::End at) {
     double drag = 0;
-    for (const auto end : rig::ends_of(interface, rig::End::strong)) {
+    for (const auto end : at == rig::End::typical ? std::vector{at} : rig::ends_of(interface, at)) {
         const auto prepared = rig::prepare(interface, end);
         if (!prepared) continue;
         for (const double sense : {-1.0, 1.0}) {
@@ -61,6 +60,9 @@ class Turning : public LoadCase {
             axis_row(),
             families::quantity_row("handle", "Handle", Dimension::length, 0.2, {0.005, 10},
                                    "From the axis to where the hand turns it.", "input"),
+            families::quantity_row("hand", "A hand gives at most", Dimension::force, 40, {1, 1000},
+                                   "At the handle. What needs more is loosened before it is turned.",
+                                   "common practice"),
             families::quantity_row("start", "Starts with, rad/s²", Dimension::number, 5, {0, 1e4},
                                    "Angular acceleration of a quick start by hand.", "from memory"),
             families::quantity_row("required", "Those below must reach", Dimension::number, 1.5, {0, 100, false},
@@ -73,8 +75,13 @@ class Turning : public LoadCase {
         if (!axes) return axes.problem();
         std::vector<rig::Action> actions;
         for (const auto& axis : *axes) {
-            const double drag =
-                drag_of(rig::in_force(s.rig, s.rig.interfaces[axis.interface], &s.placed), axis.own_direction);
+            const auto joint = rig::in_force(s.rig, s.rig.interfaces[axis.interface], &s.placed);
+            // What takes more than a hand gives is loosened before it is turned.
+            const double most = families::number(values, "hand") * families::number(values, "handle");
+            if (drag_of(joint, axis.own_direction, rig::End::typical) > most) continue;
+            // The stiffer a joint, the more those below must bear: its friction at the strong end, as far as a hand
+            // goes.
+            const double drag = std::min(most, drag_of(joint, axis.own_direction, rig::End::strong));
             const double asked = drag + families::number(values, "start") * inertia_about(s, axis);
             if (!(asked > 0) || !std::isfinite(asked)) continue;
             for (const double sense : {-1.0, 1.0}) {

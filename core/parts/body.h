@@ -68,12 +68,33 @@ struct Port {
     friend bool operator==(const Port&, const Port&) = default;
 };
 
+/// What a camera sees with.
+struct Lens {
+    Vector at = Vector::Zero();  ///< middle of its front, in the part's frame [m]
+    Vector along = Vector::UnitX(),
+           up = Vector::UnitZ();                 ///< the way it looks, and the top of the picture; unit vectors
+    double sensor_width = 0, sensor_height = 0;  ///< [m]
+    double focal_length = 0;                     ///< [m]
+    double sensor_behind = 0;                    ///< from its front to the sensor, where focus scales begin [m]
+    double closest_focus = 0;                    ///< from the sensor [m]; 0: not said
+    friend bool operator==(const Lens&, const Lens&) = default;
+};
+
+/// Room beside its solids that a hand or something that moves needs.
+struct Reach {
+    std::string what;  ///< "fingers round the knob", "the lens on its way out"
+    Shape shape;
+    friend bool operator==(const Reach&, const Reach&) = default;
+};
+
 /// A rigid piece: what it weighs, where it balances, where others are joined to it and what is drawn of it.
 struct Body {
     double mass = 0;                            ///< [kg]
     Vector centre_of_gravity = Vector::Zero();  ///< in its own frame [m]
     std::vector<Port> ports;
     std::vector<Shape> shapes;
+    std::optional<Lens> lens = {};
+    std::vector<Reach> reaches = {};
 };
 
 }  // namespace clampet::parts

@@ -36,15 +36,29 @@ const PartKind& end_clamp_kind();
 const PartKind& segment_kind();
 const PartKind& ball_tip_kind();
 const PartKind& device_kind();
+const PartKind& arm_kind();
+const PartKind& arm_tip_kind();
+const PartKind& strap_kind();
+const PartKind& strap_plates_kind();
+const PartKind& pan_base_kind();
+const PartKind& turntable_kind();
+const PartKind& pouch_kind();
+const PartKind& cloth_flange_kind();
+const PartKind& trestle_kind();
+const PartKind& cart_kind();
+const PartKind& handle_kind();
 
 std::span<const PartKind* const> registry() {
     static const std::array all{
-        &floor_kind(),   &tube_kind(),        &edge_kind(),        &wall_kind(),        &post_kind(),
-        &casters_kind(), &post_socket_kind(), &vee_clamp_kind(),   &screw_clamp_kind(), &spring_clamp_kind(),
-        &collar_kind(),  &pair_kind(),        &drop_collar_kind(), &end_clamp_kind(),   &block_kind(),
-        &plate_kind(),   &bush_kind(),        &adapter_kind(),     &shoe_kind(),        &dovetail_clamp_kind(),
-        &yoke_kind(),    &tongue_kind(),      &link_kind(),        &ball_cup_kind(),    &ball_plate_kind(),
-        &segment_kind(), &ball_tip_kind(),    &weight_kind(),      &camera_kind(),      &device_kind(),
+        &floor_kind(),       &tube_kind(),        &edge_kind(),           &wall_kind(),         &strap_kind(),
+        &pouch_kind(),       &post_kind(),        &casters_kind(),        &trestle_kind(),      &cart_kind(),
+        &post_socket_kind(), &vee_clamp_kind(),   &screw_clamp_kind(),    &spring_clamp_kind(), &collar_kind(),
+        &pair_kind(),        &drop_collar_kind(), &end_clamp_kind(),      &strap_plates_kind(), &cloth_flange_kind(),
+        &arm_kind(),         &arm_tip_kind(),     &block_kind(),          &plate_kind(),        &bush_kind(),
+        &adapter_kind(),     &shoe_kind(),        &dovetail_clamp_kind(), &pan_base_kind(),     &turntable_kind(),
+        &yoke_kind(),        &tongue_kind(),      &link_kind(),           &handle_kind(),       &ball_cup_kind(),
+        &ball_plate_kind(),  &segment_kind(),     &ball_tip_kind(),       &weight_kind(),       &camera_kind(),
+        &device_kind(),
     };
     return all;
 }

@@ -47,6 +47,14 @@ Outline outline_of(const std::vector<Eigen::Vector2d>& profile) {
     return {std::abs(twice) / 2, moment / (3 * twice)};
 }
 
+std::pair<Vector, Vector> profile_axes(const Vector& axis) {
+    if (std::abs(axis.y()) > 0.9) return {Vector::UnitX(), Vector::UnitZ()};
+    if (std::abs(axis.x()) > 0.9) return {Vector::UnitY(), Vector::UnitZ()};
+    if (std::abs(axis.z()) > 0.9) return {Vector::UnitX(), Vector::UnitY()};
+    const Vector u = axis.unitOrthogonal();
+    return {u, axis.cross(u)};
+}
+
 double volume_of(const Shape& s) {
     switch (s.kind) {
         case ShapeKind::box:
@@ -64,9 +72,14 @@ double volume_of(const Shape& s) {
 Vector centroid_of(const Shape& s) {
     if (s.kind != ShapeKind::prism) return s.at;
     const auto c = outline_of(s.profile).centroid;
-    if (std::abs(s.axis.x()) > 0.5) return s.at + Vector(0, c.x(), c.y());
-    if (std::abs(s.axis.y()) > 0.5) return s.at + Vector(c.x(), 0, c.y());
-    return s.at + Vector(c.x(), c.y(), 0);
+    const auto [u, v] = profile_axes(s.axis);
+    return s.at + c.x() * u + c.y() * v;
+}
+
+Reach fingers_round(const Vector& at, double diameter, double length, const Vector& outward) {
+    constexpr double fingers = 0.025;
+    return {"fingers round the knob",
+            cylinder(at + outward * fingers / 2, diameter + 2 * fingers, length + fingers, outward, Stuff::payload)};
 }
 
 void Solids::add(Shape shape, double density) {
@@ -96,6 +109,7 @@ Body Solids::body(std::vector<Port> ports) const {
         if (std::abs(x) < 1e-12) x = 0;  // what rounding leaves of a symmetry [m]
     b.ports = std::move(ports);
     b.shapes = shapes_;
+    b.reaches = reaches_;
     return b;
 }
 

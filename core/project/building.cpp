@@ -157,6 +157,7 @@ Result<Part> new_part(const NewPart& what, const Port* below, const Port* above)
     part.name = what.name.empty() ? std::string(kind->name()) : what.name;
     part.role = kind->role() == rig::Role::support ? rig::Role::part : kind->role();
     part.origin = kind->origin() == rig::Origin::site ? rig::Origin::have : kind->origin();
+    if (what.origin) part.origin = *what.origin;
     part.weighed = what.weighed;
     part.values = what.values;
     const auto take = [&](const Port* neighbour, bool carried) {

@@ -10,6 +10,7 @@
 #include "loads/load_case.h"
 #include "parts/part_kind.h"
 #include "project/building.h"
+#include "project/rig_json.h"
 #include "rig/in_force.h"
 #include "rig/joining.h"
 
@@ -20,6 +21,8 @@ Problem missing(const char* what, const std::string& id) {
     return {"edit.not_there", "", fmt::format("There is no {} “{}”.", what, id),
             "It may have been removed; undo brings it back."};
 }
+
+constexpr std::size_t most_variants = 20;
 
 /// The top of what is drawn of a part, along its own z.
 double top_of(const rig::Part& part) {
@@ -214,6 +217,26 @@ struct Apply {
         return checked();
     }
 
+    Result<rig::Rig> operator()(const KeepVariant& e) {
+        if (const auto ok = check_name(e.name); !ok) return ok.problem();
+        if (rig.variants.size() >= most_variants)
+            return Problem{"edit.too_many_variants", "name", "So many variants are not kept in one file.",
+                           "Remove one, or save the rig under another name."};
+        rig.variants.push_back({e.name, text_of_variant(rig)});
+        return std::move(rig);
+    }
+    Result<rig::Rig> operator()(const TakeVariant& e) {
+        if (e.index >= rig.variants.size()) return missing("variant", std::to_string(e.index + 1));
+        auto taken = read_rig(rig.variants[e.index].text);
+        if (!taken) return taken.problem();
+        taken->variants = std::move(rig.variants);
+        return taken;
+    }
+    Result<rig::Rig> operator()(const RemoveVariant& e) {
+        if (e.index >= rig.variants.size()) return missing("variant", std::to_string(e.index + 1));
+        rig.variants.erase(rig.variants.begin() + static_cast<std::ptrdiff_t>(e.index));
+        return std::move(rig);
+    }
     Result<rig::Rig> operator()(const AddShot& e) {
         if (const auto ok = check_name(e.name); !ok) return ok.problem();
         rig::Shot shot{fresh_id(rig, "shot"), e.name, rig::pose_of(rig)};
@@ -473,6 +496,9 @@ std::string label_of(const Edit& edit) {
         std::string operator()(const MoveBranch&) const { return "moved branch"; }
         std::string operator()(const Paste&) const { return "copied branch"; }
         std::string operator()(const CloseLoop&) const { return "second hold"; }
+        std::string operator()(const KeepVariant&) const { return "kept variant"; }
+        std::string operator()(const TakeVariant&) const { return "return to a variant"; }
+        std::string operator()(const RemoveVariant&) const { return "removed variant"; }
         std::string operator()(const AddShot&) const { return "new shot"; }
         std::string operator()(const SetShot&) const { return "change of a shot"; }
         std::string operator()(const TakePose&) const { return "pose of a shot"; }

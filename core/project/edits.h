@@ -106,10 +106,11 @@ struct RemovePart {
 };
 /// A part that is still to be made.
 struct NewPart {
-    std::string kind, name = {};         ///< of the registry; its kind's name where none is given
-    families::Values values = {};        ///< sizes; what is not given is taken from its neighbours where it follows
-    std::string family = {}, port = {};  ///< how and by which of its ports it is held; the first that fits
-    std::optional<double> weighed = {};  ///< [kg]
+    std::string kind, name = {};             ///< of the registry; its kind's name where none is given
+    families::Values values = {};            ///< sizes; what is not given is taken from its neighbours where it follows
+    std::string family = {}, port = {};      ///< how and by which of its ports it is held; the first that fits
+    std::optional<double> weighed = {};      ///< [kg]
+    std::optional<rig::Origin> origin = {};  ///< where it comes from; as its kind says where nothing is said
 };
 /// Puts parts one on another onto a part's port, or between the two of an interface; the first of an empty rig is its
 /// support.
@@ -182,15 +183,27 @@ struct SetPayloadSet {
 struct RemovePayloadSet {
     std::string set;
 };
+/// Keeps the rig as it is, to be compared with later.
+struct KeepVariant {
+    std::string name;
+};
+/// The rig becomes a variant again; those that are kept stay.
+struct TakeVariant {
+    std::size_t index = 0;
+};
+struct RemoveVariant {
+    std::size_t index = 0;
+};
 /// Ties two ports that meet, so that a part is held by more than one.
 struct CloseLoop {
     rig::PortName support, payload;
 };
-using Edit = std::variant<SetInput, ClearInput, SetInputs, SetPort, SetMass, ClearMass, SetCentreOfGravity,
-                          ClearCentreOfGravity, SetPartValue, SetPartName, SetPose, SetStops, SetRequired, SetUse,
-                          AddCase, RemoveCase, SetCaseInput, SetBody, SetRigName, AddPart, RemovePart, Build,
-                          ReplacePart, LiftOut, MoveDown, MoveBranch, Paste, CloseLoop, AddShot, SetShot, TakePose,
-                          GoToShot, SetPositions, RemoveShot, SetPayloadSet, RemovePayloadSet>;
+using Edit =
+    std::variant<SetInput, ClearInput, SetInputs, SetPort, SetMass, ClearMass, SetCentreOfGravity, ClearCentreOfGravity,
+                 SetPartValue, SetPartName, SetPose, SetStops, SetRequired, SetUse, AddCase, RemoveCase, SetCaseInput,
+                 SetBody, SetRigName, AddPart, RemovePart, Build, ReplacePart, LiftOut, MoveDown, MoveBranch, Paste,
+                 CloseLoop, AddShot, SetShot, TakePose, GoToShot, SetPositions, RemoveShot, SetPayloadSet,
+                 RemovePayloadSet, KeepVariant, TakeVariant, RemoveVariant>;
 
 /// The rig with an edit done, validated; or a Problem and the old rig stands.
 /// Joints that it has to build to know that they can be are put into the store, where there is one.

@@ -4,6 +4,7 @@
 
 #include <algorithm>
 
+#include "project/json_lines.h"
 #include "quantity/parse.h"
 
 namespace clampet::project {
@@ -72,6 +73,26 @@ std::string Node::one_of(const std::vector<std::string>& choices) const {
         fail("file.not_a_choice", fmt::format("“{}” is not one of the choices.", text),
              fmt::format("Use: {}.", listed(choices)));
     return text;
+}
+
+Result<nlohmann::json> parse_json(std::string_view text) {
+    try {
+        return nlohmann::json::parse(text);
+    } catch (const nlohmann::json::parse_error& error) {
+        const std::size_t line = line_at(text, error.byte);
+        if (error.byte >= text.size())
+            return Problem{"json.cut_off", fmt::format("line {}", line), "The file ends in the middle.",
+                           "It was cut off: take the last good copy."};
+        const auto around = text.substr(error.byte > 4 ? error.byte - 4 : 0, 12);
+        if (around.find("NaN") != around.npos || around.find("nan") != around.npos || around.find("Inf") != around.npos)
+            return Problem{"json.not_finite", fmt::format("line {}", line), "NaN and infinity are not numbers in JSON.",
+                           "Write a number that was measured, or leave the key out."};
+        return Problem{"json.invalid", fmt::format("line {}", line), "This is not valid JSON.",
+                       "Look for a missing comma, quote or bracket at or just before this line."};
+    } catch (const nlohmann::json::out_of_range&) {
+        return Problem{"json.number_too_large", "", "A number in the file is too large.",
+                       "Write SI numbers, for example 0.0337 for 33.7 mm."};
+    }
 }
 
 }  // namespace clampet::project

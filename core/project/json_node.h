@@ -43,4 +43,7 @@ class Node {
     std::string path_;
 };
 
+/// Errors  A Problem with the line where it stops being JSON.
+Result<nlohmann::json> parse_json(std::string_view text);
+
 }  // namespace clampet::project

@@ -265,6 +265,28 @@ const Fields<rig::PayloadSet>& set_fields() {
     return fields;
 }
 
+const Fields<rig::Variant>& variant_fields() {
+    using rig::Variant;
+    static const Fields<Variant> fields{"variant",
+                                        "the rig as it once stood, kept to be compared with",
+                                        {text_field("name", &Variant::name, "text", true),
+                                         {"rig",
+                                          "a whole rig, as a file of its own has it",
+                                          true,
+                                          {{"type", "object"}},
+                                          [](const Node& n, Variant& v) {
+                                              n.be_object();
+                                              auto kept = read_rig(n.raw().dump());
+                                              if (!kept)
+                                                  n.fail("file.broken_variant",
+                                                         "This variant is no rig: " + kept.problem().what,
+                                                         kept.problem().remedy);
+                                              v.text = text_of_variant(std::move(*kept));
+                                          },
+                                          [](const Variant& v) { return ordered_json::parse(v.text); }}}};
+    return fields;
+}
+
 /// What an element's input may be, for the schema; read_input reads it.
 ordered_json input_schema() {
     const auto object = [](ordered_json properties) {
@@ -289,6 +311,14 @@ ordered_json part_schema() {
         {{"required", {"kind"}}, {"not", {{"required", {"shapes"}}}}},
         {{"required", {"mass"}}, {"not", {{"anyOf", {{{"required", {"kind"}}}, {{"required", {"values"}}}}}}}}};
     return schema;
+}
+
+/// Left out where there are none.
+Field<rig::Rig> variants_field() {
+    auto field = list_field("variants", &rig::Rig::variants, variant_fields(),
+                            "how it stood before, to be compared with", 0, 20);
+    field.write = [write = field.write](const rig::Rig& r) { return r.variants.empty() ? ordered_json() : write(r); };
+    return field;
 }
 
 }  // namespace
@@ -330,7 +360,8 @@ const Fields<rig::Rig>& rig_fields() {
          list_field("interfaces", &Rig::interfaces, interface_fields(), "where parts are joined", 0, 500, true),
          list_field("shots", &Rig::shots, shot_fields(), "named poses that the film needs", 0, 100),
          list_field("payload_sets", &Rig::sets, set_fields(), "what is on it at one time, beside all that is there", 0,
-                    20)},
+                    20),
+         variants_field()},
         // Positions of shots are read when the interfaces are known: which of their axes slide says what a number is.
         [](const Node& n, Rig& r) {
             if (n.has("shots"))
@@ -356,6 +387,7 @@ ordered_json rig_schema() {
                   {"shot", shot_fields().schema()},
                   {"payload_set", set_fields().schema()},
                   {"instead", instead_fields().schema()},
+                  {"variant", variant_fields().schema()},
                   {"input", input_schema()}};
     return j;
 }
@@ -364,7 +396,7 @@ std::string rig_tables() {
     return rig_fields().table() + "\n" + case_fields().table() + "\n" + part_fields().table() + "\n" +
            port_fields().table() + "\n" + shape_fields().table() + "\n" + interface_fields().table() + "\n" +
            element_fields().table() + "\n" + shot_fields().table() + "\n" + set_fields().table() + "\n" +
-           instead_fields().table();
+           instead_fields().table() + "\n" + variant_fields().table();
 }
 
 }  // namespace clampet::project

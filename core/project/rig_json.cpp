@@ -47,30 +47,10 @@ void take_from_cards(rig::Rig& r, const json& file) {
     if (!file.contains("required")) r.required = used->required;
 }
 
-Result<json> parsed(std::string_view text) {
-    try {
-        return json::parse(text);
-    } catch (const json::parse_error& error) {
-        const std::size_t line = line_at(text, error.byte);
-        if (error.byte >= text.size())
-            return Problem{"json.cut_off", fmt::format("line {}", line), "The file ends in the middle.",
-                           "It was cut off: take the last good copy."};
-        const auto around = text.substr(error.byte > 4 ? error.byte - 4 : 0, 12);
-        if (around.find("NaN") != around.npos || around.find("nan") != around.npos || around.find("Inf") != around.npos)
-            return Problem{"json.not_finite", fmt::format("line {}", line), "NaN and infinity are not numbers in JSON.",
-                           "Write a number that was measured, or leave the key out."};
-        return Problem{"json.invalid", fmt::format("line {}", line), "This is not valid JSON.",
-                       "Look for a missing comma, quote or bracket at or just before this line."};
-    } catch (const json::out_of_range&) {
-        return Problem{"json.number_too_large", "", "A number in the file is too large.",
-                       "Write SI numbers, for example 0.0337 for 33.7 mm."};
-    }
-}
-
 }  // namespace
 
 Result<rig::Rig> read_rig(std::string_view text) {
-    auto document = parsed(text);
+    auto document = parse_json(text);
     if (!document) return document.problem();
     int schema = schema_version;
     const auto with_line = [&](const Problem& p) {
@@ -96,6 +76,11 @@ Result<rig::Rig> read_rig(std::string_view text) {
     } catch (const Problem& problem) {
         return with_line(problem);
     }
+}
+
+std::string text_of_variant(rig::Rig r) {
+    r.variants.clear();
+    return write_rig(r);
 }
 
 std::string write_rig(const rig::Rig& r) {

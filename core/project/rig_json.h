@@ -17,5 +17,7 @@ Result<rig::Rig> read_rig(std::string_view text);
 
 /// Writes a rig so that read_rig gives back an equal one. Keys in a fixed order, two spaces of indent.
 std::string write_rig(const rig::Rig& rig);
+/// The text by which a rig is kept as a variant: without those that it keeps itself.
+std::string text_of_variant(rig::Rig rig);
 
 }  // namespace clampet::project

@@ -128,35 +128,57 @@ Edit edit_for(const ShelfItem& item, const ShelfPlace& place) {
     return Build{place.on_part, place.on_port, place.between, item.parts};
 }
 
-std::vector<ShelfItem> shelf(const Rig& rig, const ShelfPlace& place, std::span<const catalogue::Adapter> in_stock) {
+namespace {
+
+/// A kind of part, or one of a kind that lies in the drawer, tried at that place.
+ShelfItem item_at(const Rig& rig, const ShelfPlace& place, ShelfItem item,
+                  std::span<const catalogue::Adapter> in_stock) {
+    auto done = tried(rig, item, place);
+    if (!done) {
+        item.lacks = done.problem().id == ProblemId("build.nothing_meets") ? what_it_wants(item) : done.problem().what;
+        if (auto parts = routed(rig, item, place, in_stock)) {
+            ShelfItem with = item;
+            with.parts = std::move(*parts);
+            if (auto now = tried(rig, with, place)) {
+                with.lacks.clear();
+                item = std::move(with);
+                done = std::move(now);
+            }
+        }
+    }
+    if (done) say_how_held(rig, *done, item);
+    return item;
+}
+
+}  // namespace
+
+std::vector<ShelfItem> shelf(const Rig& rig, const ShelfPlace& place, const inventory::Workshop* workshop) {
     std::vector<ShelfItem> all;
+    const auto in_stock = workshop ? inventory::adapters_of(*workshop) : std::vector<catalogue::Adapter>{};
     const bool is_first = rig.parts.empty();
     for (const auto* kind : parts::registry()) {
-        ShelfItem item{kind, {{std::string(kind->key())}}, {}, {}};
         const bool is_site = kind->origin() == rig::Origin::site;
         // What is there to hold on to comes first and only there, but where it takes the place of something; a tube is
         // both.
         const bool may_be_there = is_first ? is_site : !is_site || !place.replaces.empty() || kind->key() == "tube";
         if (!may_be_there) continue;
-        auto done = tried(rig, item, place);
-        if (!done) {
-            item.lacks =
-                done.problem().id == ProblemId("build.nothing_meets") ? what_it_wants(item) : done.problem().what;
-            if (auto parts = routed(rig, item, place, in_stock)) {
-                ShelfItem with = item;
-                with.parts = std::move(*parts);
-                if (auto now = tried(rig, with, place)) {
-                    with.lacks.clear();
-                    item = std::move(with);
-                    done = std::move(now);
-                }
-            }
+        all.push_back(item_at(rig, place, {kind, {{std::string(kind->key())}}, {}, 0, {}}, in_stock));
+        if (!workshop || is_first) continue;
+        for (const auto& owned : workshop->items) {
+            if (owned.kind != kind->key() || owned.count < 1) continue;
+            // It is as it is: what nobody wrote down of it is its kind's standard, and follows from no neighbour.
+            NewPart part{owned.kind, owned.name, owned.values};
+            for (const auto& row : kind->parameters())
+                part.values.try_emplace(row.key, row.kind == families::Kind::quantity
+                                                     ? families::Value(row.standard)
+                                                     : families::Value(row.standard_text));
+            part.origin = rig::Origin::have;
+            auto item = item_at(rig, place, {kind, {std::move(part)}, {}, owned.count, {}}, in_stock);
+            if (item.can_go()) all.push_back(std::move(item));
         }
-        if (done) say_how_held(rig, *done, item);
-        all.push_back(std::move(item));
     }
     std::stable_sort(all.begin(), all.end(), [](const auto& a, const auto& b) {
-        const auto rank = [](const ShelfItem& x) { return x.can_go() ? x.adapters() : 99; };
+        const auto rank = [](const ShelfItem& x) { return x.can_go() ? (x.owned > 0 ? 0 : 10) + x.adapters() : 99; };
         return rank(a) < rank(b);
     });
     return all;

@@ -1,5 +1,5 @@
 #pragma once
-#include "catalogue/adapters.h"
+#include "inventory/workshop.h"
 #include "parts/part_kind.h"
 #include "project/edits.h"
 
@@ -16,17 +16,19 @@ struct ShelfPlace {
 /// A kind of part as it lies on the shelf for that place.
 struct ShelfItem {
     const parts::PartKind* kind = nullptr;
-    std::vector<NewPart> parts;              ///< what is put there: adapters that are missing, then the part itself
-    std::string held_by;                     ///< "Grip round a tube"; empty for a support
-    std::string lacks;                       ///< why it cannot go there; empty where it can
+    std::vector<NewPart> parts;  ///< what is put there: adapters that are missing, then the part itself
+    std::string held_by;         ///< "Grip round a tube"; empty for a support
+    double owned = 0;            ///< so many are in the drawer
+    std::string lacks;           ///< why it cannot go there; empty where it can
     bool can_go() const { return lacks.empty(); }
     std::size_t adapters() const { return parts.empty() ? 0 : parts.size() - 1; }
 };
 
 /// Every kind of part, those that can go there first: without adapters before with them, in the order of the kinds.
-/// `in_stock`: adapters that are owned, which a route is made of where it can be.
+/// `workshop`: what lies in its drawer comes first, in its own sizes; routes are made of its adapters where they can
+/// be.
 std::vector<ShelfItem> shelf(const rig::Rig& rig, const ShelfPlace& place,
-                             std::span<const catalogue::Adapter> in_stock = {});
+                             const inventory::Workshop* workshop = nullptr);
 /// The edit that puts it there.
 Edit edit_for(const ShelfItem& item, const ShelfPlace& place);
 

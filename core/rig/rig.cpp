@@ -30,6 +30,8 @@ Result<Part> made(Part part) {
     part.ports_of_kind = part.ports.size();
     part.ports.insert(part.ports.end(), own.begin(), own.end());
     part.shapes = std::move(body->shapes);
+    part.lens = body->lens;
+    part.reaches = std::move(body->reaches);
     part.mass = part.weighed.value_or(body->mass);
     part.centre_of_gravity = part.balanced.value_or(body->centre_of_gravity);
     return part;

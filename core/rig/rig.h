@@ -15,8 +15,10 @@ namespace clampet::rig {
 
 using Vector = Eigen::Vector3d;
 
+using parts::Lens;
 using parts::Origin;
 using parts::Port;
+using parts::Reach;
 using parts::Role;
 using parts::Shape;
 using parts::ShapeKind;
@@ -40,6 +42,8 @@ struct Part {
     std::optional<double> wind_area;  ///< what the wind meets [m^2]; from its shapes where it is not given
     std::vector<Port> ports;
     std::vector<Shape> shapes;
+    std::optional<Lens> lens;    ///< of a camera's kind
+    std::vector<Reach> reaches;  ///< of its kind
     const Port* port(std::string_view id) const;
     friend bool operator==(const Part&, const Part&) = default;
 };
@@ -128,6 +132,12 @@ struct PayloadSet {
     friend bool operator==(const PayloadSet&, const PayloadSet&) = default;
 };
 
+/// The rig as it once stood, kept to be compared with: as the text of its file.
+struct Variant {
+    std::string name, text;
+    friend bool operator==(const Variant&, const Variant&) = default;
+};
+
 struct Rig {
     std::string name;
     std::string note;
@@ -138,6 +148,7 @@ struct Rig {
     std::vector<Interface> interfaces;
     std::vector<Shot> shots;       ///< beside the pose that it is in
     std::vector<PayloadSet> sets;  ///< beside all that is on it
+    std::vector<Variant> variants;
     const Part* part(std::string_view id) const;
     const Interface* interface(std::string_view id) const;
     Part* part(std::string_view id);

@@ -30,8 +30,10 @@ Result<PreparedRig> PreparedRig::of(const rig::Rig& rig, rig::JointStore* joints
             const bool stands = !joint.stands_on().empty();
             for (std::size_t m = 0; m < joint.modes().size(); ++m) {
                 const auto& mode = joint.modes()[m];
-                if (mode.mode_class == families::ModeClass::ultimate)
-                    seam.modes.push_back({j, m, mode.scale_free, mode.live_only, stands && mode.live_only});
+                if (mode.mode_class != families::ModeClass::ultimate) continue;
+                const auto& quick = joint.for_search();
+                seam.modes.push_back(
+                    {j, m, mode.scale_free, mode.live_only, stands && mode.live_only, quick.surely_holds(m, {})});
             }
         }
         prepared.seams_.push_back(std::move(seam));
@@ -41,6 +43,7 @@ Result<PreparedRig> PreparedRig::of(const rig::Rig& rig, rig::JointStore* joints
 
 Workspace::Workspace(const PreparedRig& prepared)
     : sweep_(prepared.mechanism()), loads_(prepared.mechanism().seams().size()) {
+    for (const auto& seam : prepared.seams_) weights_.emplace_back(seam.modes.size());
     prepared.mechanism().place(prepared.own_pose(), placement_);
 }
 
@@ -57,7 +60,8 @@ class Evaluation {
             work_.sweep_(work_.placement_, in_force.action, in_force.along, work_.loads_);
             ask.required = required(in_force);
             for (std::size_t i = 0; i < prepared_.seams_.size(); ++i)
-                lower(prepared_.seams_[i], work_.loads_[i], ask, in_force.action.is_brief, c, least[i]);
+                lower(prepared_.seams_[i], work_.loads_[i], ask, in_force.action.is_brief, c, work_.weights_[i],
+                      least[i]);
         }
     }
 
@@ -66,22 +70,25 @@ class Evaluation {
         return c.required > 0 ? c.required : c.action.required > 0 ? c.action.required : prepared_.required();
     }
     static void lower(const PreparedRig::Seam& seam, const mechanics::Load& load, const Requirement& ask, bool brief,
-                      std::size_t at_case, SeamFactor& least) noexcept {
-        for (const auto& mode : seam.modes) {
+                      std::size_t at_case, std::vector<Workspace::Weights>& weights, SeamFactor& least) noexcept {
+        for (std::size_t m = 0; m < seam.modes.size(); ++m) {
+            const auto& mode = seam.modes[m];
             if (mode.stands && brief) continue;
             const auto& joint = *seam.joints[mode.joint];
-            if (is_no_worse(joint, mode, load, ask.factor_at(least.share))) continue;
+            if (is_no_worse(joint, mode, load, ask.factor_at(least.share), weights[m])) continue;
             const double share = ask.share(families::factors(joint, mode.mode, load).least());
             if (share < least.share) least = {share, mode.joint, mode.mode, at_case, load};
         }
     }
     /// Held with the weight alone, and with `factor` times what either factor multiplies.
     static bool is_no_worse(const families::Joint& exact, const PreparedRig::Mode& mode, const mechanics::Load& load,
-                            double factor) noexcept {
-        if (!std::isfinite(factor) || mode.scale_free) return false;
+                            double factor, Workspace::Weights& weights) noexcept {
+        if (!std::isfinite(factor) || mode.scale_free || !mode.holds_at_nothing) return false;
         const auto& joint = exact.for_search();
         const auto holds = [&](const mechanics::Wrench& w) { return joint.surely_holds(mode.mode, w); };
-        return holds({}) && holds(load.permanent) && holds(load.permanent + factor * load.variable) &&
+        if (!weights.known || !(weights.permanent == load.permanent))
+            weights = {load.permanent, true, holds(load.permanent)};
+        return weights.hold && holds(load.permanent + factor * load.variable) &&
                (mode.live_only || holds(factor * load.whole()));
     }
     const PreparedRig& prepared_;

@@ -28,10 +28,12 @@ class PreparedRig {
 
  private:
     friend class Evaluation;
+    friend class Workspace;
     struct Mode {
         std::size_t joint = 0, mode = 0;
         bool scale_free = false, live_only = false;
-        bool stands = false;  ///< on the ground by its weight: what is brief tips it not
+        bool stands = false;            ///< on the ground by its weight: what is brief tips it not
+        bool holds_at_nothing = false;  ///< without any load: asked once
     };
     struct Seam {
         std::vector<std::shared_ptr<const families::Joint>> joints;
@@ -68,6 +70,12 @@ class Workspace {
     rig::Placement placement_;
     rig::WrenchSweep sweep_;
     std::vector<mechanics::Load> loads_;
+    /// What was found of a mode's weights alone: they are the same for every direction of what is pushed.
+    struct Weights {
+        mechanics::Wrench permanent;
+        bool known = false, hold = false;
+    };
+    std::vector<std::vector<Weights>> weights_;  ///< of each interface, of each of its modes
 };
 
 /// One pose of a rig under load cases: every interface, every ultimate mode.

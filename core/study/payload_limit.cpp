@@ -140,6 +140,47 @@ Result<RigLimit> largest_payload(const rig::Rig& rig, double ahead, const CheckO
     return answer;
 }
 
+Result<RigLimits> rig_limits(const rig::Rig& rig, const CheckOptions& options, const Job& job) {
+    // Overhangs that people build: over the screw, a lens ahead, a small arm, a boom [m].
+    static constexpr double overhangs[] = {0, 0.02, 0.05, 0.1, 0.2, 0.4, 0.8};
+    const auto devices = catalogue::devices();
+    rig::Rig own = rig;
+    const auto* payload = payload_of(own);
+    if (!payload) return with_payload(rig, 1, {}).problem();
+    std::vector<double> places{payload->centre_of_gravity.x()};
+    places.insert(places.end(), std::begin(overhangs), std::end(overhangs));
+    std::vector<std::optional<Result<RigLimit>>> limits(places.size());
+    std::vector<std::optional<bool>> holds(devices.size());
+    CheckOptions alone = options;
+    alone.joints = nullptr;
+    run(job, places.size() + devices.size(), [&](std::size_t i) {
+        Job one;
+        one.cancelled = job.cancelled;
+        if (i < places.size()) {
+            limits[i] = largest_payload(rig, places[i], alone, one);
+            return;
+        }
+        const auto& device = devices[i - places.size()];
+        const auto with = with_payload(rig, device.typical_mass(), {device.ahead, device.aside, device.above});
+        const auto checked = with ? check(*with, alone, one) : Result<RigCheck>(with.problem());
+        holds[i - places.size()] =
+            checked && std::all_of(checked->interfaces.begin(), checked->interfaces.end(),
+                                   [](const auto& seam) { return seam.typical >= seam.required; });
+    });
+    RigLimits answer;
+    for (std::size_t i = 0; i < places.size(); ++i) {
+        if (!limits[i]) continue;  // it was stopped
+        if (!*limits[i]) return limits[i]->problem();
+        if (i == 0)
+            answer.here = **limits[i];
+        else
+            answer.curve.emplace_back(places[i], **limits[i]);
+    }
+    for (std::size_t i = 0; i < devices.size(); ++i)
+        if (holds[i]) answer.devices.push_back({&devices[i], 0, *holds[i], {}});
+    return answer;
+}
+
 std::vector<PayloadPoint> payload_curve(const Bench& bench, double from, double to, unsigned points, PushFrom push,
                                         families::Accuracy accuracy) {
     std::vector<PayloadPoint> curve;

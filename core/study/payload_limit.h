@@ -55,6 +55,15 @@ struct RigLimit {
 /// Errors   A Problem when the rig is not valid or has no payload.
 Result<RigLimit> largest_payload(const rig::Rig& rig, double ahead, const CheckOptions& options = {},
                                  const Job& job = {});
+/// The most that a rig may carry over how far ahead that is, and which classes of devices that is.
+struct RigLimits {
+    RigLimit here;                                   ///< where its payload balances now
+    std::vector<std::pair<double, RigLimit>> curve;  ///< by overhang [m]
+    std::vector<DeviceOn> devices;                   ///< without the factor and the mode
+};
+/// Over the overhangs that people build, up to 0.8 m. The same for any number of workers.
+/// Errors  As largest_payload().
+Result<RigLimits> rig_limits(const rig::Rig& rig, const CheckOptions& options = {}, const Job& job = {});
 /// The same rig with another payload at another place, in the payload part's frame.
 Result<rig::Rig> with_payload(rig::Rig rig, double mass, const ActsAt& at);
 

@@ -6,31 +6,18 @@
 
 #include "desktop/theme/words.h"
 #include "mechanics/patch.h"
+#include "parts/solids.h"
 #include "quantity/dimension.h"
 #include "rig/in_force.h"
+#include "study/picture.h"
 
 namespace clampet::desktop {
 namespace {
 
 using rig::Vector;
 
-Vector towards_viewer(ViewSide view) {
-    return view == ViewSide::side    ? Vector(-Vector::UnitY())
-           : view == ViewSide::front ? Vector::UnitX()
-                                     : Vector::UnitZ();
-}
-
-double depth_of(const Vector& p, ViewSide view) {
-    return p.dot(towards_viewer(view));
-}
-
-std::pair<Vector, Vector> across(const Vector& axis) {
-    // The two axes after `axis`, so that profiles read x, z for y; y, z for x; x, y for z.
-    if (std::abs(axis.y()) > 0.9) return {Vector::UnitX(), Vector::UnitZ()};
-    if (std::abs(axis.x()) > 0.9) return {Vector::UnitY(), Vector::UnitZ()};
-    if (std::abs(axis.z()) > 0.9) return {Vector::UnitX(), Vector::UnitY()};
-    const Vector u = axis.unitOrthogonal();
-    return {u, axis.cross(u)};
+double depth_of(const Vector& p, const Sight& sight) {
+    return p.dot(sight.towards);
 }
 
 std::vector<Vector> corners(const rig::Shape& s) {
@@ -41,7 +28,7 @@ std::vector<Vector> corners(const rig::Shape& s) {
                              Vector(i & 1 ? 0.5 : -0.5, i & 2 ? 0.5 : -0.5, i & 4 ? 0.5 : -0.5).cwiseProduct(s.size));
         return points;
     }
-    const auto [u, v] = across(s.axis);
+    const auto [u, v] = parts::profile_axes(s.axis);
     for (const double end : {-0.5, 0.5}) {
         const Vector middle = s.at + end * s.length * s.axis;
         if (s.kind == rig::ShapeKind::prism) {
@@ -56,10 +43,10 @@ std::vector<Vector> corners(const rig::Shape& s) {
     return points;
 }
 
-QPolygonF outline(const rig::Shape& s, const Eigen::Isometry3d& world, ViewSide view) {
+QPolygonF outline(const rig::Shape& s, const Eigen::Isometry3d& world, const Sight& sight) {
     QPolygonF polygon;
     if (s.kind == rig::ShapeKind::sphere) {
-        const QPointF c = seen(world * s.at, view);
+        const QPointF c = sight.seen(world * s.at);
         for (int i = 0; i < 40; ++i) {
             const double a = 2 * std::numbers::pi * i / 40;
             polygon << c + s.diameter / 2 * QPointF(std::cos(a), std::sin(a));
@@ -67,27 +54,26 @@ QPolygonF outline(const rig::Shape& s, const Eigen::Isometry3d& world, ViewSide 
         return polygon;
     }
     const auto points = corners(s);
-    const Vector sight = towards_viewer(view);
     // A prism seen along its axis keeps its notches; everything else is convex.
-    if (s.kind == rig::ShapeKind::prism && std::abs((world.linear() * s.axis).dot(sight)) > 0.999) {
-        for (std::size_t i = 0; i < s.profile.size(); ++i) polygon << seen(world * points[i], view);
+    if (s.kind == rig::ShapeKind::prism && std::abs((world.linear() * s.axis).dot(sight.towards)) > 0.999) {
+        for (std::size_t i = 0; i < s.profile.size(); ++i) polygon << sight.seen(world * points[i]);
         return polygon;
     }
     std::vector<mechanics::Point> flat;
     for (const auto& p : points) {
-        const QPointF q = seen(world * p, view);
+        const QPointF q = sight.seen(world * p);
         flat.push_back({q.x(), q.y()});
     }
     for (const auto& p : mechanics::convex_hull(flat)) polygon << QPointF(p.x, p.y);
     return polygon;
 }
 
-void add_solids(ElevationScene& scene, const project::Document& document, ViewSide view) {
+void add_solids(ElevationScene& scene, const project::Document& document, const Sight& sight) {
     for (const auto& part : document.rig().parts) {
         const auto& world = document.check().placed->world_from_part(part.id);
         for (const auto& shape : part.shapes)
             scene.solids.push_back(
-                {part.id, shape.material, outline(shape, world, view), depth_of(world * shape.at, view)});
+                {part.id, shape.material, outline(shape, world, sight), depth_of(world * shape.at, sight)});
     }
     // An arm that is a seam is seen as it reaches from port to port; it belongs to what carries it.
     const auto& mechanism = document.check().placed->mechanism();
@@ -95,7 +81,7 @@ void add_solids(ElevationScene& scene, const project::Document& document, ViewSi
         for (const auto& limb : rig::limbs_of(mechanism.seams()[i].motion)) {
             const auto& world = document.check().placed->placement().world_from_port[i];
             scene.solids.push_back({document.rig().parts[mechanism.seams()[i].support].id, limb.material,
-                                    outline(limb, world, view), depth_of(world * limb.at, view), true});
+                                    outline(limb, world, sight), depth_of(world * limb.at, sight), true});
         }
     std::stable_sort(scene.solids.begin(), scene.solids.end(),
                      [](const auto& a, const auto& b) { return a.depth < b.depth - 1e-6; });
@@ -113,15 +99,16 @@ void add_solids(ElevationScene& scene, const project::Document& document, ViewSi
                        : on_support.united(all.intersected(on_support.adjusted(-around, -around, around, around)));
 }
 
-void add_lever(ElevationScene& scene, const project::Document& document, ViewSide view, const std::string& selected) {
+void add_lever(ElevationScene& scene, const project::Document& document, const Sight& sight,
+               const std::string& selected) {
     const auto& placed = *document.check().placed;
     if (!placed.has_interface(selected) || document.rig().interface(selected)->closes_loop) return;
     const auto [mass, centre] = placed.mass_beyond(selected);
     if (!(mass > 0)) return;
     const double weight = mass * quantity::standard_gravity;
-    const QPointF joint = seen(placed.world_from_interface(selected).translation(), view), cg = seen(centre, view);
-    const double arm =
-        view == ViewSide::top ? std::hypot(cg.x() - joint.x(), cg.y() - joint.y()) : std::abs(cg.x() - joint.x());
+    const Vector at = placed.world_from_interface(selected).translation();
+    const QPointF joint = sight.seen(at), cg = sight.seen(centre);
+    const double arm = std::abs(sight.up.z()) < 0.999 ? (centre - at).head<2>().norm() : std::abs(cg.x() - joint.x());
     scene.lever = {joint, cg, arm, weight, weight * arm};
 }
 
@@ -137,7 +124,8 @@ QString words_of_action(const rig::Action& action) {
     return text_of(action.margin).section(' ', 1);
 }
 
-void add_push(ElevationScene& scene, const project::Document& document, ViewSide view, const std::string& selected) {
+void add_push(ElevationScene& scene, const project::Document& document, const Sight& sight,
+              const std::string& selected) {
     const auto& check = document.check();
     for (const auto& result : check.interfaces) {
         if (result.id != selected || !result.governs) continue;
@@ -151,7 +139,7 @@ void add_push(ElevationScene& scene, const project::Document& document, ViewSide
         const Vector at =
             forces.empty() ? check.placed->mass_beyond(selected).second
                            : Vector(check.placed->placement().world_from_part[forces.front().part] * forces.front().at);
-        scene.push = {seen(at, view), seen(shaken ? Vector(-*mode.direction) : *mode.direction, view),
+        scene.push = {sight.seen(at), sight.seen(shaken ? Vector(-*mode.direction) : *mode.direction),
                       words_of_action(action)};
     }
 }
@@ -163,7 +151,7 @@ double ring_radius(const ElevationScene& scene) {
 
 /// The handle of one axis, where it can be moved in this view.
 std::optional<ElevationScene::Handle> handle_of(const project::Document& document, std::size_t seam, std::size_t k,
-                                                ViewSide view, double radius) {
+                                                const Sight& sight, double radius, double least_facing) {
     const auto& f = document.rig().interfaces[seam];
     const auto& placed = *document.check().placed;
     const auto& axes = placed.mechanism().seams()[seam].motion.axes;
@@ -176,7 +164,7 @@ std::optional<ElevationScene::Handle> handle_of(const project::Document& documen
     const Eigen::Isometry3d port = placed.placement().world_from_port[seam];
     const Eigen::Isometry3d carried = port * families::moved(axes, before), end = port * families::moved(axes, all);
     const Vector direction = carried.linear() * axis.direction;
-    const double facing = direction.dot(towards_viewer(view));
+    const double facing = direction.dot(sight.towards);
     ElevationScene::Handle h;
     h.interface = f.id;
     h.axis = axis.key;
@@ -189,28 +177,37 @@ std::optional<ElevationScene::Handle> handle_of(const project::Document& documen
     h.least = stops.least;
     h.most = stops.most;
     if (axis.slides) {
-        h.along = seen(direction, view);
-        if (std::hypot(h.along.x(), h.along.y()) < 0.7) return std::nullopt;  // it runs into the picture
+        h.along = sight.seen(direction);
+        if (std::hypot(h.along.x(), h.along.y()) < least_facing) return std::nullopt;  // it runs into the picture
         const QPointF across(-h.along.y(), h.along.x());
-        h.pivot = seen(end.translation(), view);
+        h.pivot = sight.seen(end.translation());
         h.handle = h.pivot - 0.6 * radius * across * (across.y() < 0 ? -1 : 1);
         return h;
     }
-    if (std::abs(facing) < 0.7) return std::nullopt;  // only what turns in the picture can be dragged by angle
+    if (std::abs(facing) < least_facing) return std::nullopt;  // only what turns in the picture can be dragged by angle
     h.sense = facing > 0 ? 1 : -1;
-    h.pivot = seen(carried * axis.at, view);
-    // The ring stands where something of the moved side points in the picture: its z, or else its x.
+    h.pivot = sight.seen(carried * axis.at);
+    // The ring stands where something of the moved side points across the axis: its z, or else its x.
+    QPointF best;
+    Vector out = Vector::Zero();
     for (const Vector& own : {Vector(Vector::UnitZ()), Vector(Vector::UnitX()), Vector(Vector::UnitY())}) {
-        const QPointF d = seen(end.linear() * own, view);
-        const double length = std::hypot(d.x(), d.y());
-        if (length < 0.7) continue;
-        h.handle = h.pivot + radius * d / length;
-        return h;
+        const Vector way = end.linear() * own, across = way - way.dot(direction) * direction;
+        if (across.norm() < 0.7) continue;
+        const Vector unit = across.normalized();
+        const QPointF d = sight.seen(unit);
+        if (std::hypot(d.x(), d.y()) < std::max(0.5, 1.15 * std::hypot(best.x(), best.y()))) continue;
+        best = d;
+        out = unit;
     }
-    return std::nullopt;
+    if (out.isZero()) return std::nullopt;
+    h.out = radius * best;
+    h.on = radius * sight.seen(direction.cross(out));
+    h.handle = h.pivot + h.out;
+    return h;
 }
 
-void add_handles(ElevationScene& scene, const project::Document& document, ViewSide view, const std::string& selected) {
+void add_handles(ElevationScene& scene, const project::Document& document, const Sight& sight,
+                 const std::string& selected, double least_facing) {
     const auto& mechanism = document.check().placed->mechanism();
     const double radius = ring_radius(scene);
     for (const bool own : {true, false})
@@ -220,7 +217,7 @@ void add_handles(ElevationScene& scene, const project::Document& document, ViewS
             const auto& axes = mechanism.seams()[i].motion.axes;
             const bool beyond = !f.pose.empty() && !rig::is_within_stops(f);
             for (std::size_t k = 0; k < axes.size(); ++k)
-                if (auto handle = handle_of(document, i, k, view, radius)) {
+                if (auto handle = handle_of(document, i, k, sight, radius, least_facing)) {
                     handle->is_selected = own;
                     handle->is_beyond = beyond;
                     scene.handles.push_back(std::move(*handle));
@@ -231,38 +228,96 @@ void add_handles(ElevationScene& scene, const project::Document& document, ViewS
         for (std::size_t k = 0; k < i; ++k) {
             const QPointF apart = scene.handles[i].handle - scene.handles[k].handle;
             if (std::hypot(apart.x(), apart.y()) > 0.3 * radius) continue;
-            const QPointF out = scene.handles[i].handle - scene.handles[i].pivot;
-            scene.handles[i].handle += 0.5 * out;
+            auto& handle = scene.handles[i];
+            if (handle.slides)
+                handle.handle += 0.5 * (handle.handle - handle.pivot);
+            else
+                handle.out *= 1.5, handle.on *= 1.5, handle.handle = handle.pivot + handle.out;
         }
 }
 
-void add_feet(ElevationScene& scene, const project::Document& document, ViewSide view) {
+void add_feet(ElevationScene& scene, const project::Document& document, const Sight& sight) {
     const auto& placed = *document.check().placed;
     for (const auto& f : document.rig().interfaces) {
         const auto prepared = document.joints().prepare(rig::in_force(document.rig(), f, &placed), rig::End::typical);
         if (!prepared) continue;
         for (const auto& joint : prepared->joints)
             for (const auto& corner : joint->stands_on())
-                scene.feet.push_back(seen(placed.world_from_interface(f.id) * Vector(corner.x(), corner.y(), 0), view));
+                scene.feet.push_back(sight.seen(placed.world_from_interface(f.id) * Vector(corner.x(), corner.y(), 0)));
         if (!scene.feet.empty()) return;
     }
 }
 
-}  // namespace
-
-QPointF seen(const rig::Vector& p, ViewSide view) {
-    if (view == ViewSide::top) return {p.x(), p.y()};
-    return {view == ViewSide::side ? p.x() : p.y(), p.z()};
+/// The payload where another shot has it.
+void add_ghosts(ElevationScene& scene, const project::Document& document, const Sight& sight) {
+    const auto& rig = document.rig();
+    const auto* payload = rig::payload_of(rig);
+    if (!payload) return;
+    const auto here = document.check().placed->world_from_part(payload->id);
+    for (const auto& shot : rig.shots) {
+        const rig::Placed there(rig::posed(rig, shot));
+        const auto& world = there.world_from_part(payload->id);
+        constexpr double unmoved = 1e-3;
+        if (world.isApprox(here, 1e-6) ||
+            (world.translation() - here.translation()).norm() + (world.linear() - here.linear()).norm() * 0.1 < unmoved)
+            continue;
+        ElevationScene::Ghost ghost{text_of(shot.name), {}};
+        for (const auto& shape : payload->shapes) {
+            ghost.outlines.push_back(outline(shape, world, sight));
+            scene.extent = scene.extent.united(ghost.outlines.back().boundingRect());
+        }
+        scene.ghosts.push_back(std::move(ghost));
+    }
 }
 
-ElevationScene make_scene(const project::Document& document, ViewSide view, const std::string& selected) {
+/// The frame at what the shot that it is in must see; at 1 m where it is in none.
+void add_frame(ElevationScene& scene, const project::Document& document, const Sight& sight) {
+    const auto& rig = document.rig();
+    const auto* camera = study::camera_of(rig);
+    if (!camera) return;
+    const auto& placed = *document.check().placed;
+    double distance = 1;
+    for (const auto& shot : rig.shots)
+        if (shot.distance > 0 && rig::posed(rig, shot) == rig) distance = shot.distance;
+    const auto frame = study::frame_at(*camera->lens, placed.world_from_part(camera->id), distance);
+    ElevationScene::Frame seen;
+    seen.eye = sight.seen(frame.eye);
+    for (const auto& corner : frame.corners()) seen.corners << sight.seen(corner);
+    seen.words = QObject::tr("%1 × %2 at %3")
+                     .arg(desktop::shown(frame.width, quantity::Dimension::length),
+                          desktop::shown(frame.height, quantity::Dimension::length),
+                          desktop::shown(distance, quantity::Dimension::length));
+    scene.extent = scene.extent.united(seen.corners.boundingRect());
+    scene.frame = std::move(seen);
+}
+
+}  // namespace
+
+Sight sight_of(ViewSide view) {
+    switch (view) {
+        case ViewSide::front:
+            return {Vector::UnitY(), Vector::UnitZ(), Vector::UnitX()};
+        case ViewSide::top:
+            return {Vector::UnitX(), Vector::UnitY(), Vector::UnitZ()};
+        case ViewSide::turned:
+            return Sight::turned(-0.6, 0.42);
+        case ViewSide::side:
+            break;
+    }
+    return {};
+}
+
+ElevationScene make_scene(const project::Document& document, const Sight& sight, const std::string& selected,
+                          const Shown& shown, double least_facing) {
     ElevationScene scene;
     if (document.is_empty() || !document.check().placed) return scene;
-    add_solids(scene, document, view);
-    add_lever(scene, document, view, selected);
-    add_push(scene, document, view, selected);
-    add_handles(scene, document, view, selected);
-    add_feet(scene, document, view);
+    add_solids(scene, document, sight);
+    add_lever(scene, document, sight, selected);
+    add_push(scene, document, sight, selected);
+    add_handles(scene, document, sight, selected, least_facing);
+    if (shown.ghosts) add_ghosts(scene, document, sight);
+    if (shown.frame) add_frame(scene, document, sight);
+    add_feet(scene, document, sight);
     return scene;
 }
 

@@ -3,14 +3,17 @@
 #include <QPolygonF>
 #include <vector>
 
+#include "desktop/rig/solid_picture.h"
 #include "project/document.h"
 
 namespace clampet::desktop {
 
-/// From where the rig is looked at: from its right, from ahead, from above.
-enum class ViewSide { side, front, top };
+/// From where the rig is looked at: from its right, from ahead, from above, or as it is turned by hand.
+enum class ViewSide { side, front, top, turned };
+/// Of a named side.
+Sight sight_of(ViewSide view);
 
-/// The rig seen from one side, in metres with y up: what the elevation paints, hits and drags. No painter, no palette.
+/// The rig seen from somewhere, in metres with y up: what the elevation paints, hits and drags. No painter, no palette.
 struct ElevationScene {
     struct Solid {
         std::string part;
@@ -41,6 +44,9 @@ struct ElevationScene {
         QPointF pivot, handle;  ///< of a turn: its axis and the ring; of a slide: where it touches and the ring
         QPointF along;          ///< of a slide: picture per metre
         double sense = 1;       ///< of a turn: 1 where positive is counter-clockwise in the picture
+        /// Of a turn: the picture of the way from the axis to the ring, and of the way that it goes on; a ring's
+        /// breadth long where nothing is foreshortened.
+        QPointF out, on;
         double position = 0, least = 0, most = 0;
         bool is_beyond = false;  ///< it stands beyond a stop
         bool is_selected = false;
@@ -48,11 +54,30 @@ struct ElevationScene {
     };
     std::vector<Handle> handles;  ///< the selected seam's first
     std::vector<QPointF> feet;    ///< the support polygon
+    struct Ghost {                ///< the payload in another shot
+        QString shot;
+        std::vector<QPolygonF> outlines;
+        friend bool operator==(const Ghost&, const Ghost&) = default;
+    };
+    std::vector<Ghost> ghosts;
+    struct Frame {  ///< what the lens sees
+        QPointF eye;
+        QPolygonF corners;
+        QString words;  ///< "0.72 × 0.48 m at 1 m"
+        friend bool operator==(const Frame&, const Frame&) = default;
+    };
+    std::optional<Frame> frame;
     friend bool operator==(const ElevationScene&, const ElevationScene&) = default;
 };
-ElevationScene make_scene(const project::Document& document, ViewSide view, const std::string& selected);
-
-/// World to picture: side shows x to the right, front shows y to the right.
-QPointF seen(const rig::Vector& point, ViewSide view);
+/// What is shown beside the rig itself.
+struct Shown {
+    bool ghosts = false, frame = false;
+};
+/// `least_facing`: how much an axis must point to the viewer, or lie in the picture, to be dragged in it.
+ElevationScene make_scene(const project::Document& document, const Sight& sight, const std::string& selected,
+                          const Shown& shown = {}, double least_facing = 0.7);
+inline ElevationScene make_scene(const project::Document& document, ViewSide view, const std::string& selected) {
+    return make_scene(document, sight_of(view), selected);
+}
 
 }  // namespace clampet::desktop

@@ -3,16 +3,19 @@
 #include <algorithm>
 #include <cmath>
 #include <numbers>
-#include <QHBoxLayout>
 #include <QKeyEvent>
 #include <QMouseEvent>
 #include <QPainter>
 #include <QPushButton>
+#include <QVBoxLayout>
 
 #include "desktop/theme/theme.h"
 #include "desktop/theme/words.h"
+#include "desktop/widgets/flow_layout.h"
 #include "desktop/widgets/quantity_field.h"
 #include "quantity/format.h"
+#include "rig/in_force.h"
+#include "study/picture.h"
 
 namespace clampet::desktop {
 namespace {
@@ -38,20 +41,35 @@ ElevationView::ElevationView(project::Document& document, QWidget* parent)
       document_(document),
       side_(new QPushButton(tr("Side"), this)),
       front_(new QPushButton(tr("Front"), this)),
-      top_(new QPushButton(tr("Top"), this)) {
+      top_(new QPushButton(tr("Top"), this)),
+      turned_(new QPushButton(tr("Turn"), this)),
+      ghosts_(new QPushButton(tr("Other shots"), this)),
+      frame_(new QPushButton(tr("What it sees"), this)) {
     setFocusPolicy(Qt::StrongFocus);
     setMouseTracking(true);
     setMinimumSize(260, 220);
     setAccessibleName(tr("Elevation"));
-    auto* row = new QHBoxLayout;
-    for (auto* button : {side_, front_, top_}) {
+    auto* row = new FlowLayout;
+    for (auto* button : {side_, front_, top_, turned_}) {
         button->setProperty("pill", true);
         button->setCheckable(true);
         button->setAutoExclusive(true);
         row->addWidget(button);
     }
+    turned_->setToolTip(tr("Drag beside the rig, or hold Alt and use the arrow keys, to turn it."));
+    for (auto* button : {ghosts_, frame_}) {
+        button->setProperty("pill", true);
+        button->setCheckable(true);
+        button->setAutoExclusive(false);
+        row->addWidget(button);
+        connect(button, &QPushButton::toggled, this, [this] {
+            fitted_ = {};
+            refresh();
+        });
+    }
+    ghosts_->setToolTip(tr("Where the other shots have the payload."));
+    frame_->setToolTip(tr("The frame at what this shot must see."));
     side_->setChecked(true);
-    row->addStretch(1);
     auto* outer = new QVBoxLayout(this);
     outer->setContentsMargins(16, 14, 16, 14);
     outer->addLayout(row);
@@ -59,6 +77,7 @@ ElevationView::ElevationView(project::Document& document, QWidget* parent)
     connect(side_, &QPushButton::clicked, this, [this] { set_view(ViewSide::side); });
     connect(front_, &QPushButton::clicked, this, [this] { set_view(ViewSide::front); });
     connect(top_, &QPushButton::clicked, this, [this] { set_view(ViewSide::top); });
+    connect(turned_, &QPushButton::clicked, this, [this] { set_view(ViewSide::turned); });
     subscription_ = document_.observe([this](const project::Change& change) {
         if (change.everything) fitted_ = {};
         refresh();
@@ -68,7 +87,11 @@ ElevationView::ElevationView(project::Document& document, QWidget* parent)
 
 void ElevationView::set_view(ViewSide view) {
     view_ = view;
-    (view == ViewSide::side ? side_ : view == ViewSide::front ? front_ : top_)->setChecked(true);
+    (view == ViewSide::side    ? side_
+     : view == ViewSide::front ? front_
+     : view == ViewSide::top   ? top_
+                               : turned_)
+        ->setChecked(true);
     fitted_ = {};
     refresh();
 }
@@ -79,21 +102,43 @@ void ElevationView::select(const QString& interface) {
     refresh();
 }
 
+Sight ElevationView::sight() const {
+    return is_turned() ? Sight::turned(about_, lifted_) : sight_of(view_);
+}
+
+void ElevationView::turn_by(double about, double lifted) {
+    about_ = std::remainder(about_ + about, 2 * std::numbers::pi);
+    lifted_ = std::clamp(lifted_ + lifted, -0.45 * std::numbers::pi, 0.45 * std::numbers::pi);
+    if (!is_turned()) return set_view(ViewSide::turned);
+    refresh();
+}
+
 void ElevationView::refresh() {
-    ElevationScene scene = make_scene(document_, view_, selected_);
+    constexpr double facing_when_turned = 0.25;
+    ghosts_->setVisible(!document_.rig().shots.empty());
+    frame_->setVisible(study::camera_of(document_.rig()) != nullptr);
+    ElevationScene scene = make_scene(document_, sight(), selected_, {ghosts_->isChecked(), frame_->isChecked()},
+                                      is_turned() ? facing_when_turned : 0.7);
     if (scene == scene_ && fitted_.contains(scene.extent)) return;  // nothing to repaint
     scene_ = std::move(scene);
     // The scale holds still while a joint is dragged, so that the ring stays under the pointer.
-    if (!grabbed_ && !fitted_.contains(scene_.extent)) fit();
+    if (!grabbed_ && !turning_ && !fitted_.contains(scene_.extent)) fit();
     setAccessibleDescription(pose_words());
     update();
+}
+
+double ElevationView::buttons_end() const {
+    double end = 40;
+    for (const auto* button : {side_, front_, top_, turned_, ghosts_, frame_})
+        if (!button->isHidden()) end = std::max(end, button->geometry().bottom() + 1.0);
+    return end;
 }
 
 void ElevationView::fit() {
     if (scene_.extent.isNull()) return;
     const double margin = 0.06 * std::max(scene_.extent.width(), scene_.extent.height()) + 0.01;
     fitted_ = scene_.extent.adjusted(-margin, -margin, margin, margin);
-    const QRectF place = QRectF(rect()).adjusted(20, 52 + 30 * text_scale(), -20, -44);
+    const QRectF place = QRectF(rect()).adjusted(20, buttons_end() + 12 + 30 * text_scale(), -20, -44);
     const double scale = std::min(place.width() / fitted_.width(), place.height() / fitted_.height());
     pixels_ = QTransform(scale, 0, 0, -scale, place.center().x() - scale * fitted_.center().x(),
                          place.center().y() + scale * fitted_.center().y());
@@ -156,8 +201,10 @@ void ElevationView::paint_scale(QPainter& p) const {
     const double pixels = length / metres_per_pixel;
     const double room = QFontMetricsF(body_font(0.85)).height();
     // Beside the buttons where there is room, below them where there is none.
-    const bool beside = width() - 20 - pixels > top_->geometry().right() + 12;
-    const double y = beside ? std::max(30.0, room + 8) : top_->geometry().bottom() + 8 + room;
+    const auto* last = !frame_->isHidden() ? frame_ : !ghosts_->isHidden() ? ghosts_ : turned_;
+    const bool beside =
+        last->geometry().top() == side_->geometry().top() && width() - 20 - pixels > last->geometry().right() + 12;
+    const double y = beside ? std::max(30.0, room + 8) : buttons_end() + 8 + room;
     const QPointF right(width() - 20, y), left(right.x() - pixels, y);
     p.setPen(QPen(theme().quiet, 1.2));
     p.drawLine(left, right);
@@ -168,7 +215,7 @@ void ElevationView::paint_scale(QPainter& p) const {
 
 void ElevationView::paint_lever(QPainter& p) const {
     if (!scene_.lever) return;
-    if (view_ == ViewSide::top) {  // the weight runs into the picture: where it sits is what there is to see
+    if (view_ == ViewSide::top || is_turned()) {  // the arm does not lie across the picture: where it sits is told
         const QPointF cg = pixel(scene_.lever->centre_of_gravity);
         p.setPen(QPen(theme().slips, 1.6));
         p.setBrush(theme().field);
@@ -261,11 +308,13 @@ void ElevationView::paint_handle(QPainter& p, const ElevationScene::Handle& h) c
         for (const double end : {reach(h.least - h.position), reach(h.most - h.position)})
             if (std::abs(end) > 12) arrow(p, handle, handle + end * unit, ink, 1.6);
     } else {
-        const double radius = std::hypot(handle.x() - pivot.x(), handle.y() - pivot.y());
-        const double now = std::atan2(-(handle.y() - pivot.y()), handle.x() - pivot.x()) / degree;
-        const double turned = h.sense * h.position / degree;
-        p.drawArc(QRectF(pivot.x() - radius, pivot.y() - radius, 2 * radius, 2 * radius), qRound((now - turned) * 16),
-                  qRound(turned * 16));
+        QPolygonF arc;
+        constexpr int pieces = 48;
+        for (int i = 0; i <= pieces; ++i) {
+            const double a = -h.position * i / pieces;  // back to where it is not turned
+            arc << pixel(h.pivot + std::cos(a) * h.out + std::sin(a) * h.on);
+        }
+        p.drawPolyline(arc);
     }
     p.setBrush(t.field);
     p.setPen(QPen(ink, held && hasFocus() ? 3.4 : 2.2));
@@ -288,18 +337,17 @@ void ElevationView::paint_feet(QPainter& p) const {
     p.drawPolygon(corners);
 }
 
-void ElevationView::paintEvent(QPaintEvent*) {
+bool ElevationView::is_marked(const std::string& part) const {
+    return std::find(marked_.begin(), marked_.end(), part) != marked_.end();
+}
+
+void ElevationView::paint_flat(QPainter& p) const {
     const Theme& t = theme();
-    QPainter p(this);
-    p.setRenderHint(QPainter::Antialiasing);
-    p.fillRect(rect(), t.paper);
-    words_.clear();
-    if (scene_.solids.empty()) return;
     for (const auto& solid : scene_.solids) {
         const QPolygonF polygon = pixels_.map(solid.outline);
         QColor ink = t.dark ? QColor("#0c0e0f") : t.text;
-        const bool is_marked = !marked_.empty() && solid.part == marked_;
-        p.setPen(QPen(is_marked ? t.accent : ink, is_marked ? 2.4 : 1.2, Qt::SolidLine, Qt::RoundCap, Qt::RoundJoin));
+        const bool marked = is_marked(solid.part);
+        p.setPen(QPen(marked ? t.accent : ink, marked ? 2.4 : 1.2, Qt::SolidLine, Qt::RoundCap, Qt::RoundJoin));
         p.setBrush(t.of_part(solid.material));
         p.drawPolygon(polygon);
         if (solid.material == rig::Stuff::wood) {
@@ -310,6 +358,88 @@ void ElevationView::paintEvent(QPaintEvent*) {
             p.drawPolygon(polygon);
         }
     }
+}
+
+void ElevationView::paint_turned(QPainter& p) {
+    const Theme& t = theme();
+    // While it is dragged it follows the hand; when it stands still it is drawn finer.
+    const bool moves = turning_ || grabbed_;
+    const double ratio = devicePixelRatioF();
+    raster_scale_ = moves ? 1 : 2 * ratio;
+    const QSize size = (QSizeF(this->size()) * raster_scale_).toSize();
+    raster_ = std::make_unique<SolidRaster>(size);
+    const auto projection = Projection::flat(sight(), pixels_ * QTransform::fromScale(raster_scale_, raster_scale_));
+    const auto& parts = document_.rig().parts;
+    const auto& placed = *document_.check().placed;
+    const auto colour = [&](const rig::Part& part, rig::Stuff stuff) {
+        const QColor own = t.of_part(stuff);
+        if (!is_marked(part.id)) return own;
+        constexpr double tint = 0.45;
+        const auto mixed = [](int from, int to) { return qRound(from + tint * (to - from)); };
+        return QColor(mixed(own.red(), t.accent.red()), mixed(own.green(), t.accent.green()),
+                      mixed(own.blue(), t.accent.blue()));
+    };
+    for (std::size_t i = 0; i < parts.size(); ++i)
+        for (const auto& shape : parts[i].shapes)
+            raster_->add(shape, placed.placement().world_from_part[i], projection, colour(parts[i], shape.material),
+                         static_cast<int>(i));
+    const auto& seams = placed.mechanism().seams();
+    for (std::size_t i = 0; i < seams.size(); ++i)
+        for (const auto& limb : rig::limbs_of(seams[i].motion))
+            raster_->add(limb, placed.placement().world_from_port[i], projection,
+                         colour(parts[seams[i].support], limb.material), static_cast<int>(seams[i].support));
+    const QImage image = raster_->image(t.dark ? QColor("#0c0e0f") : t.text);
+    p.setRenderHint(QPainter::SmoothPixmapTransform);
+    p.drawImage(QRectF(rect()), moves || ratio != 1
+                                    ? image
+                                    : image.scaled(this->size(), Qt::IgnoreAspectRatio, Qt::SmoothTransformation));
+}
+
+void ElevationView::paint_ghosts(QPainter& p) const {
+    QColor ink = theme().quiet;
+    for (const auto& ghost : scene_.ghosts) {
+        QColor fill = ink;
+        fill.setAlpha(26);
+        QRectF box;
+        for (const auto& outline : ghost.outlines) {
+            const QPolygonF polygon = pixels_.map(outline);
+            p.setPen(QPen(ink, 1, Qt::DashLine));
+            p.setBrush(fill);
+            p.drawPolygon(polygon);
+            box = box.united(polygon.boundingRect());
+        }
+        words(p, QPointF(box.center().x(), box.bottom() + 14 * text_scale()), ghost.shot, body_font(0.85), ink);
+    }
+}
+
+void ElevationView::paint_frame(QPainter& p) const {
+    if (!scene_.frame) return;
+    const auto& frame = *scene_.frame;
+    QColor ink = theme().accent, fill = ink;
+    fill.setAlpha(24);
+    const QPolygonF corners = pixels_.map(frame.corners);
+    p.setPen(QPen(ink, 1, Qt::DotLine));
+    for (const auto& corner : corners) p.drawLine(pixel(frame.eye), corner);
+    p.setPen(QPen(ink, 1.8));
+    p.setBrush(fill);
+    p.drawPolygon(corners);
+    const QRectF box = corners.boundingRect();
+    words(p, QPointF(box.center().x(), box.bottom() + 16 * text_scale()), frame.words, body_font(0.9, true), ink);
+}
+
+void ElevationView::paintEvent(QPaintEvent*) {
+    const Theme& t = theme();
+    QPainter p(this);
+    p.setRenderHint(QPainter::Antialiasing);
+    p.fillRect(rect(), t.paper);
+    words_.clear();
+    if (scene_.solids.empty()) return;
+    paint_ghosts(p);
+    if (is_turned())
+        paint_turned(p);
+    else
+        paint_flat(p);
+    paint_frame(p);
     paint_feet(p);
     paint_scale(p);
     paint_push(p);
@@ -330,12 +460,18 @@ void ElevationView::paintEvent(QPaintEvent*) {
               body_font(0.85), t.quiet);
 }
 
-void ElevationView::mark_part(const std::string& part) {
-    marked_ = part;
+void ElevationView::mark_parts(std::vector<std::string> parts) {
+    marked_ = std::move(parts);
     update();
 }
 
 std::optional<std::string> ElevationView::part_at(QPointF position) const {
+    if (is_turned()) {
+        const int id = raster_ ? raster_->id_at((position * raster_scale_).toPoint()) : -1;
+        const auto& parts = document_.rig().parts;
+        if (id < 0 || static_cast<std::size_t>(id) >= parts.size()) return std::nullopt;
+        return parts[static_cast<std::size_t>(id)].id;
+    }
     for (auto solid = scene_.solids.rbegin(); solid != scene_.solids.rend(); ++solid)
         if (pixels_.map(solid->outline).containsPoint(position, Qt::OddEvenFill)) return solid->part;
     return std::nullopt;
@@ -354,8 +490,12 @@ double ElevationView::along_axis(const ElevationScene::Handle& h, QPointF positi
         const QPointF along = pixels_.map(h.along) - pixels_.map(QPointF(0, 0));
         return QPointF::dotProduct(position, along) / QPointF::dotProduct(along, along);
     }
-    const QPointF d = position - pixel(h.pivot);
-    return h.sense * std::atan2(-d.y(), d.x());
+    // Shares of the two ways across the axis: the ring may be seen foreshortened.
+    const QPointF d = pixels_.inverted().map(position) - h.pivot;
+    const double whole = h.out.x() * h.on.y() - h.out.y() * h.on.x();
+    const double out = (d.x() * h.on.y() - d.y() * h.on.x()) / whole,
+                 on = (h.out.x() * d.y() - h.out.y() * d.x()) / whole;
+    return h.position + std::atan2(on, out);
 }
 
 void ElevationView::pose_at(const ElevationScene::Handle& h, double position, project::Gesture gesture) {
@@ -371,7 +511,12 @@ void ElevationView::mousePressEvent(QMouseEvent* event) {
     const auto* h = handle_at(event->position());
     if (event->button() != Qt::LeftButton) return;
     if (!h) {
-        if (const auto part = part_at(event->position())) emit part_pressed(QString::fromStdString(*part));
+        const auto part = part_at(event->position());
+        if (part) emit part_pressed(QString::fromStdString(*part));
+        if (is_turned()) {
+            turning_ = event->position();
+            setCursor(Qt::SizeAllCursor);
+        }
         return;
     }
     chosen_interface_ = h->interface;
@@ -384,6 +529,12 @@ void ElevationView::mousePressEvent(QMouseEvent* event) {
 }
 
 void ElevationView::mouseMoveEvent(QMouseEvent* event) {
+    if (turning_) {
+        constexpr double radians_per_pixel = 0.008;
+        const QPointF by = event->position() - *turning_;
+        turning_ = event->position();
+        return turn_by(-by.x() * radians_per_pixel, by.y() * radians_per_pixel);
+    }
     if (!grabbed_) {
         setCursor(handle_at(event->position()) ? Qt::OpenHandCursor : Qt::ArrowCursor);
         return;
@@ -400,14 +551,24 @@ void ElevationView::mouseMoveEvent(QMouseEvent* event) {
 }
 
 void ElevationView::mouseReleaseEvent(QMouseEvent*) {
+    const bool turned = turning_.has_value();
     grabbed_.reset();
+    turning_.reset();
     gesture_ = project::single;
     setCursor(Qt::ArrowCursor);
+    if (turned) fitted_ = {};
     refresh();
+    if (is_turned()) update();  // finer, now that it stands still
 }
 
 void ElevationView::keyPressEvent(QKeyEvent* event) {
     const auto* h = in_hand();
+    if (is_turned() && event->modifiers() & Qt::AltModifier) {
+        constexpr double step = 0.1;
+        const int key = event->key();
+        if (key == Qt::Key_Left || key == Qt::Key_Right) return turn_by(key == Qt::Key_Left ? step : -step, 0);
+        if (key == Qt::Key_Up || key == Qt::Key_Down) return turn_by(0, key == Qt::Key_Up ? step : -step);
+    }
     if (event->key() == Qt::Key_Up || event->key() == Qt::Key_Down) {
         if (scene_.handles.size() < 2) return QWidget::keyPressEvent(event);
         const auto at = static_cast<std::size_t>(h - scene_.handles.data()), count = scene_.handles.size();

@@ -3,20 +3,23 @@
 #include <QWidget>
 
 #include "desktop/rig/elevation_scene.h"
+#include "desktop/rig/solid_raster.h"
 
 class QPushButton;
 
 namespace clampet::desktop {
 
-/// The rig to scale from the side, the front or above; its joints are dragged to pose them.
+/// The rig to scale from the side, the front, above, or turned by hand; its joints are dragged to pose them.
 class ElevationView : public QWidget {
     Q_OBJECT
  public:
     ElevationView(project::Document& document, QWidget* parent = nullptr);
     void select(const QString& interface);
     void set_view(ViewSide view);
-    /// Draws a part with a strong edge; empty for none.
-    void mark_part(const std::string& part);
+    /// Draws parts with a strong edge.
+    void mark_parts(std::vector<std::string> parts);
+    /// Turns the turned view about the vertical and lifts the eye [rad].
+    void turn_by(double about, double lifted);
     /// The part that is nearest at a place of the widget.
     std::optional<std::string> part_at(QPointF position) const;
     ViewSide view() const { return view_; }
@@ -30,6 +33,9 @@ class ElevationView : public QWidget {
     QPushButton* side_button() const { return side_; }
     QPushButton* front_button() const { return front_; }
     QPushButton* top_button() const { return top_; }
+    QPushButton* turned_button() const { return turned_; }
+    QPushButton* ghosts_button() const { return ghosts_; }
+    QPushButton* frame_button() const { return frame_; }
 
  signals:
     void problem(const QString& text);
@@ -46,6 +52,8 @@ class ElevationView : public QWidget {
  private:
     void refresh();
     void fit();
+    /// Where the row of buttons ends [pixels].
+    double buttons_end() const;
     const ElevationScene::Handle* handle_at(QPointF position) const;
     QString words_of(const ElevationScene::Handle& handle) const;
     /// Where along its axis the pointer is, but for a constant.
@@ -59,11 +67,23 @@ class ElevationView : public QWidget {
     void paint_push(QPainter& p) const;
     void paint_handle(QPainter& p, const ElevationScene::Handle& handle) const;
     void paint_feet(QPainter& p) const;
+    void paint_flat(QPainter& p) const;
+    void paint_turned(QPainter& p);
+    void paint_ghosts(QPainter& p) const;
+    void paint_frame(QPainter& p) const;
+    Sight sight() const;
+    bool is_marked(const std::string& part) const;
+    bool is_turned() const { return view_ == ViewSide::turned; }
 
     project::Document& document_;
-    QPushButton *side_, *front_, *top_;
+    QPushButton *side_, *front_, *top_, *turned_, *ghosts_, *frame_;
     ViewSide view_ = ViewSide::side;
-    std::string selected_, marked_;
+    std::string selected_;
+    std::vector<std::string> marked_;
+    double about_ = -0.6, lifted_ = 0.42;  ///< of the turned view [rad]
+    std::optional<QPointF> turning_;       ///< where the pointer was last while the view is turned
+    std::unique_ptr<SolidRaster> raster_;  ///< of the turned view as it was last painted
+    double raster_scale_ = 1;
     ElevationScene scene_;
     QTransform pixels_;
     mutable std::vector<QRectF> words_;  ///< where words stand in the picture that is being painted

@@ -18,9 +18,11 @@ void PartBlock::show_part(const rig::Part& part) {
     if (shown_ && *shown_ == part) return;
     shown_ = part;
     name_ = QString::fromStdString(part.name);
-    origin_ = QString::fromUtf8((part.role == rig::Role::payload ? parts::name_of(part.role) : parts::name_of(part.origin)).data());
-    detail_ =
-        part.role != rig::Role::support ? QString::fromStdString(quantity::format(part.mass, quantity::Dimension::mass)) : tr("support");
+    origin_ = QString::fromUtf8(
+        (part.role == rig::Role::payload ? parts::name_of(part.role) : parts::name_of(part.origin)).data());
+    detail_ = part.role != rig::Role::support
+                  ? QString::fromStdString(quantity::format(part.mass, quantity::Dimension::mass))
+                  : tr("support");
     if (part.role == rig::Role::payload) {
         const double ahead = part.centre_of_gravity.x();
         if (std::abs(ahead) > 5e-4)

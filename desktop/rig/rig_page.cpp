@@ -1,5 +1,6 @@
 #include "desktop/rig/rig_page.h"
 
+#include <QPushButton>
 #include <QSplitter>
 #include <QStackedWidget>
 #include <QVBoxLayout>
@@ -11,8 +12,15 @@
 #include "desktop/rig/seam_sheet.h"
 #include "desktop/rig/shelf_view.h"
 #include "desktop/rig/stack_view.h"
+#include "desktop/studies/advice_view.h"
+#include "desktop/studies/balance_view.h"
+#include "desktop/studies/limit_view.h"
+#include "desktop/studies/picture_view.h"
+#include "desktop/studies/room_view.h"
+#include "desktop/studies/variants_view.h"
 #include "desktop/theme/theme.h"
 #include "desktop/travel/shots_panel.h"
+#include "desktop/widgets/flow_layout.h"
 #include "study/sentences.h"
 
 namespace clampet::desktop {
@@ -46,18 +54,9 @@ void RigPage::build() {
     splitter_ = new QSplitter(Qt::Horizontal, this);
     stack_ = new StackView(document, splitter_);
     middle_ = new QStackedWidget(splitter_);
-    auto* middle = new QWidget(middle_);
-    elevation_ = new ElevationView(document, middle);
-    axis_bar_ = new AxisBar(document, middle);
-    auto* column = new QVBoxLayout(middle);
-    column->setContentsMargins(0, 0, 0, 0);
-    column->setSpacing(0);
-    column->addWidget(elevation_, 1);
-    column->addWidget(axis_bar_);
-    shots_ = new ShotsPanel(document, middle);
-    column->addWidget(shots_);
+    middle_->addWidget(make_centre());
     shelf_ = new ShelfView(document, middle_);
-    middle_->addWidget(middle);
+    shelf_->use_workshop([this]() -> const inventory::Workshop& { return session().stockroom.workshop(); });
     middle_->addWidget(shelf_);
     sheets_ = new QStackedWidget(splitter_);
     sheet_ = new SeamSheet(document, sheets_);
@@ -89,6 +88,66 @@ void RigPage::build() {
     if (!stack_->selected().isEmpty()) show_seam(stack_->selected());
 }
 
+QWidget* RigPage::make_centre() {
+    auto& document = session().document;
+    auto* middle = new QWidget(middle_);
+    auto* column = new QVBoxLayout(middle);
+    column->setContentsMargins(0, 0, 0, 0);
+    column->setSpacing(0);
+    questions_ = new QWidget(middle);
+    auto* row = new FlowLayout(questions_);
+    row->setContentsMargins(14, 10, 8, 2);
+    centre_ = new QStackedWidget(middle);
+    auto* picture = new QWidget(centre_);
+    elevation_ = new ElevationView(document, picture);
+    axis_bar_ = new AxisBar(document, picture);
+    auto* below = new QVBoxLayout(picture);
+    below->setContentsMargins(0, 0, 0, 0);
+    below->setSpacing(0);
+    below->addWidget(elevation_, 1);
+    below->addWidget(axis_bar_);
+    add_question("rig", tr("The rig"), picture);
+    auto* advice = new AdviceView(document, centre_);
+    advice->use_workshop([this]() -> const inventory::Workshop& { return session().stockroom.workshop(); });
+    add_question("advice", tr("What to change"), advice);
+    add_question("limit", tr("How much"), new LimitView(document, centre_));
+    add_question("balance", tr("Balance"), new BalanceView(document, centre_));
+    add_question("room", tr("Room"), new RoomView(document, centre_));
+    add_question("picture", tr("Picture"), new PictureView(document, centre_));
+    add_question("variants", tr("Variants"), new VariantsView(document, centre_));
+    question("rig")->setChecked(true);
+    shots_ = new ShotsPanel(document, middle);
+    column->addWidget(questions_);
+    column->addWidget(centre_, 1);
+    column->addWidget(shots_);
+    return middle;
+}
+
+void RigPage::add_question(const QString& key, const QString& name, QWidget* view) {
+    auto* button = new QPushButton(name, questions_);
+    button->setObjectName("question-" + key);
+    button->setProperty("tab", true);
+    button->setCheckable(true);
+    button->setAutoExclusive(true);
+    questions_->layout()->addWidget(button);
+    centre_->addWidget(view);
+    connect(button, &QPushButton::clicked, this, [this, view] { centre_->setCurrentWidget(view); });
+    if (auto* study = qobject_cast<StudyView*>(view)) {
+        connect(study, &StudyView::problem, &session(), &Session::problem);
+        connect(study, &StudyView::seam_wanted, this, &RigPage::select_seam);
+        connect(study, &StudyView::parts_wanted, this, [this](const QStringList& parts) {
+            question("rig")->click();
+            std::vector<std::string> all;
+            for (const auto& part : parts) all.push_back(part.toStdString());
+            elevation_->mark_parts(std::move(all));
+        });
+    }
+}
+
+QPushButton* RigPage::question(const QString& key) const {
+    return questions_ ? questions_->findChild<QPushButton*>("question-" + key) : nullptr;
+}
+
 bool RigPage::shows_shelf() const {
     return middle_ && middle_->currentWidget() == shelf_;
 }
@@ -114,13 +173,13 @@ void RigPage::show_seam(const QString& interface) {
     shots_->select(interface);
     sheet_->select(interface);
     sheets_->setCurrentWidget(sheet_);
-    elevation_->mark_part({});
+    elevation_->mark_parts({});
 }
 
 void RigPage::show_part(const QString& part) {
     sheets_->setCurrentWidget(part_sheet_);
     part_sheet_->select(part.toStdString());
-    elevation_->mark_part(part.toStdString());
+    elevation_->mark_parts({part.toStdString()});
 }
 
 void RigPage::select_seam(const QString& interface) {

@@ -1,7 +1,10 @@
 #pragma once
+#include <QStackedWidget>
+
 #include "desktop/shell/stage.h"
 #include "project/shelf.h"
 
+class QPushButton;
 class QSplitter;
 class QStackedWidget;
 
@@ -37,6 +40,13 @@ class RigPage : public Stage {
     PartSheet* part_sheet() const { return part_sheet_; }
     ShelfView* shelf() const { return shelf_; }
     ShotsPanel* shots() const { return shots_; }
+    /// The button of a question about the whole rig: "room", "picture", "balance", "limit", "advice"; "rig" for its
+    /// picture.
+    QPushButton* question(const QString& key) const;
+    template <class View>
+    View* study() const {
+        return centre_ ? centre_->findChild<View*>() : nullptr;
+    }
     bool shows_shelf() const;
     void open_shelf(const project::ShelfPlace& place);
 
@@ -46,9 +56,13 @@ class RigPage : public Stage {
     void show_seam(const QString& interface);
     void show_part(const QString& part);
     void close_shelf();
+    QWidget* make_centre();
+    void add_question(const QString& key, const QString& name, QWidget* view);
 
     QSplitter* splitter_ = nullptr;
     QStackedWidget* middle_ = nullptr;
+    QStackedWidget* centre_ = nullptr;  ///< the picture of the rig, or what answers a question about it
+    QWidget* questions_ = nullptr;
     ShelfView* shelf_ = nullptr;
     ShotsPanel* shots_ = nullptr;
     StackView* stack_ = nullptr;

@@ -23,12 +23,14 @@ ShelfCard::ShelfCard(project::ShelfItem item, QWidget* parent) : QAbstractButton
     setFocusPolicy(Qt::StrongFocus);
     setEnabled(item_.can_go());
     if (const auto body = parts::built(*item_.kind, item_.parts.back().values)) shapes_ = body->shapes;
-    name_ = text_of(item_.kind->name());
+    const bool owned = item_.owned > 0;
+    name_ = owned ? text_of(item_.parts.back().name) : text_of(item_.kind->name());
     says_ = !item_.can_go()         ? text_of(item_.lacks)
             : item_.adapters() > 0  ? with_adapters(item_)
             : item_.held_by.empty() ? text_of(item_.kind->purpose())
                                     : text_of(item_.held_by);
-    setObjectName("shelf-" + text_of(item_.kind->key()));
+    if (owned) says_ = tr("%1 in the drawer").arg(item_.owned) + (says_.isEmpty() ? QString() : " · " + says_);
+    setObjectName((owned ? "owned-" : "shelf-") + text_of(item_.kind->key()));
     setAccessibleName(name_);
     setAccessibleDescription(says_);
     setToolTip(QString("%1\n%2").arg(text_of(item_.kind->purpose()), says_));

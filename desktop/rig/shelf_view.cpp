@@ -114,7 +114,7 @@ void ShelfView::fill() {
     }
     cards_.clear();
     QWidget* before = search_;
-    for (auto& item : project::shelf(document_.rig(), place_)) {
+    for (auto& item : project::shelf(document_.rig(), place_, workshop_ ? &workshop_() : nullptr)) {
         auto* card = new ShelfCard(std::move(item), inside_);
         connect(card, &QAbstractButton::clicked, this, [this, card] { take(project::ShelfItem(card->item())); });
         flow_->addWidget(card);

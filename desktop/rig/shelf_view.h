@@ -1,4 +1,5 @@
 #pragma once
+#include <functional>
 #include <QWidget>
 
 #include "project/document.h"
@@ -21,6 +22,8 @@ class ShelfView : public QWidget {
  public:
     explicit ShelfView(project::Document& document, QWidget* parent = nullptr);
     /// Lays out what can go there, and gives the keyboard to the search.
+    /// Whose drawer lies on it.
+    void use_workshop(std::function<const inventory::Workshop&()> workshop) { workshop_ = std::move(workshop); }
     void show_place(const project::ShelfPlace& place);
     const project::ShelfPlace& place() const { return place_; }
     ShelfCard* card(const QString& kind) const;
@@ -40,6 +43,7 @@ class ShelfView : public QWidget {
     void paintEvent(QPaintEvent*) override;
 
  private:
+    std::function<const inventory::Workshop&()> workshop_;
     void fill();
     void fill_ports();
     void narrow();

@@ -7,6 +7,7 @@
 
 #include "desktop/theme/theme.h"
 #include "mechanics/patch.h"
+#include "parts/solids.h"
 
 namespace clampet::desktop {
 namespace {
@@ -17,18 +18,9 @@ using rig::Vector;
 
 constexpr int round_corners = 28;
 
-/// The two axes after `axis`, as a prism's profile is written in them.
-std::pair<Vector, Vector> across(const Vector& axis) {
-    if (std::abs(axis.y()) > 0.9) return {Vector::UnitX(), Vector::UnitZ()};
-    if (std::abs(axis.x()) > 0.9) return {Vector::UnitY(), Vector::UnitZ()};
-    if (std::abs(axis.z()) > 0.9) return {Vector::UnitX(), Vector::UnitY()};
-    const Vector u = axis.unitOrthogonal();
-    return {u, axis.cross(u)};
-}
-
 /// A ring of corners of what is swept along its axis, about the shape's middle.
 std::vector<Vector> rim_of(const Shape& s) {
-    const auto [u, v] = across(s.axis);
+    const auto [u, v] = parts::profile_axes(s.axis);
     std::vector<Vector> rim;
     if (s.kind == ShapeKind::prism) {
         for (const auto& c : s.profile) rim.push_back(c.x() * u + c.y() * v);

@@ -6,6 +6,7 @@
 #include <QSettings>
 
 #include "project/starting_points.h"
+#include "project/workshop_file.h"
 
 namespace clampet::desktop {
 namespace {
@@ -80,6 +81,7 @@ void Files::remember(const std::filesystem::path& file) {
 }
 
 void Files::open_demo() {
+    session_.stockroom.adopt(project::demo_workshop());  // the film's own; one's own is in use again at the next start
     tell(session_.document.adopt(project::demo_rig()));
 }
 

@@ -40,7 +40,10 @@ int main(int argc, char** argv) {
                                   settings.value("text_scale", 1.0).toDouble());
     clampet::desktop::MainWindow window(QStandardPaths::writableLocation(QStandardPaths::AppDataLocation) +
                                         "/recovery");
+    const QString workshop =
+        QStandardPaths::writableLocation(QStandardPaths::AppDataLocation) + "/workshop.clampet-workshop.json";
     window.show_first_then([&] {
+        window.open_workshop(workshop);
         const bool recovered = window.files().recover();
         if (!parser.positionalArguments().isEmpty()) {
             if (recovered)

@@ -39,6 +39,12 @@ MainWindow::~MainWindow() {
     subscription_.reset();
 }
 
+void MainWindow::open_workshop(const QString& path) {
+    if (const auto done = session_.stockroom.open(path_of(path)); !done)
+        emit session_.problem(tr("Your workshop was not read, and its file is left as it is. %1")
+                                  .arg(QString::fromStdString(done.problem().sentence())));
+}
+
 void MainWindow::build_shell() {
     auto* central = new QWidget(this);
     auto* column = new QVBoxLayout(central);

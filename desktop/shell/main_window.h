@@ -36,6 +36,9 @@ class MainWindow : public QMainWindow {
     explicit MainWindow(const QString& recovery_folder, QWidget* parent = nullptr);
     ~MainWindow() override;
     project::Document& document() { return session_.document; }
+    /// Uses the workshop of a file; says so where it cannot be read, and leaves the file alone.
+    void open_workshop(const QString& path);
+    project::Stockroom& stockroom() { return session_.stockroom; }
     Files& files() { return *files_; }
     /// Shows a stage by its key: "brief", "rig", "benches".
     void show_stage(const QString& key);

@@ -15,6 +15,7 @@
 #include "desktop/rig/rig_page.h"
 #include "desktop/rig/seam_sheet.h"
 #include "desktop/shell/main_window.h"
+#include "desktop/studies/study_view.h"
 #include "desktop/theme/theme.h"
 #include "desktop/threads/fit_panel.h"
 #include "desktop/threads/stack_builder.h"
@@ -64,6 +65,7 @@ static void take(clampet::desktop::MainWindow& window, const std::string& text) 
 /// What lies below the rig, or over it.
 static void show_below(clampet::desktop::RigPage& page, const QCommandLineParser& parser) {
     auto& shots = *page.shots();
+    page.question(parser.value("question"))->click();
     if (parser.isSet("shelf")) page.open_shelf({parser.value("shelf").toStdString()});
     if (parser.isSet("likelihood")) shots.likelihood_button()->click();
     if (parser.isSet("worst")) shots.worst_button()->click();
@@ -81,10 +83,14 @@ static void wait_for(clampet::desktop::MainWindow& window) {
     since.start();
     const auto busy = [&] {
         auto* shots = window.findChild<clampet::desktop::ShotsPanel*>();
+        auto* study = window.findChild<clampet::desktop::RigPage*>();
+        for (auto* view :
+             study ? study->findChildren<clampet::desktop::StudyView*>() : QList<clampet::desktop::StudyView*>{})
+            if (view->is_busy()) return true;
         return shots && shots->is_busy();
     };
     do QApplication::processEvents(QEventLoop::AllEvents, 50);
-    while (since.elapsed() < 200 || (busy() && since.elapsed() < 10000));
+    while (since.elapsed() < 200 || (busy() && since.elapsed() < 20000));
 }
 
 int main(int argc, char** argv) {
@@ -95,7 +101,7 @@ int main(int argc, char** argv) {
                        {"dark", "Dark colours."},
                        {"text", "Text scale.", "scale", "1"},
                        {"file", "Rig to open instead of the demo.", "rig"},
-                       {"page", "start, brief, rig, benches, threads, stack, fit or identify.", "page", "rig"},
+                       {"page", "start, brief, rig, stock-room, benches, threads, stack, fit or identify.", "page", "rig"},
                        {"part", "Part to select.", "id"},
                        {"seam", "Seam to select.", "id"},
                        {"element", "Element of it.", "id"},
@@ -112,6 +118,10 @@ int main(int argc, char** argv) {
                        {"worst", "Search the worst pose."},
                        {"front", "Front view."},
                        {"top", "View from above."},
+                       {"turned", "Turned view."},
+                       {"ghosts", "Where other shots have the payload."},
+                       {"frame", "What the lens sees."},
+                       {"question", "rig, advice, limit, balance, room or picture.", "key", "rig"},
                        {"use", "Used like this: cards, separated by commas.", "cards"},
                        {"more", "A seam's other inputs, too."},
                        {"working", "Show the working."}});
@@ -133,11 +143,15 @@ int main(int argc, char** argv) {
         if (!window.document().perform(clampet::project::SetUse{cards})) return 1;
     }
     if (parser.value("page") == "brief") window.show_stage("brief");
+    if (parser.value("page") == "stock-room") window.show_stage("stock");
     if (parser.isSet("seam")) window.select_seam(parser.value("seam"));
     if (parser.isSet("part")) window.stage<clampet::desktop::RigPage>()->select_part(parser.value("part"));
     if (parser.isSet("element")) window.sheet()->select_element(parser.value("element"));
     if (parser.isSet("front")) window.elevation()->set_view(clampet::desktop::ViewSide::front);
     if (parser.isSet("top")) window.elevation()->set_view(clampet::desktop::ViewSide::top);
+    if (parser.isSet("turned")) window.elevation()->set_view(clampet::desktop::ViewSide::turned);
+    if (parser.isSet("ghosts")) window.elevation()->ghosts_button()->setChecked(true);
+    if (parser.isSet("frame")) window.elevation()->frame_button()->setChecked(true);
     if (parser.isSet("more")) window.sheet()->more_button()->setChecked(true);
     if (parser.isSet("working")) window.sheet()->working_button()->setChecked(true);
     if (parser.value("page") == "benches") window.show_stage("benches");
@@ -169,6 +183,7 @@ int main(int argc, char** argv) {
     for (int i = 0; i < 5; ++i) QApplication::processEvents();
     if (auto* page = window.stage<clampet::desktop::RigPage>(); page->shots()) show_below(*page, parser);
     wait_for(window);
+    for (int i = 0; i < 5; ++i) QApplication::processEvents();
     const bool written = window.grab().save(parser.value("out"));
     return written ? 0 : 1;
 }

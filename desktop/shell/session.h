@@ -3,6 +3,7 @@
 
 #include "desktop/bench/bench_model.h"
 #include "project/document.h"
+#include "project/stockroom.h"
 
 namespace clampet::desktop {
 
@@ -13,6 +14,7 @@ class Session : public QObject {
     using QObject::QObject;
     project::Document document;
     BenchModel bench;
+    project::Stockroom stockroom;
 
  signals:
     void problem(const QString& text);  ///< to be told below the bar

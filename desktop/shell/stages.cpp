@@ -2,6 +2,7 @@
 #include "desktop/brief/brief_page.h"
 #include "desktop/rig/rig_page.h"
 #include "desktop/shell/stage.h"
+#include "desktop/stock/stock_stage.h"
 
 namespace clampet::desktop {
 
@@ -9,6 +10,7 @@ std::vector<Stage*> make_stages(Session& session, QWidget* parent) {
     return {
         new BriefPage(session, parent),
         new RigPage(session, parent),
+        new StockStage(session, parent),
         new BenchStage(session, parent),
     };
 }

@@ -87,6 +87,10 @@ QString style_sheet(const Theme& t) {
         QPushButton[pill="true"] { border-radius: 11px; padding: 3px 12px; }
         QPushButton[pill="true"]:checked { background: %1; color: %8; border-color: %1; }
         QPushButton[pill="true"]:checked:focus { border: 2px solid %4; padding: 2px 11px; }
+        QPushButton[tab="true"] { background: transparent; border: none; border-bottom: 2px solid transparent; border-radius: 0; padding: 2px 7px; color: %9; }
+        QPushButton[tab="true"]:hover { color: %1; }
+        QPushButton[tab="true"]:checked { color: %1; border-bottom: 2px solid %4; }
+        QPushButton[tab="true"]:focus { border: 1px solid %4; padding: 1px 6px; }
         QPushButton[card="true"] { text-align: left; padding: 9px 12px; border-radius: 7px; }
         QPushButton[card="true"]:checked { background: %7; border: 2px solid %4; padding: 8px 11px; }
         QScrollArea { background: transparent; border: none; }

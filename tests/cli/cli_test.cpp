@@ -779,3 +779,41 @@ TEST_CASE("a thread is identified on the command line", "[cli][thread]") {
         CHECK(std::count(refused.err.begin(), refused.err.end(), '\n') == 1);
     }
 }
+
+TEST_CASE("room, balance, picture and advice of a rig on the command line", "[cli][studies]") {
+    const std::string demo = std::string(CLAMPET_SOURCE_DIR) + "/data/demo/", rail = demo + "stair-rail.clampet.json",
+                      boom = demo + "boom.clampet.json";
+    const auto room = run("room " + rail + " --json");
+    CHECK(room.exit_code == 0);  // nothing in the shots
+    const auto touches = json::parse(room.out).at("touches");
+    REQUIRE(touches.size() > 2);
+    CHECK(touches[0].at("spacer").at("thickness").get<double>() > 0);
+    CHECK(json::parse(run("room " + rail + " --threads 3 --json").out) == json::parse(room.out));
+    CHECK_THAT(run("room " + rail).out, Catch::Contains("frees it"));
+    const auto balance = json::parse(run("balance " + boom + " --json").out);
+    REQUIRE(balance.at("weights").size() == 1);
+    CHECK(balance.at("weights")[0].at("mass").get<double>() == relative(1.6, 1e-9));
+    CHECK(balance.at("pivots").size() >= 5);
+    CHECK_THAT(run("balance " + boom).out, Catch::Contains("what turns each joint"));
+    const auto picture = json::parse(run("picture " + boom + " --shot 'Straight down' --json").out).at("pictures");
+    REQUIRE(picture.size() == 1);
+    CHECK(picture[0].at("looks")[2].get<double>() == absolute(-1, 1e-9));
+    CHECK_THAT(run("picture " + boom).out, Catch::Contains("pixels of 3840"));
+    const auto advice = run("advise " + rail + " --seam ball --json");
+    CHECK(advice.exit_code == 1);
+    const auto rows = json::parse(advice.out).at("advice");
+    REQUIRE_FALSE(rows.empty());
+    CHECK(rows[0].at("factor").get<double>() > rows[0].at("before").get<double>());
+    CHECK_THAT(run("advise " + demo + "printed-chain.clampet.json").out,
+               Catch::Contains("nothing needs to be changed"));
+    for (const auto& wrong :
+         {"room nothing.json", "balance nothing.json", "picture nothing.json", "advise nothing.json"})
+        CHECK(run(wrong).exit_code == 3);
+    for (const auto& wrong : {"room " + rail + " --steps 0", "picture " + boom + " --shot nowhere",
+                              "picture " + demo + "printed-chain.clampet.json", "picture " + boom + " --closeup -1",
+                              "advise " + rail + " --seam nothing"}) {
+        const auto refused = run(wrong);
+        CAPTURE(wrong, refused.err);
+        CHECK(refused.exit_code == 2);
+    }
+}

@@ -35,7 +35,8 @@ double size(const parts::Port& port, const char* key) {
 }
 
 bool same(const Body& a, const Body& b) {
-    return a.mass == b.mass && a.centre_of_gravity == b.centre_of_gravity && a.ports == b.ports && a.shapes == b.shapes;
+    return a.mass == b.mass && a.centre_of_gravity == b.centre_of_gravity && a.ports == b.ports &&
+           a.shapes == b.shapes && a.lens == b.lens && a.reaches == b.reaches;
 }
 
 /// Another allowed value of a row, or nothing where there is none to try.

@@ -152,12 +152,37 @@ TEST_CASE("an adapter that is missing is routed and comes along", "[project][bui
     d.undo();  // both at once
     CHECK(d.rig().parts.size() == 2);
     // Something of one's own drawer is taken before what would have to be bought.
-    const std::vector<catalogue::Adapter> drawer{{"my own bush", {"3/8-16 UNC", false}, {"M6", true}, "", 1},
-                                                 {"my odd one", {"M6", false}, {"1/4-20 UNC", true}, "", 1}};
-    const auto mine = project::shelf(d.rig(), {post}, drawer);
+    inventory::Workshop workshop;
+    const auto owned = [](const char* name, double count = 1, const char* kind = "", families::Values values = {}) {
+        inventory::Item item;
+        item.name = name;
+        item.count = count;
+        item.kind = kind;
+        item.values = std::move(values);
+        return item;
+    };
+    workshop.items = {owned("3/8-16 female to M6 male"), owned("M6 female to 1/4-20 male")};
+    const auto mine = project::shelf(d.rig(), {post}, &workshop);
     const auto own = std::find_if(mine.begin(), mine.end(), [](const auto& x) { return x.kind->key() == "camera"; });
     CHECK(own->adapters() == 2);
-    CHECK(own->parts.front().name == "my own bush");
+    CHECK(own->parts.front().name == "3/8-16 female to M6 male");
+    // A part of the drawer comes before its kind, as it is: it does not take its thread from the neighbour.
+    workshop.items = {owned("My ball head", 2, "ball_cup", {{"knob", 0.031}}), owned("Broken one", 0, "ball_cup")};
+    const auto heads = project::shelf(d.rig(), {post}, &workshop);
+    std::vector<const project::ShelfItem*> cups;
+    for (const auto& item : heads)
+        if (item.kind->key() == "ball_cup") cups.push_back(&item);
+    REQUIRE(cups.size() == 2);
+    CHECK(cups[0]->owned == 2);
+    CHECK(cups[0]->adapters() == 1);  // its hole is a quarter inch, the post's stud is not
+    CHECK(cups[0]->parts.back().name == "My ball head");
+    CHECK(cups[1]->owned == 0);
+    REQUIRE(d.perform(project::edit_for(*cups[0], {post})));
+    const auto& built = d.rig().parts.back();
+    CHECK(built.name == "My ball head");
+    CHECK(built.origin == rig::Origin::have);
+    CHECK(std::get<double>(built.values.at("knob")) == 0.031);
+    CHECK(built.values.at("thread") == families::Value("1/4-20 UNC"));
 }
 
 TEST_CASE("what cannot meet says what it lacks", "[project][building][input]") {

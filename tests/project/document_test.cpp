@@ -79,14 +79,22 @@ TEST_CASE("every edit undoes to the same bytes, and redoes", "[project][document
         REQUIRE(d.perform(project::AddShot{"One"}));
         REQUIRE(d.perform(project::SetPose{d.rig().interfaces[2].id, "slide", 0.1}));
         REQUIRE(d.perform(project::SetPayloadSet{{"bare", "Bare", {d.rig().parts.back().id}, {}}}));
+        REQUIRE(d.perform(project::KeepVariant{"A"}));
+        REQUIRE(d.perform(project::SetRigName{"changed since"}));
         other = d.rig();
     }
     const std::string shot = other.shots.front().id, top = other.parts.back().id, collar = other.parts[3].id,
                       rail = other.parts[0].id;
-    const std::vector<project::Edit> others{
-        project::MoveDown{top},           project::MoveBranch{collar, rail}, project::SetShot{shot, "Two", 2, 1},
-        project::TakePose{shot},          project::GoToShot{shot},           project::RemoveShot{shot},
-        project::RemovePayloadSet{"bare"}};
+    const std::vector<project::Edit> others{project::MoveDown{top},
+                                            project::MoveBranch{collar, rail},
+                                            project::SetShot{shot, "Two", 2, 1},
+                                            project::TakePose{shot},
+                                            project::GoToShot{shot},
+                                            project::RemoveShot{shot},
+                                            project::RemovePayloadSet{"bare"},
+                                            project::KeepVariant{"B"},
+                                            project::TakeVariant{0},
+                                            project::RemoveVariant{0}};
     std::set<std::size_t> kinds;  // every kind of edit is among them but the one that needs ports that meet
     for (const auto* list : {&edits, &others})
         for (const auto& edit : *list) kinds.insert(edit.index());

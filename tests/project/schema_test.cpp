@@ -10,6 +10,7 @@
 #include "project/rig_fields.h"
 #include "project/rig_json.h"
 #include "project/starting_points.h"
+#include "project/workshop_file.h"
 
 using namespace clampet;
 using nlohmann::json;
@@ -45,10 +46,10 @@ class RigSchema {
 TEST_CASE("every rig that ships, and the example of the format's page, is in the schema", "[project][json][docs]") {
     RigSchema schema;
     std::vector<std::string> texts;
-    for (const char* folder : {"data/demo", "data/starting"})
+    for (const char* folder : {"data/demo", "data/starting", "data/rigs"})
         for (const auto& entry : std::filesystem::directory_iterator(source / folder))
-            if (entry.path().extension() == ".json") texts.push_back(text_of(entry.path()));
-    CHECK(texts.size() >= 3);
+            if (entry.path().string().ends_with(".clampet.json")) texts.push_back(text_of(entry.path()));
+    CHECK(texts.size() >= 24);
     const std::string page = text_of(source / "docs/file-format.md");
     const auto from = page.find("```json") + 7, to = page.find("```", from);
     texts.push_back(page.substr(from, to - from));
@@ -112,6 +113,7 @@ TEST_CASE("schema and tables are the fields of the reader", "[project][json][doc
     // Written anew by: clampet-cli schema > docs/rig.schema.json, and clampet-cli schema --tables.
     CHECK(json::parse(text_of(source / "docs/rig.schema.json")) == json(project::rig_schema()));
     CHECK_THAT(text_of(source / "docs/file-format.md"), Catch::Contains(project::rig_tables()));
+    CHECK_THAT(text_of(source / "docs/file-format.md"), Catch::Contains(project::workshop_tables()));
 }
 
 TEST_CASE("quantities may be texts with a unit", "[project][json]") {

@@ -40,8 +40,11 @@ std::string told(const std::string& name, const rig::Rig& given, const std::vect
 
 TEST_CASE("the demo and the starting points answer as approved, however they are used", "[study][approved]") {
     std::vector<std::pair<std::string, rig::Rig>> rigs{{"demo", project::demo_rig()}};
+    // The eighteen rigs of data/rigs/ have tests of their own.
     for (const auto& start : project::starting_points())
-        if (auto rig = project::starting_rig(start.key)) rigs.emplace_back(start.key, std::move(*rig));
+        if (start.key.front() == 'k')
+            continue;
+        else if (auto rig = project::starting_rig(start.key)) rigs.emplace_back(start.key, std::move(*rig));
     auto clamping = project::demo_rig();
     clamping.interface("camera-screw")->elements[0].inputs["screw_length"] = 0.0127;
     // Every joint that moves, a third of the way to its stop, one way and the other.

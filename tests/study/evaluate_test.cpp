@@ -153,3 +153,25 @@ TEST_CASE("a rig that closes a loop is not for one pose after another, a wrong o
     rig.interfaces.back().support.part = "nobody";
     CHECK_FALSE(study::PreparedRig::of(rig));
 }
+
+TEST_CASE("poses that are spared are none that were worse", "[study][law]") {
+    const auto key = GENERATE("castered-post", "boom", "k16", "k15");
+    CAPTURE(key);
+    Fixture f(*project::starting_rig(key));
+    const auto prepared = study::PreparedRig::of(f.rig);
+    REQUIRE(prepared);
+    const auto& axes = prepared->mechanism().axes();
+    study::Workspace one(*prepared), other(*prepared);
+    const auto cases = f.cases();
+    std::vector<study::SeamFactor> least(f.rig.interfaces.size()), brute(f.rig.interfaces.size());
+    for (int i = 0; i < 60; ++i) {
+        std::vector<double> pose = prepared->own_pose();
+        for (std::size_t k = 0; k < pose.size(); ++k) pose[k] += (axes[k].axis.slides ? 0.1 : 0.6) * f.normal(f.random);
+        study::evaluate(*prepared, pose, cases, one, least);  // each knows the worst of those before
+        std::vector<study::SeamFactor> anew(least.size());
+        study::evaluate(*prepared, pose, cases, other, anew);
+        for (std::size_t s = 0; s < brute.size(); ++s)
+            if (anew[s].share < brute[s].share) brute[s] = anew[s];
+    }
+    for (std::size_t s = 0; s < brute.size(); ++s) CHECK(least[s].share == relative(brute[s].share, 3e-3));
+}

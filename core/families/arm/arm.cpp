@@ -132,6 +132,25 @@ Result<FormulaParts> build(const Values& v) {
     return parts;
 }
 
+/// What holds an arm says what it is; what is put on its tip says nothing of it.
+Mating two_ends() {
+    Mating m;
+    m.support = m.payload = PortKind::arm;
+    for (const auto& [input, size] : {std::pair{"length", "length"},
+                                      {"section", "section"},
+                                      {"root_height", "height"},
+                                      {"root_width", "width"},
+                                      {"wall", "wall"},
+                                      {"taper", "taper"},
+                                      {"tip_height", "tip_height"},
+                                      {"tip_width", "tip_width"},
+                                      {"pocket_height", "pocket_height"},
+                                      {"pocket_length", "pocket_length"}})
+        m.fills.push_back({input, PortSide::support, size});
+    m.materials = {{PortSide::support, "material"}};
+    return m;
+}
+
 }  // namespace
 
 const Family& arm() {
@@ -295,7 +314,7 @@ const Family& arm() {
           {{"root_height", "width"}, {"root_width", "thickness"}},
           {{"section", "rectangle"}}},
          {"material", "Material of the arm", its_material, {}, {}, "material"}},
-        &motion);
+        &motion, {two_ends()});
     return family;
 }
 

@@ -132,6 +132,16 @@ Motion motion(const Values&) {
         {{"pan", "Pan", Eigen::Vector3d::UnitZ(), false, -half_turn, half_turn, "to the left", "to the right", true}}};
 }
 
+Mating turned() {
+    Mating m;
+    m.support = m.payload = PortKind::turntable;
+    m.fills = {{"driven_by", PortSide::support, "driven_by"},
+               {"motor_torque", PortSide::support, "motor_torque"},
+               {"gear_ratio", PortSide::support, "gear_ratio"},
+               {"bearing_diameter", PortSide::support, "diameter"}};
+    return m;
+}
+
 }  // namespace
 
 const Family& pan_drive() {
@@ -183,7 +193,7 @@ const Family& pan_drive() {
             quantity_row("hold_down", "Held down by", Dimension::force, 150, {0, 1e6},
                          "Preload of the bearing's bolt; 0 when it only rests.", "input"),
         },
-        &build, true, {}, &motion);
+        &build, true, {}, &motion, {turned()});
     return family;
 }
 

@@ -156,6 +156,16 @@ Result<FormulaParts> build(const Values& v) {
     return parts;
 }
 
+Mating flange_on_cloth() {
+    Mating m;
+    m.support = m.payload = PortKind::cloth;
+    m.fills = {{"strip_strength", PortSide::support, "cloth", true},
+               {"flange_diameter", PortSide::payload, "diameter"},
+               {"lever", PortSide::payload, "lever"}};
+    m.sets = {{"kind", std::string("cloth")}};
+    return m;
+}
+
 }  // namespace
 
 const Family& sheet_joint() {
@@ -201,7 +211,7 @@ const Family& sheet_joint() {
           {},
           "rivet"},
          {"cloth", "Cloth", {{"strip_strength", "strip"}}, {{"kind", "cloth"}}, {}, "cloth"}},
-        nullptr, {}, {.mass = 0.4, .at = {0, 0, 0.04}, .push = 5});
+        nullptr, {flange_on_cloth()}, {.mass = 0.4, .at = {0, 0, 0.04}, .push = 5});
     return family;
 }
 

@@ -8,6 +8,7 @@
 #include <memory>
 
 #include "families/shared/formula_joint.h"
+#include "families/shared/meeting.h"
 #include "families/shared/parameter_rows.h"
 #include "families/shared/search_memory.h"
 #include "families/shared/slip_shares.h"
@@ -235,6 +236,24 @@ Result<FormulaParts> build(const Values& v, const mechanics::CutFacePtr& like) {
     return parts;
 }
 
+/// A thick strap is drawn to a gap; webbing is squeezed by the screws.
+Mating plates_on_strap() {
+    Mating m;
+    m.support = m.payload = PortKind::strap;
+    m.fills = {{"strap_width", PortSide::support, "width"},
+               {"strap_thickness", PortSide::support, "thickness"},
+               {"worn", PortSide::support, "worn"},
+               {"plate_length", PortSide::payload, "length"},
+               {"bolt_span", PortSide::payload, "span"},
+               {"bolts", PortSide::payload, "bolts"},
+               {"plate_thickness", PortSide::payload, "plate"}};
+    for (auto& fill : squeezed_fills(PortSide::payload)) m.fills.push_back(std::move(fill));
+    m.friction = "friction";
+    m.materials = {{PortSide::payload, "material"}};
+    m.derived = [](const Meeting& meeting) { return squeezed_as(meeting.payload); };
+    return m;
+}
+
 }  // namespace
 
 const Family& strap() {
@@ -293,7 +312,8 @@ const Family& strap() {
           "padding"},
          {"webbing", "Webbing", {{"strap_width", "width"}, {"strap_strength", "breaking"}}, {}, {}, "webbing"},
          {"plywood", "Plywood, real thickness", {{"plate_thickness", "thickness"}}, {}},
-         {"board", "Board, as sold", {{"plate_thickness", "thickness"}}, {}}});
+         {"board", "Board, as sold", {{"plate_thickness", "thickness"}}, {}}},
+        nullptr, {plates_on_strap()});
     return family;
 }
 

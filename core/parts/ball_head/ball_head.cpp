@@ -24,7 +24,8 @@ Result<Body> cup(const Values& v) {
         cylinder({-(d / 2 + reach / 2 - 0.002), 0, at}, std::max(*screw, 0.007), reach, Vector::UnitX(), Stuff::metal),
         7850);  // steel; from memory
     solids.add(cylinder({-(d / 2 + reach + knob / 2 - 0.003), 0, at}, knob, knob, Vector::UnitX(), Stuff::wood),
-               700);  // hardwood; from memory
+               hardwood_density);
+    solids.keep_free(fingers_round({-(d / 2 + reach + knob / 2 - 0.003), 0, at}, knob, knob, -Vector::UnitX()));
     Port below = male ? male_thread("below", Vector::Zero(), text(v, "thread"), number(v, "stud"), text(v, "face"))
                       : female_thread("below", Vector::Zero(), text(v, "thread"), number(v, "depth"), text(v, "face"));
     below.sizes["face"] = d;

@@ -3,6 +3,45 @@
 namespace clampet::parts {
 namespace {
 
+/// How far a battery is drawn until a hand has it; common practice [m].
+constexpr double battery_out = 0.040;
+/// From a body's front to its sensor; from memory, between a mirrorless and a mirror body [m].
+constexpr double flange_depth = 0.025;
+
+/// Formats by their names: width and height of the sensor [m]; from memory.
+struct Format {
+    std::string_view key, label;
+    double width, height;
+};
+constexpr Format formats[] = {{"full_frame", "full frame, 36 × 24 mm", 0.036, 0.024},
+                              {"super_35", "Super 35, 24.9 × 14 mm", 0.0249, 0.0140},
+                              {"aps_c", "APS-C, 23.5 × 15.6 mm", 0.0235, 0.0156},
+                              {"four_thirds", "four thirds, 17.3 × 13 mm", 0.0173, 0.0130},
+                              {"one_inch", "1 inch, 13.2 × 8.8 mm", 0.0132, 0.0088},
+                              {"phone", "a phone's, 9.8 × 7.3 mm", 0.0098, 0.0073}};
+
+std::vector<families::Choice> format_choices() {
+    std::vector<families::Choice> all;
+    for (const auto& f : formats) all.push_back({std::string(f.key), std::string(f.label)});
+    return all;
+}
+
+Lens lens_of(const Values& v, double body_front) {
+    Lens lens;
+    const bool on = text(v, "lens") == "yes";
+    const double length = on ? number(v, "lens_length") : 0;
+    lens.at = {body_front + length, 0, on ? number(v, "axis_height") : number(v, "high") / 2};
+    for (const auto& f : formats)
+        if (f.key == text(v, "format")) {
+            lens.sensor_width = f.width;
+            lens.sensor_height = f.height;
+        }
+    lens.focal_length = number(v, "focal_length");
+    lens.closest_focus = number(v, "closest_focus");
+    lens.sensor_behind = length + flange_depth;
+    return lens;
+}
+
 /// A camera with what is on it. Origin: the mouth of its socket; x ahead, along the lens. Each piece balances in its
 /// own middle, which is common practice and good to a centimetre: weigh and balance yours.
 Result<Body> build(const Values& v) {
@@ -41,8 +80,13 @@ Result<Body> build(const Values& v) {
         solids.add_weighed(
             cylinder({0.012, 0, high + 0.021}, 0.022, number(v, "mic_length"), Vector::UnitX(), Stuff::rubber),
             number(v, "mic_mass"));
-    return solids.body(
-        {female_thread("socket", Vector::Zero(), text(v, "thread"), number(v, "depth"), text(v, "foot"))});
+    if (text(v, "battery") == "below")
+        solids.keep_free({"the battery on its way out", box({front - deep / 2, -0.36 * wide, -battery_out / 2},
+                                                            {0.6 * deep, 0.25 * wide, battery_out}, Stuff::payload)});
+    Body body =
+        solids.body({female_thread("socket", Vector::Zero(), text(v, "thread"), number(v, "depth"), text(v, "foot"))});
+    body.lens = lens_of(v, front);
+    return body;
 }
 
 }  // namespace
@@ -70,6 +114,12 @@ const PartKind& camera_kind() {
          shown_for(length_row("lens_diameter", "Lens, diameter", 0.068, 0.5, "Where it is widest."), "lens", {"yes"}),
          shown_for(length_row("axis_height", "Lens, middle at", 0.044, 0.5, "Above the camera's foot."), "lens",
                    {"yes"}),
+         choice_row("format", "Sensor", format_choices(), "full_frame", "It decides how much is in the picture."),
+         quantity_row("focal_length", "Focal length", quantity::Dimension::length, 0.050, {0.002, 1},
+                      "As engraved on the lens, not an equivalent.", "input"),
+         gap_row("closest_focus", "Closest focus", 0.45, 20, "From the sensor, as engraved; 0 where it is not known."),
+         choice_row("battery", "Battery comes out", {{"below", "below, at the grip"}, {"elsewhere", "elsewhere"}},
+                    "below", "What is under its door is in the way."),
          choice_row("microphone", "Microphone on top", yes_no, "no", "On its foot, lying ahead."),
          shown_for(mass_row("mic_mass", "Microphone weighs", 0.09, "With its foot and windshield."), "microphone",
                    {"yes"}),

@@ -18,9 +18,11 @@ Result<Body> build(const Values& v) {
     for (const double side : {1.0, -1.0})
         solids.add(box({0, side * (width + jaw) / 2, base + height / 2}, {length, jaw, height}, stuff), density);
     const double knob = number(v, "knob");
-    if (knob > 0)
-        solids.add(cylinder({0, -(wide / 2 + 0.008), base}, knob, 0.018, Vector::UnitY(), Stuff::plastic),
-                   plastic_density);
+    if (knob > 0) {
+        const Vector at(0, -(wide / 2 + 0.008), base);
+        solids.add(cylinder(at, knob, 0.018, Vector::UnitY(), Stuff::plastic), plastic_density);
+        solids.keep_free(fingers_round(at, knob, 0.018, -Vector::UnitY()));
+    }
     Port jaws{"jaw", families::PortKind::jaw, {0, 0, base}};
     jaws.sizes = {{"form", "dovetail"},     {"length", length},          {"most", width + 0.004},
                   {"least", width - 0.003}, {"screw", text(v, "screw")}, {"tight", text(v, "tight")}};

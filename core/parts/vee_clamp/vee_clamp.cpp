@@ -54,6 +54,8 @@ Result<Body> build(const Values& v) {
     for (const double y : {apart / 2, -apart / 2})
         solids.add(cylinder({0, y, (under + head) / 2}, knob, knob_height, Vector::UnitZ(), Stuff::plastic),
                    plastic_density);
+    for (const double y : {apart / 2, -apart / 2})
+        solids.keep_free(fingers_round({0, y, (under + head) / 2}, knob, knob_height, -Vector::UnitZ()));
     Port grip{"jaw", families::PortKind::jaw};
     // A thicker tube touches beyond the end of the flanks.
     const double most = 2 * flank * std::tan(half);

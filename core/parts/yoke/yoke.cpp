@@ -27,9 +27,11 @@ Result<Body> build(const Values& v) {
     if (two) side(gap / 2 + cheek / 2);
     solids.add(cylinder({0, 0, height}, *screw, gap + 2 * cheek + 0.02, Vector::UnitY(), Stuff::metal), steel_density);
     const double knob = number(v, "knob");
-    if (knob > 0)
-        solids.add(cylinder({0, gap / 2 + cheek + 0.018, height}, knob, 0.016, Vector::UnitY(), Stuff::wood),
-                   hardwood_density);
+    if (knob > 0) {
+        const Vector at(0, gap / 2 + cheek + 0.018, height);
+        solids.add(cylinder(at, knob, 0.016, Vector::UnitY(), Stuff::wood), hardwood_density);
+        solids.keep_free(fingers_round(at, knob, 0.016, Vector::UnitY()));
+    }
     Port pivot{"pivot", families::PortKind::pivot, {0, 0, height}, Vector::UnitY(), Vector::UnitX()};
     pivot.sizes = {{"outer", face},         {"inner", *screw * 1.05},    {"thickness", cheek},
                    {"lap", text(v, "lap")}, {"screw", text(v, "screw")}, {"tight", text(v, "tight")}};

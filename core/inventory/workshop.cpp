@@ -1,0 +1,98 @@
+#include "inventory/workshop.h"
+
+#include <fmt/format.h>
+
+#include <algorithm>
+#include <cmath>
+
+#include "catalogue/device.h"
+#include "catalogue/stock.h"
+#include "parts/part_kind.h"
+
+namespace clampet::inventory {
+namespace {
+
+constexpr std::size_t most_items = 20000;
+constexpr double most_pieces = 1e7;
+
+/// "3/8-16 male to 1/4-20 female", with or without "adapter" before it.
+std::optional<catalogue::Adapter> two_ends(const Item& item) {
+    std::string_view text = item.name;
+    for (const std::string_view word : {"adapter ", "adapter, ", "stud ", "bush "})
+        if (text.starts_with(word)) text.remove_prefix(word.size());
+    for (const std::string_view between : {" to ", " → ", " on "}) {
+        const auto at = text.find(between);
+        if (at == text.npos) continue;
+        const auto a = catalogue::read_end(text.substr(0, at)),
+                   b = catalogue::read_end(text.substr(at + between.size()));
+        if (a && b) return catalogue::Adapter{item.name, *a, *b, "owned"};
+    }
+    return std::nullopt;
+}
+
+std::optional<catalogue::Adapter> adapter_of(const Item& item) {
+    auto found = two_ends(item);
+    if (!found)
+        for (const auto& adapter : catalogue::adapters())
+            if (adapter.name == item.name) found = adapter;
+    if (found) found->count = static_cast<unsigned>(std::clamp(std::floor(item.count), 0.0, 1e6));
+    return found;
+}
+
+}  // namespace
+
+Known known(const Item& item) {
+    if (!item.kind.empty())
+        if (const auto* kind = parts::kind_named(item.kind)) return {Known::As::part, std::string(kind->name()), {}};
+    if (auto adapter = adapter_of(item))
+        return {Known::As::adapter, fmt::format("adapter, {} to {}", name_of(adapter->a), name_of(adapter->b)),
+                adapter};
+    for (const auto& row : catalogue::stock())
+        if (row.name == item.name) return {Known::As::stock, row.group, {}};
+    for (const auto& device : catalogue::devices())
+        if (device.name == item.name) return {Known::As::device, device.what, {}};
+    return {};
+}
+
+std::vector<catalogue::Adapter> adapters_of(const Workshop& workshop) {
+    std::vector<catalogue::Adapter> all;
+    for (const auto& item : workshop.items)
+        if (item.count >= 1)
+            if (auto adapter = adapter_of(item)) all.push_back(std::move(*adapter));
+    return all;
+}
+
+double owned(const Workshop& workshop, std::string_view name) {
+    double sum = 0;
+    for (const auto& item : workshop.items)
+        if (item.name == name) sum += item.count;
+    return sum;
+}
+
+Status validate(const Workshop& workshop) {
+    if (workshop.items.size() > most_items)
+        return Problem{"workshop.too_many_items", "/items", "There are more items than a drawer has.",
+                       fmt::format("Give at most {}.", most_items)};
+    for (std::size_t i = 0; i < workshop.items.size(); ++i) {
+        const auto& item = workshop.items[i];
+        const auto at = [&](const char* key) { return fmt::format("/items/{}/{}", i, key); };
+        if (item.name.empty() || item.name.size() > 200)
+            return Problem{"workshop.no_name", at("name"), "A name has 1 to 200 characters.",
+                           "For example M6 wing nut, or 3/8-16 male to 1/4-20 female."};
+        if (!(item.count >= 0 && item.count <= most_pieces))
+            return Problem{"workshop.impossible_count", at("count"),
+                           fmt::format("“{}” cannot be there {:g} times.", item.name, item.count), "Give 0 or more."};
+        if (!(item.pack > 0 && item.pack <= most_pieces))
+            return Problem{"workshop.impossible_pack", at("pack"), "A pack holds at least something.",
+                           "Give how many pieces are in a pack, 1 for single ones."};
+        if (item.price && !(*item.price >= 0 && *item.price <= most_pieces))
+            return Problem{"workshop.impossible_price", at("price"), "That is no price.", "Give 0 or more."};
+        if (!item.kind.empty() && !parts::kind_named(item.kind)) {
+            const auto problem = parts::no_kind(item.kind);
+            return problem.at(at("kind"));
+        }
+    }
+    return Done{};
+}
+
+}  // namespace clampet::inventory

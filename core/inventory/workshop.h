@@ -1,0 +1,53 @@
+#pragma once
+#include <optional>
+#include <string>
+#include <vector>
+
+#include "catalogue/adapters.h"
+#include "families/family.h"
+
+namespace clampet::inventory {
+
+/// One thing that is owned, by what it is called.
+struct Item {
+    std::string name;             ///< "stud, 1/4-20 both ends", "3/8-16 male to 1/4-20 female", "M6 wing nut"
+    double count = 1;             ///< pieces, or metres of what is sold by the metre
+    std::string kind;             ///< of parts::registry(), where it is one; empty otherwise
+    families::Values values;      ///< sizes of its kind [SI]
+    std::optional<double> price;  ///< of a pack, in the workshop's currency
+    double pack = 1;              ///< pieces in a pack
+    std::string note;
+    friend bool operator==(const Item&, const Item&) = default;
+};
+
+/// What a person works with: shared by all of their rigs.
+struct Workshop {
+    std::string name = "My workshop";
+    std::string currency = "EUR";
+    std::vector<Item> items;         ///< the drawer
+    std::vector<std::string> tools;  ///< by name
+    friend bool operator==(const Workshop&, const Workshop&) = default;
+};
+
+/// What an item is, as far as it says itself.
+struct Known {
+    enum class As { nothing, adapter, part, stock, device };
+    As as = As::nothing;
+    std::string says;                           ///< "adapter, 1/4-20 UNC male to 3/8-16 UNC male", "V-jaw clamp"
+    std::optional<catalogue::Adapter> adapter;  ///< with as many as there are
+    bool is_known() const { return as != As::nothing; }
+};
+/// By its kind, else by its name: two ends of threads, an adapter, a stock row or a device by their names. What is not
+/// known is kept all the same.
+Known known(const Item& item);
+
+/// Adapters that there are, for routes.
+std::vector<catalogue::Adapter> adapters_of(const Workshop& workshop);
+/// How many of that name there are.
+double owned(const Workshop& workshop, std::string_view name);
+
+/// Whether a workshop can be kept: names, counts and prices that are none are refused.
+/// Errors  A Problem whose `where` is /items/N/KEY.
+Status validate(const Workshop& workshop);
+
+}  // namespace clampet::inventory

@@ -1,0 +1,141 @@
+#include "parts/rows.h"
+
+namespace clampet::parts {
+namespace {
+
+/// The held end of an arm that bends. Origin: the middle of its lower face; x along the arm. What lies between it and
+/// its far end is in the seam between them, which judges how it bends.
+Result<Body> root(const Values& v) {
+    const double held = number(v, "held"), height = number(v, "height"), hole = number(v, "hole");
+    const std::string& section = text(v, "section");
+    const bool is_round = section == "round" || section == "tube";
+    const double width = is_round ? height : number(v, "width");
+    if (hole >= std::min(held, width))
+        return Problem{"arm_part.hole_too_wide", "hole", "The hole is as wide as the held end.",
+                       "Give less than its width and its length."};
+    if (section == "tube" && 2 * number(v, "wall") >= height)
+        return Problem{"arm_part.wall_too_thick", "wall", "The wall is more than half of the tube.",
+                       "Give less than half of its diameter."};
+    const double density = density_of(v);
+    const Stuff stuff = stuff_of(v);
+    Solids solids;
+    if (is_round)
+        solids.add(cylinder({0, 0, height / 2}, height, held, Vector::UnitX(), stuff), density);
+    else
+        solids.add(box({0, 0, height / 2}, {held, width, height}, stuff), density);
+    if (section == "tube")
+        solids.drill(cylinder({0, 0, height / 2}, height - 2 * number(v, "wall"), held, Vector::UnitX(), Stuff::metal),
+                     density);
+    if (hole > 0) solids.drill(cylinder({0, 0, height / 2}, hole, height, Vector::UnitZ(), Stuff::metal), density);
+    auto below = end_port(
+        v, "below", {.length = held, .width = width, .hole = hole, .thickness = height, .surface = text(v, "surface")});
+    if (!below) return below.problem();
+    Port arm{"arm", families::PortKind::arm, {held / 2, 0, height / 2}};
+    arm.sizes = {{"length", number(v, "length")}, {"section", section}, {"height", height}};
+    if (!is_round) arm.sizes["width"] = width;
+    if (section == "tube") arm.sizes["wall"] = number(v, "wall");
+    if (section == "pocketed") {
+        arm.sizes["pocket_height"] = number(v, "pocket_height");
+        arm.sizes["pocket_length"] = number(v, "pocket_length");
+        if (number(v, "pocket_height") >= height)
+            return Problem{"arm_part.pocket_too_high", "pocket_height", "The pockets are as high as the arm.",
+                           "Give less than its height: what is left above and below carries."};
+    }
+    if (section != "tube" && text(v, "taper") == "tapered") {
+        arm.sizes["taper"] = std::string("tapered");
+        arm.sizes["tip_height"] = number(v, "tip_height");
+        if (!is_round) arm.sizes["tip_width"] = number(v, "tip_width");
+    }
+    return solids.body({std::move(*below), arm});
+}
+
+/// The far end of an arm. Origin: in the middle of its cross-section, where the arm begins; x on along the arm.
+Result<Body> tip(const Values& v) {
+    const double length = number(v, "length"), width = number(v, "width"), height = number(v, "height"),
+                 hole = number(v, "hole");
+    if (const auto ok = check_hole(v); !ok) return ok.problem();
+    const double density = density_of(v);
+    Solids solids;
+    solids.add(box({length / 2, 0, 0}, {length, width, height}, stuff_of(v)), density);
+    if (hole > 0) solids.drill(cylinder({length / 2, 0, 0}, hole, height, Vector::UnitZ(), Stuff::metal), density);
+    const EndPlace place{.at = {length / 2, 0, height / 2},
+                         .length = length,
+                         .width = width,
+                         .hole = hole,
+                         .thickness = height,
+                         .surface = text(v, "surface")};
+    auto top = end_port(v, "top", place);
+    if (!top) return top.problem();
+    return solids.body({Port{"arm", families::PortKind::arm}, std::move(*top)});
+}
+
+void fit_root(Values& v, const Port& neighbour, bool above) {
+    if (above) fit_end(v, "below", neighbour);
+}
+
+void fit_tip(Values& v, const Port& neighbour, bool above) {
+    if (!above) return fit_end(v, "top", neighbour);
+    const auto height = size_of(neighbour, "tip_height"), width = size_of(neighbour, "tip_width");
+    if (const auto own = height ? height : size_of(neighbour, "height")) v["height"] = *own;
+    if (const auto own = width ? width : size_of(neighbour, "width")) v["width"] = std::max(0.03, *own);
+}
+
+std::vector<families::Parameter> root_rows() {
+    const auto flat = [](families::Parameter row) {
+        return shown_for(std::move(row), "section", {"rectangle", "pocketed"});
+    };
+    const auto tapers = [](families::Parameter row) {
+        return shown_for(std::move(row), "section", {"rectangle", "round", "pocketed"});
+    };
+    const auto tapered = [](families::Parameter row, std::vector<std::string> sections) {
+        return families::also_shown_for(shown_for(std::move(row), "taper", {"tapered"}), "section",
+                                        std::move(sections));
+    };
+    return with_end(
+        {length_row("length", "Arm, length", 0.40, 10, "From its held end to its far end."),
+         choice_row("section", "Section",
+                    {{"rectangle", "rectangle"}, {"round", "round"}, {"tube", "tube"}, {"pocketed", "with pockets"}},
+                    "rectangle", "Its cross-section."),
+         length_row("height", "Height or diameter", 0.045, 1, "At the held end, up and down."),
+         flat(length_row("width", "Width", 0.020, 1, "At the held end, sideways.")),
+         shown_for(length_row("wall", "Wall", 0.002, 0.2, "Of the tube."), "section", {"tube"}),
+         shown_for(length_row("pocket_height", "Pockets, height", 0.025, 1, "Of the openings."), "section",
+                   {"pocketed"}),
+         shown_for(length_row("pocket_length", "Pockets, length", 0.060, 1, "Of one, along the arm."), "section",
+                   {"pocketed"}),
+         tapers(choice_row("taper", "It is", {{"straight", "as thick all along"}, {"tapered", "tapered"}}, "straight",
+                           "A taper saves weight at the far end.")),
+         tapered(length_row("tip_height", "Far end, height", 0.025, 1, "Or diameter."),
+                 {"rectangle", "round", "pocketed"}),
+         tapered(length_row("tip_width", "Far end, width", 0.020, 1, "Sideways."), {"rectangle", "pocketed"}),
+         length_row("held", "Held end, length", 0.060, 2, "That lies on what holds it."),
+         gap_row("hole", "Hole in the held end", 0.007, 0.5, "Upwards; 0 for none."), material_row("birch plywood"),
+         surface_row("surface", "Its faces are", "plywood", "What others rub on.")},
+        "below", "It is held by", "face");
+}
+
+std::vector<families::Parameter> tip_rows() {
+    return with_end(
+        {length_row("length", "Length", 0.050, 2, "Along the arm, of the piece that carries."),
+         length_row("width", "Width", 0.040, 1, "Sideways."), length_row("height", "Height", 0.025, 1, "Up and down."),
+         gap_row("hole", "Hole", 0.007, 0.5, "Upwards through it; 0 for none."), material_row("birch plywood"),
+         surface_row("surface", "Its faces are", "plywood", "What others rub on.")},
+        "top", "It carries by", "face");
+}
+
+}  // namespace
+
+const PartKind& arm_kind() {
+    static const SimpleKind kind(
+        {"arm", "Arm, its held end", "A board, rod or tube that reaches out and bends: what it is, and its held end."},
+        root_rows(), root, {}, fit_root);
+    return kind;
+}
+
+const PartKind& arm_tip_kind() {
+    static const SimpleKind kind({"arm_tip", "Arm, its far end", "What an arm carries with: a face, a hole or a stud."},
+                                 tip_rows(), tip, {}, fit_tip);
+    return kind;
+}
+
+}  // namespace clampet::parts

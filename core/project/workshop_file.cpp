@@ -1,0 +1,118 @@
+#include "project/workshop_file.h"
+
+#include <fmt/format.h>
+
+#include "parts/part_kind.h"
+#include "project/fields.h"
+#include "project/json_lines.h"
+#include "project/part_fields.h"
+
+namespace clampet::embedded {
+std::string_view workshop();
+}
+
+namespace clampet::project {
+namespace {
+
+using inventory::Item;
+using inventory::Workshop;
+using nlohmann::ordered_json;
+using quantity::Dimension;
+
+const std::string workshop_format = "clampet-workshop";
+
+const Fields<Item>& item_fields() {
+    static const Fields<Item> fields{
+        "item",
+        "one thing that is owned",
+        {text_field("name", &Item::name, "what it is called", true),
+         quantity_field("count", &Item::count, Dimension::number, schema_of_quantity(0, 1e7),
+                        "pieces; 1 where it is left out"),
+         text_field("kind", &Item::kind, "kind of part, where it is one: `clampet-cli parts`"),
+         {"values",
+          "sizes of its kind, SI or with a unit",
+          false,
+          {{"type", "object"}},
+          [](const Node& n, Item& item) {
+              const auto* kind = parts::kind_named(item.kind);
+              item.values = read_values(n, kind ? kind->parameters() : std::span<const families::Parameter>{});
+          },
+          [](const Item& item) { return write_values(item.values); }},
+         {"price", "of a pack, in the workshop's currency", false, schema_of_quantity(0, 1e7),
+          [](const Node& n, Item& item) { item.price = n.quantity(Dimension::number); },
+          [](const Item& item) { return item.price ? ordered_json(*item.price) : ordered_json(); }},
+         quantity_field("pack", &Item::pack, Dimension::number, schema_of_quantity(0, 1e7, false), "pieces in a pack"),
+         text_field("note", &Item::note, "text")}};
+    return fields;
+}
+
+const Fields<Workshop>& workshop_fields() {
+    static const Fields<Workshop> fields{
+        "workshop",
+        "what a person works with, shared by all of their rigs",
+        {{"format",
+          fmt::format("`\"{}\"`", workshop_format),
+          true,
+          {{"const", workshop_format}},
+          [](const Node& n, Workshop&) {
+              if (n.string() != workshop_format)
+                  n.fail("workshop.not_one", "This is not a Clampet workshop.",
+                         fmt::format("A workshop file says \"format\": \"{}\".", workshop_format));
+          },
+          [](const Workshop&) -> ordered_json { return workshop_format; }},
+         {"schema",
+          fmt::format("`{}`", workshop_schema),
+          true,
+          {{"const", workshop_schema}},
+          [](const Node& n, Workshop&) {
+              if (!n.raw().is_number() || n.raw().get<double>() != workshop_schema)
+                  n.fail("workshop.unknown_schema", "This workshop is of a schema that this Clampet does not know.",
+                         fmt::format("Use {}, or a newer Clampet.", workshop_schema));
+          },
+          [](const Workshop&) -> ordered_json { return workshop_schema; }},
+         text_field("name", &Workshop::name, "text"),
+         text_field("currency", &Workshop::currency, "of all prices"),
+         list_field("items", &Workshop::items, item_fields(), "the drawer", 0, 20000, true),
+         {"tools",
+          "by name",
+          false,
+          {{"type", "array"}, {"items", {{"type", "string"}}}},
+          [](const Node& n, Workshop& w) {
+              for (std::size_t i = 0; i < n.size(); ++i) w.tools.push_back(n.item(i).string());
+          },
+          [](const Workshop& w) { return w.tools.empty() ? ordered_json() : ordered_json(w.tools); }}}};
+    return fields;
+}
+
+}  // namespace
+
+Result<Workshop> read_workshop(std::string_view text) {
+    const auto document = parse_json(text);
+    if (!document) return document.problem();
+    const auto with_line = [&](const Problem& p) {
+        return p.at(fmt::format("line {}, {}", line_of(text, p.where), p.where.empty() ? "/" : p.where));
+    };
+    try {
+        const Node node(*document, "");
+        node.be_object();
+        Workshop workshop = workshop_fields().read(node);
+        if (const auto ok = inventory::validate(workshop); !ok) return with_line(ok.problem());
+        return workshop;
+    } catch (const Problem& problem) {
+        return with_line(problem);
+    }
+}
+
+std::string write_workshop(const Workshop& workshop) {
+    return workshop_fields().write(workshop).dump(1, ' ', false, ordered_json::error_handler_t::replace) + "\n";
+}
+
+std::string workshop_tables() {
+    return workshop_fields().table() + "\n" + item_fields().table();
+}
+
+Workshop demo_workshop() {
+    return *read_workshop(embedded::workshop());
+}
+
+}  // namespace clampet::project

@@ -1,0 +1,137 @@
+// The drawer on the screen: typed into, counted, found, taken from tables; and what it does for the shelf.
+#include "desktop/rig/rig_page.h"
+#include "desktop/rig/shelf_card.h"
+#include "desktop/rig/shelf_view.h"
+#include "desktop/stock/drawer_card.h"
+#include "desktop/stock/stock_stage.h"
+#include "desktop/studies/variants_view.h"
+#include "inventory/csv.h"
+#include "window.h"
+
+using namespace clampet;
+
+namespace {
+
+struct StockWindow : DemoWindow {
+    using DemoWindow::DemoWindow;
+    desktop::StockStage& stock() {
+        window.show_stage("stock");
+        return *window.stage<desktop::StockStage>();
+    }
+    static void edit(QLineEdit* line, const QString& text) {
+        type(line, text);
+        QTest::keyClick(line, Qt::Key_Return);
+    }
+    void add(const QString& text) {
+        auto& stock = this->stock();
+        stock.add_field()->setText(text);
+        QTest::keyClick(stock.add_field(), Qt::Key_Return);
+    }
+    const std::vector<inventory::Item>& items() { return window.stockroom().workshop().items; }
+};
+
+}  // namespace
+
+TEST_CASE("things are typed into the drawer, counted, found, and taken out", "[desktop][stock]") {
+    StockWindow d(false);
+    auto& stock = d.stock();
+    CHECK_THAT(stock.state().words.toStdString(), Catch::Contains("empty"));
+    d.add("12 wing nut, M6 or 1/4");
+    REQUIRE(d.items().size() == 1);
+    CHECK(d.items().front().count == 12);
+    CHECK(stock.add_field()->text().isEmpty());
+    d.add("3/8-16 male to 1/4-20 female");
+    d.add("odd brass thing");
+    REQUIRE(stock.cards().size() == 3);
+    CHECK_THAT(stock.said().toStdString(), Catch::Contains("14 pieces") && Catch::Contains("1 not known"));
+    QApplication::processEvents();
+    QTest::mouseClick(stock.cards()[0]->fewer_button(), Qt::LeftButton);
+    QTest::mouseClick(stock.cards()[0]->fewer_button(), Qt::LeftButton);
+    CHECK(d.items().front().count == 10);
+    stock.search()->setText("brass");
+    CHECK_FALSE(stock.cards()[0]->isVisible());
+    CHECK(stock.cards()[2]->isVisible());
+    stock.search()->clear();
+    QTest::mouseClick(stock.cards()[2], Qt::LeftButton, {}, QPoint(20, 20));
+    REQUIRE(stock.item_name()->isVisible());
+    CHECK(stock.item_name()->text() == "odd brass thing");
+    d.edit(stock.price(), "2,50");
+    CHECK(*d.items()[2].price == Approx(2.5));
+    d.edit(stock.pack(), "none");  // refused; the drawer stays as it was
+    CHECK(d.items()[2].pack == 1);
+    CHECK(d.window.notice()->isVisible());
+    d.edit(stock.pack(), "2");
+    CHECK(d.items()[2].pack == 2);
+    QTest::mouseClick(stock.remove_button(), Qt::LeftButton);
+    CHECK(d.items().size() == 2);
+    stock.undo();
+    CHECK(d.items().size() == 3);
+}
+
+TEST_CASE("tables go in and out of the drawer", "[desktop][stock]") {
+    StockWindow d(false);
+    auto& stock = d.stock();
+    QTemporaryDir folder;
+    const auto file = [&](const char* name, const char* text) {
+        const QString path = folder.filePath(name);
+        QFile f(path);
+        REQUIRE(f.open(QIODevice::WriteOnly));
+        f.write(text);
+        return path;
+    };
+    stock.take_csv(file("good.csv", "name,count\nM6 wing nut,4\nstrange,1\n"));
+    CHECK(d.items().size() == 2);
+    stock.take_csv(file("bad.csv", "name,count\nx,lots\n"));
+    CHECK(d.items().size() == 2);
+    CHECK(d.window.notice()->isVisible());
+    const QString out = folder.filePath("out.csv");
+    stock.give_csv(out);
+    QFile written(out);
+    REQUIRE(written.open(QIODevice::ReadOnly));
+    CHECK(*inventory::read_csv(written.readAll().toStdString()) == d.items());
+}
+
+TEST_CASE("what is in the drawer lies on the shelf before what is bought", "[desktop][stock][shelf]") {
+    StockWindow d;  // the demo brings its own workshop
+    CHECK(d.items().size() > 10);
+    auto& page = *d.window.stage<desktop::RigPage>();
+    d.window.show_stage("rig");
+    page.open_shelf({"rail"});
+    QApplication::processEvents();
+    auto* own = page.shelf()->findChild<desktop::ShelfCard*>("owned-spring_clamp");
+    REQUIRE(own);
+    CHECK(own->accessibleName() == "Spring clamp, 50 mm");
+    CHECK_THAT(own->accessibleDescription().toStdString(), Catch::StartsWith("3 in the drawer"));
+    const auto before = d.window.document().rig().parts.size();
+    QTest::mouseClick(own, Qt::LeftButton);
+    REQUIRE(d.window.document().rig().parts.size() == before + 1);
+    CHECK(d.window.document().rig().parts.back().origin == rig::Origin::have);
+}
+
+TEST_CASE("the rig is kept, changed, compared and taken back", "[desktop][variants]") {
+    StockWindow d;
+    auto& page = *d.window.stage<desktop::RigPage>();
+    QTest::mouseClick(page.question("variants"), Qt::LeftButton);
+    auto* view = page.study<desktop::VariantsView>();
+    REQUIRE(view);
+    const auto wait = [&] {
+        REQUIRE(QTest::qWaitFor([&] { return !view->is_busy(); }, 20000));
+        QApplication::processEvents();
+    };
+    wait();
+    CHECK_THAT(view->said().toStdString(), Catch::Contains("Nothing is kept yet"));
+    QTest::mouseClick(view->keep_button(), Qt::LeftButton);
+    REQUIRE(d.window.document().rig().variants.size() == 1);
+    CHECK(d.window.document().rig().variants.front().name == "A");
+    REQUIRE(d.window.document().perform(project::SetPartValue{"clamp", "length", 0.09}));
+    wait();
+    REQUIRE(view->shown().size() == 1);
+    REQUIRE(view->shown().front());
+    CHECK(view->shown().front()->differences.size() == 1);
+    QPushButton* back = nullptr;
+    for (auto* b : view->findChildren<QPushButton*>())
+        if (b->isVisible() && b->text() == "go back to it") back = b;
+    REQUIRE(back);
+    QTest::mouseClick(back, Qt::LeftButton);
+    CHECK(d.window.document().rig().part("clamp")->values == project::demo_rig().part("clamp")->values);
+}
