@@ -75,7 +75,7 @@ const std::vector<Row>& rows() {
           "A monitor used as a mirror on a bracket beside a rail, on a small ball, off its middle; nuts of plastic."},
          embedded::k07},
         {{"k08", "Plywood arm with pockets",
-          "An arm of birch ply with pockets cut into it, screwed to a wall plate; an insert at its far end carries the "
+          "An arm of birch ply with pockets cut into it, screwed down on a bench; an insert at its far end carries the "
           "head."},
          embedded::k08},
         {{"k09", "Phone jig on a weighted base",

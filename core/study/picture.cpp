@@ -95,6 +95,17 @@ void look_for_parts(Picture& p, const rig::Rig& rig, const rig::Placement& at, c
                      [](const auto& a, const auto& b) { return a.share > b.share; });
 }
 
+/// What follows from the frame and what is asked of it.
+void judge(Picture& p, const rig::Lens& lens, double closeup) {
+    p.pixels_per_metre = picture_pixels / p.frame.width;
+    p.pixels_per_radian = picture_pixels * lens.focal_length / lens.sensor_width;
+    if (p.wanted > 0) {
+        p.needs_distance = p.wanted * lens.focal_length / lens.sensor_width;
+        p.is_wide_enough = !(p.distance > 0) || p.frame.width >= 0.999 * p.wanted;
+    }
+    focus(p, lens, closeup);
+}
+
 Picture picture_of(const rig::Rig& rig, const rig::Part& camera, const Scene& scene, const PictureOptions& options) {
     const auto& lens = *camera.lens;
     const rig::Rig now = staged(rig, scene);
@@ -109,13 +120,7 @@ Picture picture_of(const rig::Rig& rig, const rig::Part& camera, const Scene& sc
             p.wanted = shot.frame;
         }
     p.frame = frame_at(lens, world, p.distance > 0 ? p.distance : 1);
-    p.pixels_per_metre = picture_pixels / p.frame.width;
-    p.pixels_per_radian = picture_pixels * lens.focal_length / lens.sensor_width;
-    if (p.wanted > 0) {
-        p.needs_distance = p.wanted * lens.focal_length / lens.sensor_width;
-        p.is_wide_enough = !(p.distance > 0) || p.frame.width >= 0.999 * p.wanted;
-    }
-    focus(p, lens, options.closeup);
+    judge(p, lens, options.closeup);
     look_for_parts(p, now, placed.placement(), lens);
     return p;
 }
@@ -138,6 +143,15 @@ Frame frame_at(const rig::Lens& lens, const Eigen::Isometry3d& world_from_camera
     f.width = lens.sensor_width * distance / lens.focal_length;
     f.height = lens.sensor_height * distance / lens.focal_length;
     return f;
+}
+
+Picture picture_without_rays(const rig::Lens& lens, double distance, double wanted, double closeup) {
+    Picture p;
+    p.distance = distance;
+    p.wanted = wanted;
+    p.frame = frame_at(lens, Eigen::Isometry3d::Identity(), distance);
+    judge(p, lens, closeup);
+    return p;
 }
 
 std::array<Vector3d, 4> Frame::corners() const {
@@ -170,8 +184,8 @@ std::string sentence_of(const rig::Rig& rig, const Picture& p) {
         if (p.distance > p.farthest)
             words += fmt::format("; not sharp: with that close-up lens nothing beyond {} is", length(p.farthest));
         else if (p.closeup > 0)
-            words += fmt::format("; not sharp nearer than {}: a close-up lens of +{:.0f} makes it", length(p.nearest),
-                                 p.closeup);
+            words += fmt::format("; not sharp nearer than {}: a close-up lens of +{:.0f} makes it sharp",
+                                 length(p.nearest), p.closeup);
         else
             words += fmt::format("; not sharp nearer than {}", length(p.nearest));
     } else if (p.distance > 0 && p.nearest > 0) {

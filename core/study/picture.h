@@ -39,6 +39,10 @@ struct Picture {
     double pixels_per_radian = 0;      ///< of the camera's turning
 };
 
+/// Frame and focus of a lens for what it must see, wherever it stands: nothing is looked for in its way.
+/// Range  distance > 0; wanted 0 where it is not asked [m].
+Picture picture_without_rays(const rig::Lens& lens, double distance, double wanted, double closeup = 0);
+
 struct PictureOptions {
     double closeup = 0;  ///< of a close-up lens that is on [dioptres]
 };

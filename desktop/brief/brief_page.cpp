@@ -6,6 +6,8 @@
 #include <QScrollArea>
 #include <QVBoxLayout>
 
+#include "desktop/brief/sets_panel.h"
+#include "desktop/brief/shots_table.h"
 #include "desktop/brief/use_panel.h"
 #include "desktop/theme/theme.h"
 #include "desktop/theme/words.h"
@@ -58,6 +60,8 @@ void BriefPage::build() {
     beyond_ = wrapped(this);
     set_text_colour(beyond_, theme().slips);
     use_ = new UsePanel(document_, this);
+    sets_ = new SetsPanel(document_, this);
+    shots_ = new ShotsTable(document_, this);
     table_ = new QWidget(this);
     auto* outer = new QVBoxLayout(this);
     outer->setContentsMargins(0, 0, 0, 0);
@@ -94,6 +98,21 @@ void BriefPage::build() {
     column->addWidget(how);
     column->addWidget(use_);
     connect(use_, &UsePanel::problem, &session(), &Session::problem);
+    const auto section = [&](const QString& text, const QString& help, QWidget* content) {
+        auto* label = new QLabel(text, this);
+        label->setFont(body_font(1.1, true));
+        column->addSpacing(8);
+        column->addWidget(label);
+        column->addWidget(quiet_words(help, this));
+        column->addWidget(content);
+    };
+    section(tr("What is on it at one time"),
+            tr("One mount, several cameras, lenses, with and without the light: all that is there is one set, these "
+               "are others."),
+            sets_);
+    section(tr("What each shot must see"), tr("From here its picture knows what it is for."), shots_);
+    connect(sets_, &SetsPanel::problem, &session(), &Session::problem);
+    connect(shots_, &ShotsTable::problem, &session(), &Session::problem);
     column->addSpacing(8);
     auto* parts = new QLabel(tr("Parts, from the payload down"), this);
     parts->setFont(body_font(1.1, true));
@@ -207,12 +226,19 @@ void BriefPage::refresh() {
     beyond_->setVisible(!beyond.isEmpty());
     required_->show_value(rig.required);
     use_->refresh();
+    sets_->refresh();
+    shots_->refresh();
     for (const auto& part : rig.parts) {
         const auto row = rows_.find(part.id);
         if (row == rows_.end()) continue;
         put(row->second.name, part.name);
-        row->second.mass->show_value(part.mass);
-        for (int axis = 0; axis < 3; ++axis) row->second.centre[axis]->show_value(part.centre_of_gravity[axis]);
+        // What its kind says has more digits than anybody could use; what somebody weighed is shown as it was typed.
+        const auto put_number = [](QuantityField* field, double si, bool is_typed) {
+            is_typed ? field->show_value(si) : field->show_computed(si);
+        };
+        put_number(row->second.mass, part.mass, part.kind.empty() || part.weighed);
+        for (int axis = 0; axis < 3; ++axis)
+            put_number(row->second.centre[axis], part.centre_of_gravity[axis], part.kind.empty() || part.balanced);
     }
 }
 

@@ -12,6 +12,8 @@ class QLineEdit;
 namespace clampet::desktop {
 
 class QuantityField;
+class SetsPanel;
+class ShotsTable;
 class UsePanel;
 
 /// What is to be held: masses, where they sit, and how it is used.
@@ -25,6 +27,8 @@ class BriefPage : public Stage {
     QuantityField* mass(const std::string& part) const;
     QuantityField* centre(const std::string& part, int axis) const;
     UsePanel* use() const { return use_; }
+    SetsPanel* sets() const { return sets_; }
+    ShotsTable* shots() const { return shots_; }
     QuantityField* required() const { return required_; }
     QLineEdit* rig_name() const { return name_; }
     QString beyond_text() const;  ///< empty where nothing is beyond this tool
@@ -50,6 +54,8 @@ class BriefPage : public Stage {
     QLineEdit* name_ = nullptr;  ///< all made when the page is first shown
     QuantityField* required_ = nullptr;
     UsePanel* use_ = nullptr;
+    SetsPanel* sets_ = nullptr;
+    ShotsTable* shots_ = nullptr;
     QLabel* beyond_ = nullptr;  ///< what of the rig's name is beyond this tool
     QWidget* table_ = nullptr;
     QGridLayout* grid_ = nullptr;

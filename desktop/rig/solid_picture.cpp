@@ -5,6 +5,7 @@
 #include <numbers>
 #include <QPainter>
 
+#include "desktop/rig/solid_raster.h"
 #include "desktop/theme/theme.h"
 #include "mechanics/patch.h"
 #include "parts/solids.h"
@@ -147,25 +148,31 @@ std::vector<SeenFace> faces_of(const Shape& s, const Eigen::Isometry3d& world, c
 }
 
 void paint_solids(QPainter& p, const QRectF& place, std::span<const Shape> shapes, const Sight& sight) {
-    std::vector<SeenFace> faces;
+    std::vector<PlacedShape> placed;
+    for (const auto& shape : shapes) placed.push_back({shape});
+    paint_solids(p, place, placed, sight);
+}
+
+void paint_solids(QPainter& p, const QRectF& place, std::span<const PlacedShape> shapes, const Sight& sight) {
     QRectF extent;
-    for (const auto& shape : shapes)
-        for (auto& face : faces_of(shape, Eigen::Isometry3d::Identity(), sight)) {
-            const QRectF box = face.outline.boundingRect();
-            extent = extent.isNull() ? box : extent.united(box);
-            faces.push_back(std::move(face));
-        }
-    if (extent.isEmpty()) return;
-    std::stable_sort(faces.begin(), faces.end(), [](const auto& a, const auto& b) { return a.depth < b.depth; });
-    const double scale = std::min(place.width() / extent.width(), place.height() / extent.height());
-    const QTransform pixels(scale, 0, 0, -scale, place.center().x() - scale * extent.center().x(),
-                            place.center().y() + scale * extent.center().y());
+    for (const auto& [shape, world] : shapes)
+        for (const auto& face : faces_of(shape, world, sight)) extent = extent.united(face.outline.boundingRect());
+    if (extent.isEmpty() || place.isEmpty()) return;
+    const double finer = 2 * p.device()->devicePixelRatioF();  // drawn finer and scaled down: its edges are then smooth
+    const QSizeF room = place.size() * finer;
+    const double scale = 0.98 * std::min(room.width() / extent.width(), room.height() / extent.height());
+    const QTransform pixels(scale, 0, 0, -scale, room.width() / 2 - scale * extent.center().x(),
+                            room.height() / 2 + scale * extent.center().y());
+    const auto projection = Projection::flat(sight, pixels);
     const Theme& t = theme();
-    p.setPen(QPen(t.dark ? QColor("#0c0e0f") : t.text, 0.9, Qt::SolidLine, Qt::RoundCap, Qt::RoundJoin));
-    for (const auto& face : faces) {
-        p.setBrush(t.of_part(face.material).darker(qRound(100 / std::clamp(face.shade, 0.4, 1.0))));
-        p.drawPolygon(pixels.map(face.outline));
-    }
+    SolidRaster raster(room.toSize());
+    for (const auto& [shape, world] : shapes) raster.add(shape, world, projection, t.of_part(shape.material), 0);
+    p.save();
+    p.setRenderHint(QPainter::SmoothPixmapTransform);
+    QImage image = raster.image(t.dark ? QColor("#0c0e0f") : t.text);
+    p.drawImage(place, image.scaled((place.size() * p.device()->devicePixelRatioF()).toSize(), Qt::IgnoreAspectRatio,
+                                    Qt::SmoothTransformation));
+    p.restore();
 }
 
 }  // namespace clampet::desktop

@@ -28,7 +28,13 @@ struct SeenFace {
 /// The faces of a solid that look to the viewer.
 std::vector<SeenFace> faces_of(const rig::Shape& shape, const Eigen::Isometry3d& world, const Sight& sight);
 
-/// Paints solids so that all of them fill a rectangle of the painter.
+/// A solid where it stands.
+struct PlacedShape {
+    rig::Shape shape;
+    Eigen::Isometry3d world = Eigen::Isometry3d::Identity();
+};
+/// Paints solids so that all of them fill a rectangle of the painter, what is nearer before what is farther.
+void paint_solids(QPainter& painter, const QRectF& place, std::span<const PlacedShape> shapes, const Sight& sight);
 void paint_solids(QPainter& painter, const QRectF& place, std::span<const rig::Shape> shapes, const Sight& sight);
 
 }  // namespace clampet::desktop

@@ -1,6 +1,7 @@
 #pragma once
 #include <QAbstractButton>
 
+#include "desktop/rig/solid_picture.h"
 #include "rig/rig.h"
 #include "study/verdict.h"
 
@@ -22,7 +23,7 @@ class RigCard : public QAbstractButton {
  private:
     void judge();
     rig::Rig rig_;
-    std::vector<rig::Shape> shapes_;  ///< in the world
+    std::vector<PlacedShape> shapes_;  ///< in the world
     QString title_, says_, standing_;
     study::Verdict verdict_ = study::Verdict::holds;
 };

@@ -56,7 +56,7 @@ void StartPage::build() {
         connect(card, &QAbstractButton::clicked, this, [this, card] { emit site_wanted(card->item()); });
         sites->addWidget(card);
     }
-    auto* ready = section(tr("Or look at one that stands: the invented film Half-Muffled, and two to begin with"));
+    auto* ready = section(tr("Or look at one that stands: the invented film Half-Muffled, and rigs that people build"));
     const auto add = [&](const project::StartingPoint& point, const QString& name) {
         auto* card = new RigCard(text_of(point.title), text_of(point.description), this);
         card->setObjectName("start-" + name);

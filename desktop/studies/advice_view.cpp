@@ -61,9 +61,13 @@ void AdviceView::add_row(std::size_t index) {
     set_text_colour(factor, theme().of(a.then));
     line->addWidget(factor, 0, Qt::AlignTop);
     auto* words = wrapped(row);
+    // The heading says the seam already.
+    QString sentence = text_of(a.sentence);
+    if (const auto* f = document().rig().interface(a.interface); f && sentence.startsWith(text_of(f->name) + ": "))
+        sentence = sentence.mid(text_of(f->name).size() + 2);
     words->setTextFormat(Qt::RichText);
     words->setText(tr("%1 <span style='color:%2'>(%3)</span>")
-                       .arg(text_of(a.sentence).toHtmlEscaped(), theme().quiet.name(),
+                       .arg(sentence.toHtmlEscaped(), theme().quiet.name(),
                             a.owned > 0 ? tr("in the drawer") : QString::fromUtf8(study::name_of(a.effort).data())));
     line->addWidget(words, 1);
     auto* take = flat_button(tr("do it"), row);

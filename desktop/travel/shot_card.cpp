@@ -10,23 +10,17 @@
 
 namespace clampet::desktop {
 
-std::vector<rig::Shape> shapes_in_world(const rig::Rig& rig) {
-    std::vector<rig::Shape> all;
+std::vector<PlacedShape> shapes_in_world(const rig::Rig& rig) {
+    std::vector<PlacedShape> all;
     if (rig.parts.empty()) return all;
     const rig::Placed placed(rig);
-    const auto add = [&](rig::Shape shape, const Eigen::Isometry3d& world) {
-        shape.at = world * shape.at;
-        shape.axis = world.linear() * shape.axis;
-        if (shape.kind == rig::ShapeKind::box)
-            shape.size = (world.linear() * shape.size).cwiseAbs();  // good for a thumb
-        all.push_back(std::move(shape));
-    };
     for (const auto& part : rig.parts)
         if (part.role != rig::Role::support || rig.parts.size() == 1)
-            for (const auto& shape : part.shapes) add(shape, placed.world_from_part(part.id));
+            for (const auto& shape : part.shapes) all.push_back({shape, placed.world_from_part(part.id)});
     const auto& seams = placed.mechanism().seams();
     for (std::size_t i = 0; i < seams.size(); ++i)
-        for (const auto& limb : rig::limbs_of(seams[i].motion)) add(limb, placed.placement().world_from_port[i]);
+        for (const auto& limb : rig::limbs_of(seams[i].motion))
+            all.push_back({limb, placed.placement().world_from_port[i]});
     return all;
 }
 

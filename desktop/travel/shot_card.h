@@ -25,13 +25,13 @@ class ShotCard : public QAbstractButton {
 
  private:
     QString shot_, name_, words_;
-    std::vector<rig::Shape> shapes_;  ///< in the world
+    std::vector<PlacedShape> shapes_;  ///< in the world
     study::Verdict verdict_ = study::Verdict::holds;
     double factor_ = 0;
     bool known_ = false, old_ = false;
 };
 
 /// All solids of a placed rig in the world but those of its support, for a small picture.
-std::vector<rig::Shape> shapes_in_world(const rig::Rig& rig);
+std::vector<PlacedShape> shapes_in_world(const rig::Rig& rig);
 
 }  // namespace clampet::desktop

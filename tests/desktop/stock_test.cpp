@@ -1,4 +1,6 @@
 // The drawer on the screen: typed into, counted, found, taken from tables; and what it does for the shelf.
+#include "desktop/brief/sets_panel.h"
+#include "desktop/brief/shots_table.h"
 #include "desktop/rig/rig_page.h"
 #include "desktop/rig/shelf_card.h"
 #include "desktop/rig/shelf_view.h"
@@ -6,6 +8,7 @@
 #include "desktop/stock/stock_stage.h"
 #include "desktop/studies/variants_view.h"
 #include "inventory/csv.h"
+#include "study/scenes.h"
 #include "window.h"
 
 using namespace clampet;
@@ -134,4 +137,44 @@ TEST_CASE("the rig is kept, changed, compared and taken back", "[desktop][varian
     REQUIRE(back);
     QTest::mouseClick(back, Qt::LeftButton);
     CHECK(d.window.document().rig().part("clamp")->values == project::demo_rig().part("clamp")->values);
+}
+
+TEST_CASE("payload sets and what shots must see are said in the brief", "[desktop][brief]") {
+    StockWindow d;
+    REQUIRE(d.window.document().perform(project::AddShot{"Down"}));
+    d.window.show_stage("brief");
+    auto* brief = d.window.stage<desktop::BriefPage>();
+    auto* sets = brief->sets();
+    QTest::mouseClick(sets->add_button(), Qt::LeftButton);
+    const auto& rig = d.window.document().rig();
+    REQUIRE(rig.sets.size() == 1);
+    const std::string id = rig.sets.front().id;
+    QApplication::processEvents();
+    sets->set_name(id)->setText("Long lens");
+    QTest::keyClick(sets->set_name(id), Qt::Key_Return);
+    CHECK(rig.sets.front().name == "Long lens");
+    DemoWindow::type(sets->mass(id)->editor(), "2.4 kg");
+    REQUIRE(rig.sets.front().instead.size() == 1);
+    CHECK(rig.sets.front().instead.front().mass == Approx(2.4));
+    // Every shot is now looked at with it too.
+    CHECK(study::scenes_of(rig).size() == 2);
+    sets->part(id, "camera")->click();
+    CHECK(rig.sets.front().without == std::vector<std::string>{"camera"});
+    CHECK_FALSE(sets->mass(id)->isEnabled());
+    sets->part(id, "camera")->click();
+    CHECK(rig.sets.front().without.empty());
+    auto* shots = brief->shots();
+    const std::string shot = rig.shots.front().id;
+    DemoWindow::type(shots->distance(shot)->editor(), "20 cm");
+    CHECK(rig.shots.front().distance == Approx(0.2));
+    CHECK_THAT(shots->says(shot).toStdString(), Catch::Contains("sharp"));
+    DemoWindow::type(shots->frame(shot)->editor(), "1 m");
+    CHECK_THAT(shots->says(shot).toStdString(), Catch::Contains("step back"));
+    DemoWindow::type(shots->distance(shot)->editor(), "far");
+    CHECK_FALSE(shots->distance(shot)->problem_text().isEmpty());
+    CHECK(rig.shots.front().distance == Approx(0.2));
+    sets->remove_button(id)->click();
+    CHECK(rig.sets.empty());
+    d.window.document().undo();
+    CHECK(rig.sets.size() == 1);
 }
