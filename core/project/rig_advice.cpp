@@ -12,6 +12,7 @@
 #include "rig/in_force.h"
 #include "rig/mechanism.h"
 #include "study/balance.h"
+#include "study/ranking.h"
 #include "study/travel.h"
 
 namespace clampet::project {
@@ -306,8 +307,17 @@ Result<std::vector<RigAdvice>> rig_advice(const rig::Rig& rig, const RigAdviceOp
         if (kept[i] && options.workshop && !all[i].second.needs.empty())
             kept[i]->owned = inventory::owned(*options.workshop, all[i].second.needs);
     });
+    // What is nearest to letting go is mended first.
+    auto seams = before->worst;
+    std::stable_sort(seams.begin(), seams.end(), [&](const auto& a, const auto& b) {
+        const auto standing = [&](const auto& w) {
+            const auto& r = before->result_of(w);
+            return study::Standing{r.verdict, r.typical / (r.required > 0 ? r.required : rig.required)};
+        };
+        return standing(a).is_worse_than(standing(b));
+    });
     std::vector<RigAdvice> answer;
-    for (const auto& worst : before->worst) {
+    for (const auto& worst : seams) {
         std::vector<RigAdvice> of_seam;
         for (auto& advice : kept)
             if (advice && advice->interface == worst.id) of_seam.push_back(std::move(*advice));

@@ -23,9 +23,9 @@ struct RigAdviceOptions {
     std::size_t most = 12;                          ///< that are given for each interface
     const inventory::Workshop* workshop = nullptr;  ///< what is in its drawer is offered before what is to be bought
 };
-/// Changes that raise what is too weak, the best first: those after which it holds, then by effort, then by what they
-/// give.
-/// Meaning  Candidates are the inputs of the interface itself (tightened within the hand or the tool, another surface
+/// Changes that raise what is too weak, the seam that is nearest to letting go first, of each the best first: those
+/// after which it holds, then by effort, then by what they give. Meaning  Candidates are the inputs of the interface
+/// itself (tightened within the hand or the tool, another surface
 ///          or pad, a size; where a part says it, that part's size), the counterweights, where something stands along
 ///          its tube, and other kinds of part in the place of the two that meet. Each is tried as an edit over all
 ///          shots and payload sets; kept where the interface gains at least 2 % and no other interface's verdict falls.

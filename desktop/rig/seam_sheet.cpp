@@ -268,7 +268,7 @@ void SeamSheet::refresh() {
     const auto& results = document_.check().interfaces;
     const auto result = std::find_if(results.begin(), results.end(), [&](const auto& r) { return r.id == interface_; });
     if (!interface || !element() || result == results.end()) return;
-    shown_revision_ = document_.revision();
+    shown_revision_ = result->pending ? 0 : document_.revision();  // what is still to come is shown when it is there
     const auto& family = *families::family_named(element()->family);
     title_->setText(QString::fromStdString(interface->name));
     verdict_->setText(result->pending

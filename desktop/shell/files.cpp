@@ -80,14 +80,29 @@ void Files::remember(const std::filesystem::path& file) {
     emit recent_changed();
 }
 
+Status Files::use_workshop(const std::filesystem::path& path) {
+    const auto done = session_.stockroom.open(path);
+    if (done) own_workshop_ = path;
+    return done;
+}
+
+void Files::use_workshop_for(bool demonstration) {
+    if (demonstration) return session_.stockroom.adopt(project::demo_workshop());
+    if (session_.stockroom.path() || own_workshop_.empty()) return;
+    if (const auto done = session_.stockroom.open(own_workshop_); !done) tell(done);
+}
+
 void Files::open_demo() {
-    session_.stockroom.adopt(project::demo_workshop());  // the film's own; one's own is in use again at the next start
+    use_workshop_for(true);
     tell(session_.document.adopt(project::demo_rig()));
 }
 
 void Files::start_from(const QString& key) {
     if (!may_leave()) return;
     auto rig = project::starting_rig(key.toStdString());
+    const auto demo = project::demo_rigs();
+    use_workshop_for(
+        std::any_of(demo.begin(), demo.end(), [&](const auto& point) { return point.key == key.toStdString(); }));
     tell(rig ? session_.document.adopt(std::move(*rig)) : Status(rig.problem()));
 }
 
@@ -100,6 +115,7 @@ bool Files::open(const std::filesystem::path& path) {
         return false;
     }
     recovery_.discard();
+    use_workshop_for(false);
     emit session_.settled();
     remember(path);
     return true;

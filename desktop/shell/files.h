@@ -37,6 +37,8 @@ class Files : public QObject {
     bool save_to(const std::filesystem::path& path);
     void start_from(const QString& key);
     void open_demo();
+    /// The workshop of one's own, in a file: in use but for rigs of the demonstration, which brings its own.
+    Status use_workshop(const std::filesystem::path& path);
     /// Brings back the work of a run that ended without saving; true when there was some.
     bool recover();
     void bring_back_more();
@@ -48,6 +50,7 @@ class Files : public QObject {
     void recent_changed();
 
  private:
+    void use_workshop_for(bool demonstration);
     void tell(const Status& done);
     void remember(const std::filesystem::path& file);
     void keep_copy();
@@ -58,6 +61,7 @@ class Files : public QObject {
     QElapsedTimer unkept_;  ///< since the first change that is not in a copy
     bool closing_ = false;
     project::Document::Subscription subscription_;
+    std::filesystem::path own_workshop_;
 };
 
 std::filesystem::path path_of(const QString& text);

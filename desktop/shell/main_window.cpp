@@ -40,7 +40,7 @@ MainWindow::~MainWindow() {
 }
 
 void MainWindow::open_workshop(const QString& path) {
-    if (const auto done = session_.stockroom.open(path_of(path)); !done)
+    if (const auto done = files_->use_workshop(path_of(path)); !done)
         emit session_.problem(tr("Your workshop was not read, and its file is left as it is. %1")
                                   .arg(QString::fromStdString(done.problem().sentence())));
 }
@@ -87,6 +87,7 @@ void MainWindow::build_shell() {
 
 void MainWindow::listen() {
     subscription_ = session_.document.observe([this](const project::Change&) { refresh(); });
+    stock_subscription_ = session_.stockroom.observe([this] { refresh(); });
 }
 
 void MainWindow::show_first_then(std::function<void()> open) {

@@ -100,6 +100,7 @@ class MainWindow : public QMainWindow {
     QMenu* recent_menu_ = nullptr;
     std::function<void()> after_first_paint_;
     project::Document::Subscription subscription_;
+    project::Stockroom::Subscription stock_subscription_;
 };
 
 }  // namespace clampet::desktop

@@ -22,6 +22,7 @@
 #include "desktop/threads/thread_desk.h"
 #include "desktop/travel/shots_panel.h"
 #include "desktop/widgets/quantity_field.h"
+#include "project/workshop_file.h"
 
 /// A quick-release plate with a washer and a pad under the demo's camera.
 static void show_stack(clampet::desktop::MainWindow& window) {
@@ -142,6 +143,7 @@ int main(int argc, char** argv) {
         for (const auto& card : parser.value("use").split(',')) cards.push_back(card.toStdString());
         if (!window.document().perform(clampet::project::SetUse{cards})) return 1;
     }
+    window.stockroom().adopt(clampet::project::demo_workshop());
     if (parser.value("page") == "brief") window.show_stage("brief");
     if (parser.value("page") == "stock-room") window.show_stage("stock");
     if (parser.isSet("seam")) window.select_seam(parser.value("seam"));

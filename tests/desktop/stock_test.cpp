@@ -178,3 +178,40 @@ TEST_CASE("payload sets and what shots must see are said in the brief", "[deskto
     d.window.document().undo();
     CHECK(rig.sets.size() == 1);
 }
+
+TEST_CASE("the demonstration brings its own workshop, and one's own comes back after it", "[desktop][stock]") {
+    StockWindow d(false);
+    QTemporaryDir folder;
+    d.window.open_workshop(folder.filePath("mine.clampet-workshop.json"));
+    d.add("3 odd things of mine");
+    CHECK(QFile::exists(folder.filePath("mine.clampet-workshop.json")));
+    d.window.files().start_from("boom");
+    CHECK(d.items().size() > 10);
+    d.window.files().start_from("k03");
+    REQUIRE(d.items().size() == 1);
+    CHECK(d.items().front().name == "odd things of mine");
+    // A file that cannot be read is told, and left as it is.
+    QFile broken(folder.filePath("broken.json"));
+    REQUIRE(broken.open(QIODevice::WriteOnly));
+    broken.write("{ this is not one");
+    broken.close();
+    d.window.open_workshop(folder.filePath("broken.json"));
+    CHECK(d.window.notice()->isVisible());
+    CHECK(d.items().size() == 1);
+    REQUIRE(broken.open(QIODevice::ReadOnly));
+    CHECK(broken.readAll() == "{ this is not one");
+}
+
+TEST_CASE("a large rig's seam shows its numbers when they have come", "[desktop][rig]") {
+    StockWindow d(false);
+    d.window.files().start_from("k05");  // thirteen seams: checked beside the window
+    REQUIRE(QTest::qWaitFor([&] { return !d.window.document().is_checking(); }, 20000));
+    QApplication::processEvents();
+    d.window.select_seam("ball");
+    CHECK_THAT(d.window.sheet()->verdict_text().toStdString(), Catch::Contains("Holds"));
+    REQUIRE(d.window.document().perform(project::SetMass{"camera", 0.9}));
+    CHECK_THAT(d.window.sheet()->verdict_text().toStdString(), Catch::Contains("being checked"));
+    REQUIRE(QTest::qWaitFor([&] { return !d.window.document().is_checking(); }, 20000));
+    QApplication::processEvents();
+    CHECK_THAT(d.window.sheet()->verdict_text().toStdString(), !Catch::Contains("being checked"));
+}
