@@ -54,7 +54,8 @@ int migrate_command(const std::string& file, const std::string& out) {
 }
 
 int schema_command(bool tables) {
-    fmt::print("{}\n", tables ? project::rig_tables() + "\n" + project::workshop_tables() : project::rig_schema().dump(2));
+    fmt::print("{}\n",
+               tables ? project::rig_tables() + "\n" + project::workshop_tables() : project::rig_schema().dump(2));
     return done;
 }
 

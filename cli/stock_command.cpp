@@ -31,7 +31,8 @@ int stock_command(const StockRequest& request, bool json) {
         const auto text = project::read_file(request.take);
         if (!text) return fail(text.problem(), unreadable);
         const auto items = inventory::read_csv(*text);
-        if (!items) return fail(items.problem(), unreadable);
+        if (!items)
+            return fail(items.problem().at(fmt::format("{}, {}", request.take, items.problem().where)), unreadable);
         if (const auto done = room.put(*items, "table"); !done)
             return fail(done.problem(), inventory::validate(room.workshop()) ? unwritable : unreadable);
     }

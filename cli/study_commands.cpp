@@ -76,11 +76,11 @@ void print_window(const study::Window& w, Dimension dimension) {
 void print_balance(const rig::Rig& rig, const study::Balance& found) {
     fmt::print("{}\n", rig.name);
     for (const auto& w : found.weights) {
-        fmt::print("\n{}, {}\n  as heavy as {}", name_of(rig, w.part), quantity::format(w.mass, Dimension::mass),
+        fmt::print("\n{}, {}\n  may weigh: {}", name_of(rig, w.part), quantity::format(w.mass, Dimension::mass),
                    study::words_of(w.by_mass, Dimension::mass));
         print_window(w.by_mass, Dimension::mass);
         if (w.axis.empty()) continue;
-        fmt::print("  at {}, it is at {}", study::words_of(w.by_place, Dimension::length),
+        fmt::print("  may stand at: {}; it stands at {}", study::words_of(w.by_place, Dimension::length),
                    quantity::format(w.position, Dimension::length));
         print_window(w.by_place, Dimension::length);
     }

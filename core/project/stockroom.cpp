@@ -14,7 +14,7 @@ Status Stockroom::open(const std::filesystem::path& path) {
         const auto text = read_file(path);
         if (!text) return text.problem();
         auto read = read_workshop(*text);
-        if (!read) return read.problem();
+        if (!read) return read.problem().at(path.filename().string() + ", " + read.problem().where);
         found = std::move(*read);
     }
     adopt(std::move(found));

@@ -231,7 +231,8 @@ double moment_about(const rig::Mechanism& mechanism, const rig::Placement& at, s
         moment += direction.dot(arm.cross(Vector3d(0, 0, -body.mass * quantity::standard_gravity)));
         mass += body.mass;
     }
-    return moment;
+    constexpr double rounding = 1e-12;  ///< of a symmetry, for a kilogram at a metre
+    return std::abs(moment) > rounding * mass * quantity::standard_gravity ? moment : 0;
 }
 
 void add_pivots(std::vector<Pivot>& all, const rig::Rig& rig, const Scene& scene) {

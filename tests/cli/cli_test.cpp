@@ -817,3 +817,51 @@ TEST_CASE("room, balance, picture and advice of a rig on the command line", "[cl
         CHECK(refused.exit_code == 2);
     }
 }
+
+TEST_CASE("the drawer and two rigs side by side on the command line", "[cli][stock]") {
+    const std::string folder = std::filesystem::temp_directory_path() / "clampet-cli-stock";
+    std::filesystem::remove_all(folder);
+    std::filesystem::create_directories(folder);
+    const auto file = [&](const char* name) { return folder + "/" + name; };
+    std::ofstream(file("good.csv")) << "Name;Count;Price\nM6 wing nut;4;1,20\n3/8-16 male to 1/4-20 female;2;\n";
+    std::ofstream(file("bad.csv")) << "name,count\nM6 wing nut,4\nthingummy,x\n";
+    std::ofstream(file("none.json")) << "{";
+    const auto taken =
+        run("stock " + file("w.json") + " --take " + file("good.csv") + " --give " + file("out.csv") + " --json");
+    CHECK(taken.exit_code == 0);
+    const auto items = json::parse(taken.out).at("items");
+    REQUIRE(items.size() == 2);
+    CHECK(items[0].at("price").get<double>() == relative(1.2, 1e-12));
+    CHECK(items[1].at("is") == "adapter, 3/8-16 UNC male to 1/4-20 UNC female");
+    // Taken twice there are twice as many; what was written comes in again.
+    CHECK(json::parse(run("stock " + file("w.json") + " --take " + file("out.csv") + " --json").out)
+              .at("items")[0]
+              .at("count") == 8);
+    for (const auto& [command, place] :
+         {std::pair{"stock " + file("w.json") + " --take " + file("bad.csv"), "bad.csv, line 3, count"},
+          {"stock " + file("none.json"), "none.json, line 1"},
+          {"stock " + file("w.json") + " --take " + file("nowhere.csv"), "nowhere.csv"}}) {
+        const auto refused = run(command);
+        CAPTURE(command, refused.err);
+        CHECK(refused.exit_code == 3);
+        CHECK_THAT(refused.err, Catch::Contains(place));
+    }
+    CHECK(run("stock " + file("w.json") + " --give /nonexistent/x.csv").exit_code == 4);
+    const std::string rigs = std::string(CLAMPET_SOURCE_DIR) + "/data/rigs/",
+                      demo = std::string(CLAMPET_SOURCE_DIR) + "/data/demo/";
+    const auto compared =
+        json::parse(run("compare " + rigs + "k10.clampet.json " + rigs + "k02.clampet.json --json").out);
+    CHECK(compared.at("interfaces").size() >= 6);
+    CHECK(compared.at("differences").size() > 3);
+    CHECK(run("compare " + rigs + "k01.clampet.json " + file("none.json")).exit_code == 3);
+    // What is in the drawer is told, and comes before what would have to be bought.
+    std::ofstream(file("knob.csv")) << "name\n\"star knob, Ø32\"\n";
+    (void)run("stock " + file("w.json") + " --take " + file("knob.csv"));
+    const auto advice =
+        json::parse(
+            run("advise " + demo + "stair-rail.clampet.json --seam ball --json --workshop " + file("w.json")).out)
+            .at("advice");
+    REQUIRE_FALSE(advice.empty());
+    CHECK(std::any_of(advice.begin(), advice.end(), [](const auto& a) { return a.at("owned") == 1; }));
+    std::filesystem::remove_all(folder);
+}
