@@ -19,9 +19,7 @@ AdviceView::AdviceView(project::Document& document, QWidget* parent)
 project::Background::Work AdviceView::work(rig::Rig rig) {
     return [this, rig = std::move(rig),
             drawer = workshop_ ? workshop_() : inventory::Workshop{}](const study::Job& job) -> std::function<void()> {
-        study::Job all = job;
-        all.workers = study::all_cores();
-        auto found = project::rig_advice(rig, {.workshop = &drawer}, all);
+        auto found = project::rig_advice(rig, {.workshop = &drawer}, job);
         return [this, found = std::move(found)] { show_advice(found); };
     };
 }

@@ -71,7 +71,9 @@ void StudyView::begin() {
     const auto revision = document_.revision();
     asked_ = revision;
     background_->start([this, revision, todo = work(document_.rig())](const study::Job& job) {
-        auto answer = todo(job);
+        study::Job all = job;
+        all.workers = study::all_cores();
+        auto answer = todo(all);
         return [this, revision, answer = std::move(answer)] {
             answered_ = revision;
             state_->hide();

@@ -118,7 +118,7 @@ TEST_CASE("the rig is kept, changed, compared and taken back", "[desktop][varian
     auto* view = page.study<desktop::VariantsView>();
     REQUIRE(view);
     const auto wait = [&] {
-        REQUIRE(QTest::qWaitFor([&] { return !view->is_busy(); }, 20000));
+        REQUIRE(QTest::qWaitFor([&] { return !view->is_busy(); }, 60000));
         QApplication::processEvents();
     };
     wait();
@@ -205,13 +205,13 @@ TEST_CASE("the demonstration brings its own workshop, and one's own comes back a
 TEST_CASE("a large rig's seam shows its numbers when they have come", "[desktop][rig]") {
     StockWindow d(false);
     d.window.files().start_from("k05");  // thirteen seams: checked beside the window
-    REQUIRE(QTest::qWaitFor([&] { return !d.window.document().is_checking(); }, 20000));
+    REQUIRE(QTest::qWaitFor([&] { return !d.window.document().is_checking(); }, 60000));
     QApplication::processEvents();
     d.window.select_seam("ball");
     CHECK_THAT(d.window.sheet()->verdict_text().toStdString(), Catch::Contains("Holds"));
     REQUIRE(d.window.document().perform(project::SetMass{"camera", 0.9}));
     CHECK_THAT(d.window.sheet()->verdict_text().toStdString(), Catch::Contains("being checked"));
-    REQUIRE(QTest::qWaitFor([&] { return !d.window.document().is_checking(); }, 20000));
+    REQUIRE(QTest::qWaitFor([&] { return !d.window.document().is_checking(); }, 60000));
     QApplication::processEvents();
     CHECK_THAT(d.window.sheet()->verdict_text().toStdString(), !Catch::Contains("being checked"));
 }
