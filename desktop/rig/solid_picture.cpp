@@ -169,7 +169,8 @@ void paint_solids(QPainter& p, const QRectF& place, std::span<const PlacedShape>
     for (const auto& [shape, world] : shapes) raster.add(shape, world, projection, t.of_part(shape.material), 0);
     p.save();
     p.setRenderHint(QPainter::SmoothPixmapTransform);
-    QImage image = raster.image(t.dark ? QColor("#0c0e0f") : t.text);
+    // In a small picture most of a thin thing is edge: on dark ground that must be seen.
+    QImage image = raster.image(t.dark ? t.quiet : t.text);
     p.drawImage(place, image.scaled((place.size() * p.device()->devicePixelRatioF()).toSize(), Qt::IgnoreAspectRatio,
                                     Qt::SmoothTransformation));
     p.restore();

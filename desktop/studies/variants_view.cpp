@@ -104,8 +104,8 @@ void VariantsView::add_comparison(std::size_t index, const study::Comparison& c)
         ++row;
     }
     const auto side = [&](const study::Comparison::Side& s) {
-        return tr("%n part(s), %1", nullptr, static_cast<int>(s.parts))
-            .arg(desktop::shown(s.mass, quantity::Dimension::mass));
+        const QString mass = desktop::shown(s.mass, quantity::Dimension::mass);
+        return s.parts == 1 ? tr("1 part, %1").arg(mass) : tr("%1 parts, %2").arg(s.parts).arg(mass);
     };
     add(tr("Without the site"), 0, false, quiet);
     add(side(c.a), 1, false, quiet);
