@@ -51,7 +51,8 @@ class SolidRaster {
         int group = 0;  ///< edges are drawn between groups
     };
     using Corner = rig::Vector;
-    void add_face(std::vector<Corner> corners, const rig::Vector& normal, bool always);
+    /// `smooth`: it goes on from the face before without an edge between.
+    void add_face(std::vector<Corner> corners, const rig::Vector& normal, bool smooth);
     void fill(const Projection::Point& a, const Projection::Point& b, const Projection::Point& c, int face);
     void add_box(const rig::Shape& shape);
     void add_swept(const rig::Shape& shape);
