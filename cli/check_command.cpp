@@ -152,6 +152,31 @@ ordered_json scenes_json(const study::ScenesCheck& all) {
     return rows;
 }
 
+ordered_json catches_json(const study::Catches& catches) {
+    ordered_json rows = ordered_json::array();
+    for (const auto& each : catches.each)
+        rows.push_back({{"tether", each.id},
+                        {"name", each.name},
+                        {"verdict", snake(std::string(study::name_of(each.verdict)))},
+                        {"factor", number(each.factors.typical)},
+                        {"factor_low", number(each.factors.low)},
+                        {"falls", each.fall},
+                        {"catch_force", each.force},
+                        {"covers", each.covers},
+                        {"problem", each.problem}});
+    return {{"asked", catches.asked}, {"uncovered", catches.uncovered}, {"tethers", rows}};
+}
+
+void print_catches(const rig::Rig& rig, const study::Catches& catches) {
+    if (!catches.asked && catches.each.empty()) return;
+    fmt::print("\nsecond catch\n");
+    for (const auto& each : catches.each)
+        fmt::print("{:<26} {:<9} {}\n", each.name, study::name_of(each.verdict), study::sentence(each));
+    std::string bare;
+    for (const auto& id : catches.uncovered) bare += (bare.empty() ? "" : ", ") + rig.interface(id)->name;
+    if (!bare.empty()) fmt::print("{:<26} {:<9} {}\n", "nothing holds it at", "Doubtful", bare);
+}
+
 void print_scenes(const study::ScenesCheck& all) {
     if (all.scenes.size() < 2) return;
     fmt::print("\nby shot and payload\n");
@@ -196,6 +221,7 @@ int check_command(const CheckRequest& request, bool json) {
                {"worst", worst.worst ? ordered_json(worst.interfaces[*worst.worst].id) : ordered_json(nullptr)},
                {"stopped", all->stopped},
                {"interfaces", rows},
+               {"second_catches", catches_json(all->catches)},
                {"scenes", scenes_json(*all)}});
         return exit_code;
     }
@@ -211,6 +237,7 @@ int check_command(const CheckRequest& request, bool json) {
             quantity::format_factor(r.low) + " to " + quantity::format_factor(r.high), study::short_sentence(r), where);
         for (const auto& a : r.advisories) fmt::print("{:<26} {}\n", "", a.text);
     }
+    print_catches(*rig, all->catches);
     if (all->stopped)
         fmt::print("\nstopped: {} of {} interfaces were checked\n", first.interfaces.size(), rig->interfaces.size());
     print_scenes(*all);

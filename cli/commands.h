@@ -35,6 +35,14 @@ int thread_identify_command(const catalogue::ThreadEvidenceText& request, bool j
 int thread_route_command(const std::string& from, const std::string& to, const std::string& stock, bool json);
 int thread_stack_command(const std::vector<std::string>& assignments, bool json);
 
+struct SolidRequest {
+    std::string file, unit = "mm", material = "PETG, printed", walls = "1.2 mm";
+    double infill = 0.2;
+    bool massive = false;  ///< solid all through, not a print
+};
+/// What a part of one's own weighs and where it balances, from an STL or STEP file.
+int solid_command(const SolidRequest& request, bool json);
+
 struct CheckRequest {
     std::string file;
     std::vector<std::string> cases, use, pose;

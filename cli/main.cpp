@@ -24,6 +24,7 @@ struct Arguments {
     PictureRequest picture;
     AdviseRequest advise;
     StockRequest stock_room;
+    SolidRequest solid;
     unsigned threads = 0;
     SolveRequest solve;
     clampet::study::FitQuestion together;
@@ -162,6 +163,16 @@ void add_commands(CLI::App& app, Arguments& a, int& exit_code) {
         ->check(CLI::Range(1, 256));
     json_flag(advise);
     advise->callback([&] { exit_code = advise_command(a.advise, a.json); });
+
+    auto* solid = app.add_subcommand("solid", "A part of one's own from STL or STEP: its weight, where it balances");
+    solid->add_option("FILE", a.solid.file, "An .stl, .step or .stp file")->required();
+    solid->add_option("--unit", a.solid.unit, "What a number of an STL means: mm, cm, m or in");
+    solid->add_option("--material", a.solid.material, "By its name in the table of materials");
+    solid->add_option("--walls", a.solid.walls, "Thickness of a print's shell, for example 1.2mm");
+    solid->add_option("--infill", a.solid.infill, "Share of what is within a print, 0 to 1");
+    solid->add_flag("--massive", a.solid.massive, "Solid all through: milled, sawn or cast");
+    json_flag(solid);
+    solid->callback([&] { exit_code = solid_command(a.solid, a.json); });
 
     auto* compare = app.add_subcommand("compare", "Two rigs side by side: seam by seam, and what is otherwise");
     compare->add_option("A", a.male, "A rig file")->required();

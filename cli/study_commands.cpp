@@ -211,6 +211,12 @@ int picture_command(const PictureRequest& request, bool json) {
             auto way = ordered_json::array();
             for (const auto& part : p.in_the_way)
                 way.push_back({{"part", part.part}, {"share", part.share}, {"where", part.where}});
+            auto moves = ordered_json::array();
+            for (const auto& m : p.moves)
+                moves.push_back({{"interface", m.interface},
+                                 {"why", m.why},
+                                 {"at_subject", m.at_subject},
+                                 {"pixels", m.at_subject * p.pixels_per_metre}});
             rows.push_back({{"shot", p.shot},
                             {"camera", p.camera},
                             {"distance", p.distance > 0 ? ordered_json(p.distance) : ordered_json(nullptr)},
@@ -226,6 +232,7 @@ int picture_command(const PictureRequest& request, bool json) {
                             {"looks", vector_json(p.frame.looks)},
                             {"pixels_per_metre", p.pixels_per_metre},
                             {"pixels_per_radian", p.pixels_per_radian},
+                            {"moves", moves},
                             {"in_the_way", way}});
         }
         print({{"rig", rig->name}, {"pictures", rows}});
@@ -236,6 +243,7 @@ int picture_command(const PictureRequest& request, bool json) {
         fmt::print("{}: {}\n", p.shot, study::sentence_of(*rig, p));
         fmt::print("    1 mm of movement is {:.3g} pixels of 3840, a tenth of a degree {:.3g}\n",
                    p.pixels_per_metre / 1000, p.pixels_per_radian * quantity::degree / 10);
+        for (const auto& m : p.moves) fmt::print("    {}\n", study::sentence_of(*rig, p, m));
     }
     return good ? done : not_all_hold;
 }

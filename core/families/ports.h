@@ -33,11 +33,13 @@ enum class PortKind {
     edge,
     floor,
     feet,
-    spigot,    ///< the end of a post, rod or dowel that goes into a hole; z along it
-    arm,       ///< an end of an arm that bends: at its root what it is, at its tip what is put on it; x along it
-    strap,     ///< a strap or belt; x along it, z away from what wears it
-    cloth,     ///< a pouch or a bag's panel, and the flange on it
-    turntable  ///< what is turned by a servo or a hand, and what turns it; z is the axis
+    spigot,     ///< the end of a post, rod or dowel that goes into a hole; z along it
+    arm,        ///< an end of an arm that bends: at its root what it is, at its tip what is put on it; x along it
+    strap,      ///< a strap or belt; x along it, z away from what wears it
+    cloth,      ///< a pouch or a bag's panel, and the flange on it
+    turntable,  ///< what is turned by a servo or a hand, and what turns it; z is the axis
+    wedge,      ///< a seat and the wedge that is driven into it; x is the way in
+    ledge       ///< what something leans back on; x from its lip to its rest
 };
 std::string_view name_of(PortKind kind);  ///< "tube"; empty for unknown
 std::optional<PortKind> port_kind_named(std::string_view name);
@@ -82,6 +84,7 @@ struct Mating {
     std::vector<std::string> forms = {};
     /// A size that the support must have, where it says any: a screw goes through a face only where there is a hole.
     std::string needs = {};
+    std::string payload_needs = {};  ///< likewise of the payload
     /// Inputs that follow from both together: two faces are pressed where both have some. Nothing where none do.
     Values (*derived)(const Meeting& meeting) = nullptr;
     /// Another family that is at work in the same interface, and what it takes of this one: input and result. A screw

@@ -23,7 +23,7 @@ std::span<const std::string_view> names<Origin>() {
 }
 template <>
 std::span<const std::string_view> names<ShapeKind>() {
-    static constexpr std::array all{"box"sv, "cylinder"sv, "sphere"sv, "prism"sv};
+    static constexpr std::array all{"box"sv, "cylinder"sv, "sphere"sv, "prism"sv, "hull"sv};
     return all;
 }
 

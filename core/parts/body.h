@@ -1,4 +1,5 @@
 #pragma once
+#include <array>
 #include <Eigen/Geometry>
 #include <optional>
 #include <span>
@@ -18,7 +19,7 @@ enum class Stuff { metal, wood, plastic, rubber, tube, payload, glass };
 enum class Role { payload, part, support };
 /// Where a part comes from.
 enum class Origin { have, buy, make, site };
-enum class ShapeKind { box, cylinder, sphere, prism };
+enum class ShapeKind { box, cylinder, sphere, prism, hull };
 
 /// Their keys in files, in the order of the enumeration.
 template <class Enum>
@@ -51,6 +52,8 @@ struct Shape {
     double diameter = 0.02, length = 0.02;  ///< of a cylinder (and a prism's depth) or a sphere [m]
     Vector axis = Vector::UnitZ();          ///< of a cylinder or prism, unit length
     std::vector<Eigen::Vector2d> profile;   ///< of a prism, in the two axes after `axis` (y: x, z; x: y, z; z: x, y)
+    std::vector<Vector> corners = {};       ///< of a hull, from its middle [m]
+    std::vector<std::array<int, 3>> faces = {};  ///< of a hull, triangles of its corners; from parts::hull_of
     Stuff material = Stuff::metal;
     friend bool operator==(const Shape&, const Shape&) = default;
 };

@@ -1,5 +1,7 @@
 #include "parts/rows.h"
 
+#include <cmath>
+
 #include "catalogue/material.h"
 #include "catalogue/thread.h"
 #include "families/stock_use.h"
@@ -144,6 +146,21 @@ Port female_thread(std::string id, const Vector& at, std::string designation, do
     port.sizes = {{"designation", std::move(designation)}, {"sex", "female"}, {"depth", depth}};
     port.surface = std::move(surface);
     return port;
+}
+
+Shape swing(const Vector& hub, double radius, double from, double to, double height) {
+    constexpr int chords = 8;
+    Shape shape;
+    shape.kind = ShapeKind::prism;
+    shape.at = hub;
+    shape.axis = Vector::UnitZ();
+    shape.length = height;
+    shape.profile = {{0, 0}};
+    for (int i = 0; i <= chords; ++i) {
+        const double angle = from + (to - from) * i / chords;
+        shape.profile.push_back({radius * std::cos(angle), radius * std::sin(angle)});
+    }
+    return shape;
 }
 
 }  // namespace clampet::parts

@@ -46,6 +46,9 @@ Port face_port(std::string id, const Vector& at, double length, double width, do
 Port male_thread(std::string id, const Vector& at, std::string designation, double length, std::string surface = {});
 Port female_thread(std::string id, const Vector& at, std::string designation, double depth, std::string surface = {});
 
+/// What a lever or a latch sweeps about its hub: part of a disc about z, from one angle to another, at most half of it.
+Shape swing(const Vector& hub, double radius, double from, double to, double height);
+
 /// One end of a part by which it is held or carries: a face, a threaded hole or a stud; rows KEY, KEY_thread, KEY_depth
 /// and KEY_stud.
 std::vector<families::Parameter> end_rows(const std::string& key, const std::string& label,

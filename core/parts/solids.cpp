@@ -55,6 +55,24 @@ std::pair<Vector, Vector> profile_axes(const Vector& axis) {
     return {u, axis.cross(u)};
 }
 
+namespace {
+
+/// Volume of a hull, and its moment about its middle: of the tetrahedra from there to its faces.
+std::pair<double, Vector> hull_moment(const Shape& s) {
+    double volume = 0;
+    Vector moment = Vector::Zero();
+    for (const auto& [a, b, c] : s.faces) {
+        const Vector &p = s.corners[static_cast<std::size_t>(a)], &q = s.corners[static_cast<std::size_t>(b)],
+                     &r = s.corners[static_cast<std::size_t>(c)];
+        const double piece = p.dot(q.cross(r)) / 6;
+        volume += piece;
+        moment += piece * (p + q + r) / 4;
+    }
+    return {volume, moment};
+}
+
+}  // namespace
+
 double volume_of(const Shape& s) {
     switch (s.kind) {
         case ShapeKind::box:
@@ -65,11 +83,17 @@ double volume_of(const Shape& s) {
             return pi / 6 * s.diameter * s.diameter * s.diameter;
         case ShapeKind::prism:
             return outline_of(s.profile).area * s.length;
+        case ShapeKind::hull:
+            return hull_moment(s).first;
     }
     return 0;
 }
 
 Vector centroid_of(const Shape& s) {
+    if (s.kind == ShapeKind::hull) {
+        const auto [volume, moment] = hull_moment(s);
+        return volume > 0 ? Vector(s.at + moment / volume) : s.at;
+    }
     if (s.kind != ShapeKind::prism) return s.at;
     const auto c = outline_of(s.profile).centroid;
     const auto [u, v] = profile_axes(s.axis);

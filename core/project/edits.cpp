@@ -28,7 +28,8 @@ constexpr std::size_t most_variants = 20;
 double top_of(const rig::Part& part) {
     double top = 0.02;
     for (const auto& s : part.shapes) {
-        const double half = s.kind == rig::ShapeKind::box ? s.size.z() / 2
+        const bool has_size = s.kind == rig::ShapeKind::box || s.kind == rig::ShapeKind::hull;
+        const double half = has_size ? s.size.z() / 2
                             : s.kind == rig::ShapeKind::sphere
                                 ? s.diameter / 2
                                 : std::max(s.diameter, s.length * std::abs(s.axis.z())) / 2;
@@ -298,6 +299,39 @@ struct Apply {
         std::erase_if(rig.sets, [&](const auto& set) { return set.id == e.set; });
         return std::move(rig);
     }
+    Result<rig::Rig> operator()(const SetTether& e) {
+        auto tether = e.tether;
+        if (tether.name.empty()) tether.name = "Second catch";
+        if (tether.id.empty())
+            for (int i = 1; tether.id.empty() || tether_of(tether.id); ++i) tether.id = fmt::format("tether-{}", i);
+        if (auto* known = tether_of(tether.id))
+            *known = std::move(tether);
+        else
+            rig.tethers.push_back(std::move(tether));
+        return structure_checked();
+    }
+    Result<rig::Rig> operator()(const JoinBy& e) {
+        auto* f = rig.interface(e.interface);
+        if (!f) return missing("interface", e.interface);
+        const auto *below = rig.part(f->support.part), *above = rig.part(f->payload.part);
+        for (const auto& way : rig::ways_between(*below->port(f->support.port), *above->port(f->payload.port))) {
+            if (way.family->key() != e.family) continue;
+            const bool has_own_name = f->name != families::family_named(f->elements.front().family)->name();
+            f->elements = rig::elements_of(way);
+            if (!has_own_name) f->name = std::string(way.family->name());
+            f->pose.clear();  // another way has other axes
+            f->stops.clear();
+            return checked();
+        }
+        return Problem{"edit.no_such_way", "family",
+                       fmt::format("{} and {} do not meet that way.", below->name, above->name),
+                       "Choose one of the ways that their ports allow."};
+    }
+    Result<rig::Rig> operator()(const RemoveTether& e) {
+        if (!tether_of(e.tether)) return missing("second catch", e.tether);
+        std::erase_if(rig.tethers, [&](const auto& tether) { return tether.id == e.tether; });
+        return std::move(rig);
+    }
 
     template <class Building>
     requires requires(const rig::Rig& r, const Building& b) { built(r, b); }
@@ -423,6 +457,10 @@ struct Apply {
         const auto at = std::find_if(rig.shots.begin(), rig.shots.end(), [&](const auto& s) { return s.id == id; });
         return at == rig.shots.end() ? nullptr : &*at;
     }
+    rig::Tether* tether_of(const std::string& id) {
+        const auto at = std::find_if(rig.tethers.begin(), rig.tethers.end(), [&](const auto& t) { return t.id == id; });
+        return at == rig.tethers.end() ? nullptr : &*at;
+    }
     rig::PayloadSet* set_of(const std::string& id) {
         const auto at = std::find_if(rig.sets.begin(), rig.sets.end(), [&](const auto& s) { return s.id == id; });
         return at == rig.sets.end() ? nullptr : &*at;
@@ -443,6 +481,7 @@ struct Apply {
             std::erase_if(set.without, [&](const auto& id) { return !rig.part(id); });
             std::erase_if(set.instead, [&](const auto& instead) { return !rig.part(instead.part); });
         }
+        std::erase_if(rig.tethers, [&](const auto& t) { return !rig.part(t.caught) || !rig.part(t.anchor); });
     }
     Result<rig::Rig> checked() {
         forget_what_is_gone();
@@ -507,6 +546,9 @@ std::string label_of(const Edit& edit) {
         std::string operator()(const RemoveShot&) const { return "removed shot"; }
         std::string operator()(const SetPayloadSet&) const { return "payload set"; }
         std::string operator()(const RemovePayloadSet&) const { return "removed payload set"; }
+        std::string operator()(const SetTether&) const { return "second catch"; }
+        std::string operator()(const JoinBy&) const { return "another way to join"; }
+        std::string operator()(const RemoveTether&) const { return "removed second catch"; }
     };
     return std::visit(Label{}, edit);
 }

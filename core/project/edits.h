@@ -183,6 +183,13 @@ struct SetPayloadSet {
 struct RemovePayloadSet {
     std::string set;
 };
+/// A second catch, new where none has its id.
+struct SetTether {
+    rig::Tether tether;
+};
+struct RemoveTether {
+    std::string tether;
+};
 /// Keeps the rig as it is, to be compared with later.
 struct KeepVariant {
     std::string name;
@@ -194,6 +201,10 @@ struct TakeVariant {
 struct RemoveVariant {
     std::size_t index = 0;
 };
+/// The two ports of an interface are joined another way that fits them: glued instead of screwed.
+struct JoinBy {
+    std::string interface, family;
+};
 /// Ties two ports that meet, so that a part is held by more than one.
 struct CloseLoop {
     rig::PortName support, payload;
@@ -203,7 +214,7 @@ using Edit =
                  SetPartValue, SetPartName, SetPose, SetStops, SetRequired, SetUse, AddCase, RemoveCase, SetCaseInput,
                  SetBody, SetRigName, AddPart, RemovePart, Build, ReplacePart, LiftOut, MoveDown, MoveBranch, Paste,
                  CloseLoop, AddShot, SetShot, TakePose, GoToShot, SetPositions, RemoveShot, SetPayloadSet,
-                 RemovePayloadSet, KeepVariant, TakeVariant, RemoveVariant>;
+                 RemovePayloadSet, SetTether, RemoveTether, JoinBy, KeepVariant, TakeVariant, RemoveVariant>;
 
 /// The rig with an edit done, validated; or a Problem and the old rig stands.
 /// Joints that it has to build to know that they can be are put into the store, where there is one.

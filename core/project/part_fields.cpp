@@ -2,6 +2,7 @@
 
 #include <fmt/format.h>
 
+#include "parts/hull.h"
 #include "parts/part_kind.h"
 
 namespace clampet::project {
@@ -32,11 +33,12 @@ Field<rig::Shape> of_kinds(std::vector<rig::ShapeKind> kinds, Field<rig::Shape> 
 const Fields<rig::Shape>& shape_fields() {
     using rig::Shape;
     using rig::ShapeKind;
+    static constexpr std::size_t most_corners = 500;
     static const Fields<Shape> fields{
         "shape",
         "a solid of a part's picture; it also gives inertia and wind area where they are not typed",
         {enum_field("kind", &Shape::kind,
-                    "`box`, `cylinder`, `sphere` or `prism`; what a kind does not have is refused"),
+                    "`box`, `cylinder`, `sphere`, `prism` or `hull`; what a kind does not have is refused"),
          vector_field("at", &Shape::at, Dimension::length, "its middle"),
          of_kinds({ShapeKind::box}, vector_field("size", &Shape::size, Dimension::length, "of a box")),
          of_kinds({ShapeKind::cylinder, ShapeKind::sphere},
@@ -68,7 +70,35 @@ const Fields<rig::Shape>& shape_fields() {
                        for (const auto& c : s.profile) list.push_back({c.x(), c.y()});
                        return list;
                    }}),
-         enum_field("material", &Shape::material, "what it is drawn as")}};
+         of_kinds(
+             {ShapeKind::hull},
+             {"corners",
+              "of a hull, from its middle; its faces follow from them",
+              false,
+              {{"type", "array"}, {"items", {{"$ref", "#/$defs/vector"}}}, {"minItems", 4}, {"maxItems", most_corners}},
+              [](const Node& n, Shape& s) {
+                  if (n.size() > most_corners)
+                      n.fail("file.too_many_corners", "This hull has too many corners.",
+                             fmt::format("Give at most {}.", most_corners));
+                  for (std::size_t i = 0; i < n.size(); ++i) s.corners.push_back(n.item(i).vector(Dimension::length));
+              },
+              [](const Shape& s) {
+                  auto list = ordered_json::array();
+                  for (const auto& c : s.corners) list.push_back(numbers_of(c));
+                  return list;
+              }}),
+         enum_field("material", &Shape::material, "what it is drawn as")},
+        [](const Node& n, Shape& s) {
+            if (s.kind != ShapeKind::hull) return;
+            auto hull = parts::hull_of(s.corners, s.material);
+            if (!hull) n.fail("file.no_hull", hull.problem().what, hull.problem().remedy);
+            // Where its corners lie is kept as it is written: the hull's own middle may differ by rounding.
+            s.size = hull->size;
+            s.faces = hull->faces;
+            if (hull->corners.size() != s.corners.size())
+                n.fail("file.corner_within", "A corner of this hull lies within it.",
+                       "Leave out corners that are not on its outside.");
+        }};
     return fields;
 }
 

@@ -5,6 +5,7 @@
 #include "loads/load_case.h"
 #include "project/part_fields.h"
 #include "project/rig_json.h"
+#include "rig/tether.h"
 
 namespace clampet::project {
 
@@ -80,6 +81,27 @@ struct WriteInput {
     ordered_json operator()(const rig::Link& l) const { return {{"from", l.element + "." + l.result}}; }
 };
 
+/// Inputs of a family that the object names.
+template <class Object, class FamilyOf>
+Field<Object> inputs_field(const char* meaning, std::map<std::string, rig::Input, std::less<>> Object::*member,
+                           FamilyOf family_of, const char* example) {
+    return {"inputs",
+            meaning,
+            false,
+            {{"type", "object"}, {"additionalProperties", {{"$ref", "#/$defs/input"}}}},
+            [=](const Node& n, Object& o) {
+                n.be_object(example);
+                const auto* family = family_of(o);
+                for (const auto& [key, _] : n.raw().items())
+                    (o.*member)[key] = read_input(n.at(key), family ? families::find_parameter(*family, key) : nullptr);
+            },
+            [member](const Object& o) {
+                auto inputs = ordered_json::object();
+                for (const auto& [key, input] : o.*member) inputs[key] = std::visit(WriteInput{}, input);
+                return inputs;
+            }};
+}
+
 const Fields<rig::Element>& element_fields() {
     using rig::Element;
     static const Fields<Element> fields{
@@ -87,21 +109,9 @@ const Fields<rig::Element>& element_fields() {
         "one family at work in an interface",
         {text_field("id", &Element::id, "its name in the interface", true),
          text_field("family", &Element::family, "a key that `clampet-cli families` lists", true),
-         {"inputs",
-          "see below; what is not given takes its default",
-          false,
-          {{"type", "object"}, {"additionalProperties", {{"$ref", "#/$defs/input"}}}},
-          [](const Node& n, Element& e) {
-              n.be_object("Write {\"diameter\": 0.0337}.");
-              const auto* family = families::family_named(e.family);
-              for (const auto& [key, _] : n.raw().items())
-                  e.inputs[key] = read_input(n.at(key), family ? families::find_parameter(*family, key) : nullptr);
-          },
-          [](const Element& e) {
-              auto inputs = ordered_json::object();
-              for (const auto& [key, input] : e.inputs) inputs[key] = std::visit(WriteInput{}, input);
-              return inputs;
-          }}}};
+         inputs_field(
+             "see below; what is not given takes its default", &Element::inputs,
+             [](const Element& e) { return families::family_named(e.family); }, "Write {\"diameter\": 0.0337}.")}};
     return fields;
 }
 
@@ -265,6 +275,20 @@ const Fields<rig::PayloadSet>& set_fields() {
     return fields;
 }
 
+const Fields<rig::Tether>& tether_fields() {
+    using rig::Tether;
+    static const Fields<Tether> fields{
+        "tether",
+        "a second catch: what holds a part when what carries it lets go",
+        {text_field("id", &Tether::id, "its name in the file", true), text_field("name", &Tether::name, "text"),
+         text_field("caught", &Tether::caught, "id of the part that it holds", true),
+         text_field("anchor", &Tether::anchor, "id of the part that it is tied to", true),
+         inputs_field(
+             "of the family `tether`; how far it falls is the rig's to say", &Tether::inputs,
+             [](const Tether&) { return families::family_named(rig::tether_family); }, "Write {\"length\": 0.3}.")}};
+    return fields;
+}
+
 const Fields<rig::Variant>& variant_fields() {
     using rig::Variant;
     static const Fields<Variant> fields{"variant",
@@ -311,6 +335,14 @@ ordered_json part_schema() {
         {{"required", {"kind"}}, {"not", {{"required", {"shapes"}}}}},
         {{"required", {"mass"}}, {"not", {{"anyOf", {{{"required", {"kind"}}}, {{"required", {"values"}}}}}}}}};
     return schema;
+}
+
+/// Left out where there are none.
+Field<rig::Rig> tethers_field() {
+    auto field = list_field("tethers", &rig::Rig::tethers, tether_fields(),
+                            "second catches: what holds a part when what carries it lets go", 0, 50);
+    field.write = [write = field.write](const rig::Rig& r) { return r.tethers.empty() ? ordered_json() : write(r); };
+    return field;
 }
 
 /// Left out where there are none.
@@ -361,6 +393,7 @@ const Fields<rig::Rig>& rig_fields() {
          list_field("shots", &Rig::shots, shot_fields(), "named poses that the film needs", 0, 100),
          list_field("payload_sets", &Rig::sets, set_fields(), "what is on it at one time, beside all that is there", 0,
                     20),
+         tethers_field(),
          variants_field()},
         // Positions of shots are read when the interfaces are known: which of their axes slide says what a number is.
         [](const Node& n, Rig& r) {
@@ -387,6 +420,7 @@ ordered_json rig_schema() {
                   {"shot", shot_fields().schema()},
                   {"payload_set", set_fields().schema()},
                   {"instead", instead_fields().schema()},
+                  {"tether", tether_fields().schema()},
                   {"variant", variant_fields().schema()},
                   {"input", input_schema()}};
     return j;
@@ -396,7 +430,7 @@ std::string rig_tables() {
     return rig_fields().table() + "\n" + case_fields().table() + "\n" + part_fields().table() + "\n" +
            port_fields().table() + "\n" + shape_fields().table() + "\n" + interface_fields().table() + "\n" +
            element_fields().table() + "\n" + shot_fields().table() + "\n" + set_fields().table() + "\n" +
-           instead_fields().table() + "\n" + variant_fields().table();
+           instead_fields().table() + "\n" + tether_fields().table() + "\n" + variant_fields().table();
 }
 
 }  // namespace clampet::project

@@ -17,6 +17,17 @@ double cross(const Eigen::Vector2d& a, const Eigen::Vector2d& b) {
     return a.x() * b.y() - a.y() * b.x();
 }
 
+Geometry hull(const Shape& s) {
+    auto faces = std::make_shared<std::vector<int>>();
+    for (const auto& face : s.faces) {
+        faces->push_back(3);
+        faces->insert(faces->end(), face.begin(), face.end());
+    }
+    return std::make_shared<fcl::Convexd>(
+        std::make_shared<std::vector<fcl::Vector3d>>(s.corners.begin(), s.corners.end()),
+        static_cast<int>(s.faces.size()), faces);
+}
+
 /// A triangle drawn out along the prism's axis, with its faces' corners counter-clockwise from outside.
 Geometry wedge(const Shape& s, const std::array<std::size_t, 3>& corners) {
     const auto [u, v] = parts::profile_axes(s.axis);
@@ -100,6 +111,8 @@ struct ConvexPieces::Pieces {
             case ShapeKind::cylinder:
                 at.linear() = Eigen::Quaterniond::FromTwoVectors(Vector::UnitZ(), s.axis).toRotationMatrix();
                 return add(std::make_shared<fcl::Cylinderd>(s.diameter / 2, s.length), at);
+            case ShapeKind::hull:
+                return add(hull(s), at);
             case ShapeKind::prism:
                 for (const auto& corners : triangles_of(s.profile)) add(wedge(s, corners), at);
         }

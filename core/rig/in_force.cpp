@@ -102,7 +102,10 @@ const families::Mating* mating_of(const families::Family& family, const Port& su
         if (mating.support != support.kind || mating.payload != payload.kind || !is_of_form(mating, support) ||
             !is_of_form(mating, payload))
             continue;
-        if (!mating.needs.empty() && !support.sizes.empty() && !support.sizes.contains(mating.needs)) continue;
+        const auto lacks = [](const Port& port, const std::string& size) {
+            return !size.empty() && !port.sizes.empty() && !port.sizes.contains(size);
+        };
+        if (lacks(support, mating.needs) || lacks(payload, mating.payload_needs)) continue;
         if (mating.support_sex.empty()) return &mating;
         const auto sex = support.sizes.find("sex"), other = payload.sizes.find("sex");
         const bool is_so = sex != support.sizes.end() && sex->second == families::Value(mating.support_sex);

@@ -31,7 +31,7 @@ bool elements_allow(const Interface& interface) {
 /// Twice the reach of a shape along each of its part's axes.
 /// Sides of the box that holds it, along the part's axes [m].
 Vector sides_of(const Shape& s) {
-    if (s.kind == ShapeKind::box) return s.size;
+    if (s.kind == ShapeKind::box || s.kind == ShapeKind::hull) return s.size;
     if (s.kind == ShapeKind::sphere) return Vector::Constant(s.diameter);
     if (s.kind == ShapeKind::prism) {
         Eigen::Vector2d least = Eigen::Vector2d::Zero(), most = Eigen::Vector2d::Zero();

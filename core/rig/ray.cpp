@@ -21,6 +21,14 @@ struct Stretch {
         from = std::max(from, std::min(a, b));
         to = std::min(to, std::max(a, b));
     }
+    /// Keeps what lies under a plane, where `above` is how far the start lies above it.
+    void cut_above(double above, double rising) {
+        if (rising == 0) {
+            if (above > 0) to = -1;
+            return;
+        }
+        (rising > 0 ? to : from) = rising > 0 ? std::min(to, -above / rising) : std::max(from, -above / rising);
+    }
 };
 
 bool is_within(const std::vector<Eigen::Vector2d>& outline, double x, double y) {
@@ -77,6 +85,14 @@ std::optional<double> entered(const Shape& shape, const Vector& from, const Vect
             break;
         case ShapeKind::sphere:
             cut_round(s, at, direction, shape.diameter / 2);
+            break;
+        case ShapeKind::hull:
+            for (const auto& [a, b, c] : shape.faces) {
+                const Vector& corner = shape.corners[static_cast<std::size_t>(a)];
+                const Vector out = (shape.corners[static_cast<std::size_t>(b)] - corner)
+                                       .cross(shape.corners[static_cast<std::size_t>(c)] - corner);
+                s.cut_above(out.dot(at - corner), out.dot(direction));
+            }
             break;
         case ShapeKind::cylinder:
         case ShapeKind::prism: {

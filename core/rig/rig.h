@@ -132,6 +132,14 @@ struct PayloadSet {
     friend bool operator==(const PayloadSet&, const PayloadSet&) = default;
 };
 
+/// A second catch: a cord, a wire rope or a strap that holds a part when what carries it lets go.
+struct Tether {
+    std::string id, name;
+    std::string caught, anchor;                             ///< parts: what it holds, what it is tied to
+    std::map<std::string, Input, std::less<>> inputs = {};  ///< of the family `tether`; how far it falls says the rig
+    friend bool operator==(const Tether&, const Tether&) = default;
+};
+
 /// The rig as it once stood, kept to be compared with: as the text of its file.
 struct Variant {
     std::string name, text;
@@ -148,6 +156,7 @@ struct Rig {
     std::vector<Interface> interfaces;
     std::vector<Shot> shots;       ///< beside the pose that it is in
     std::vector<PayloadSet> sets;  ///< beside all that is on it
+    std::vector<Tether> tethers;
     std::vector<Variant> variants;
     const Part* part(std::string_view id) const;
     const Interface* interface(std::string_view id) const;

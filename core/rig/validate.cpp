@@ -6,6 +6,7 @@
 
 #include "quantity/dimension.h"
 #include "rig/in_force.h"
+#include "rig/tether.h"
 
 namespace clampet::rig {
 namespace {
@@ -289,6 +290,14 @@ Status check_shots(const Rig& rig) {
                            fmt::format("“{}” cannot weigh otherwise so.", instead.part),
                            "Name a part of this rig, a mass from 0 to 10 000 kg and where it balances."};
         }
+    }
+    ids.clear();
+    for (std::size_t i = 0; i < rig.tethers.size(); ++i) {
+        const Tether& tether = rig.tethers[i];
+        if (tether.id.empty() || !ids.insert(tether.id).second)
+            return Problem{"tether.no_id", path("tethers", i, "/id"), "A second catch has no id of its own.",
+                           "Give each its own short name, for example tether."};
+        if (const auto ok = validate(rig, tether); !ok) return ok.problem().at(path("tethers", i, ok.problem().where));
     }
     return Done{};
 }

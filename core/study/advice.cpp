@@ -140,13 +140,16 @@ void add_bought(std::vector<Advice>& found, const Family& family, const Values& 
             const auto filled = values_from(offer);
             const auto least = trier.with(filled);
             if (!least || (best && best->least.factor <= least->factor)) continue;
-            best = Advice{std::string(use.key), use.label, offer.row->name, std::string(), Effort::other_part, *least,
-                          offer.row->name, {}};
+            best = Advice{std::string(use.key), use.label, offer.row->name, std::string(),
+                          Effort::other_part,   *least,    offer.row->name, {}};
             for (const auto& [input, value] : filled) {
                 const bool by_name = stock_value(offer, input).has_value();
-                std::visit([&, key = input](const auto& v) {
-                    best->inputs.emplace_back(key, by_name ? rig::Input{rig::NamedStock{offer.row->name}} : rig::Input{v});
-                }, value);
+                std::visit(
+                    [&, key = input](const auto& v) {
+                        best->inputs.emplace_back(
+                            key, by_name ? rig::Input{rig::NamedStock{offer.row->name}} : rig::Input{v});
+                    },
+                    value);
             }
         }
         if (best) found.push_back(std::move(*best));
@@ -216,9 +219,9 @@ std::string sentence_of(const Family& family, const Advice& a) {
                 if (c.key == *choice) words = c.label;
         return fmt::format("{}: {}", a.label, words);
     }
-    const auto change = fmt::format("{}: {} instead of {}", a.label,
-                                    quantity::format(std::get<double>(a.value), p->dimension),
-                                    quantity::format(std::get<double>(a.present), p->dimension));
+    const auto change =
+        fmt::format("{}: {} instead of {}", a.label, quantity::format(std::get<double>(a.value), p->dimension),
+                    quantity::format(std::get<double>(a.present), p->dimension));
     return a.with.empty() ? change : change + ", " + a.with;
 }
 

@@ -245,7 +245,7 @@ void conclude(RigCheck& check) {
         return Standing{r.verdict, r.typical / (r.required > 0 ? r.required : check.required)};
     };
     check.worst.reset();
-    check.verdict = Verdict::holds;
+    check.verdict = check.catches.verdict;
     for (std::size_t i = 0; i < check.interfaces.size(); ++i) {
         const auto& here = check.interfaces[i];
         check.verdict = std::max(check.verdict, here.verdict);
@@ -266,6 +266,7 @@ Result<RigCheck> check_valid(const rig::Rig& rig, const CheckOptions& options, c
     result.required = prepared->required;
     result.actions = prepared->actions;
     result.placed = prepared->statics.placed_pointer();
+    result.catches = second_catches(rig, *result.placed, result.required);
     const auto& ids = result.placed->from_payload_down();
     std::vector<std::optional<Result<InterfaceResult>>> checked(ids.size());
     run(job, ids.size(), [&](std::size_t i) { checked[i] = check_interface(*prepared, *rig.interface(ids[i])); });

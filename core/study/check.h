@@ -7,6 +7,7 @@
 #include "families/family.h"
 #include "rig/rig.h"
 #include "rig/statics.h"
+#include "study/catches.h"
 #include "study/job.h"
 #include "study/verdict.h"
 
@@ -56,6 +57,7 @@ struct RigCheck {
     Verdict verdict = Verdict::holds;
     std::shared_ptr<const rig::Placed> placed;  ///< where everything stands; nothing for an empty rig
     std::vector<rig::Action> actions;           ///< of the load cases looked at
+    Catches catches;                            ///< what holds it when an interface lets go
     bool stopped = false;                       ///< cancelled: only some of the interfaces are there
 };
 
@@ -77,7 +79,8 @@ struct Prepared {
 Result<Prepared> prepare(const rig::Rig& rig, const CheckOptions& options = {});
 
 /// Every interface under every load case, at typical, weak and strong inputs.
-/// Meaning  Judged by verdict.h's rule. Of what comes from any side the worst direction is searched for each mode, among
+/// Meaning  Judged by verdict.h's rule. Of what comes from any side the worst direction is searched for each mode,
+/// among
 ///          162 at typical inputs, among 42 and the typical worst ones at the weak end of the band, along the slope
 ///          from those at the strong end; then refined to 0.5 degrees. Of two that are independent, each is searched
 ///          with the other held, in turn.

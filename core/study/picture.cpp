@@ -122,6 +122,7 @@ Picture picture_of(const rig::Rig& rig, const rig::Part& camera, const Scene& sc
     p.frame = frame_at(lens, world, p.distance > 0 ? p.distance : 1);
     judge(p, lens, options.closeup);
     look_for_parts(p, now, placed.placement(), lens);
+    p.moves = movements(now, placed, camera.id, {p.frame.eye, p.frame.looks, p.frame.up, p.frame.distance});
     return p;
 }
 
@@ -172,6 +173,11 @@ Result<std::vector<Picture>> pictures(const rig::Rig& rig, const PictureOptions&
     for (const auto& scene : scenes_of(rig))
         if (scene.set.empty()) all.push_back(picture_of(rig, *camera, scene, options));
     return all;
+}
+
+std::string sentence_of(const rig::Rig& rig, const Picture& p, const Movement& m) {
+    return fmt::format("{} {}: {} at the subject, {:.2g} pixels of 3840", rig.interface(m.interface)->name, m.why,
+                       quantity::format(m.at_subject, quantity::Dimension::length), m.at_subject * p.pixels_per_metre);
 }
 
 std::string sentence_of(const rig::Rig& rig, const Picture& p) {

@@ -105,6 +105,22 @@ const InterfaceResult& ScenesCheck::result_of(const Worst& w) const {
     return *result_named(checks[w.scene], w.id);
 }
 
+namespace {
+
+/// Each second catch where it is nearest to breaking, and what is said of them first.
+void add_catches(const Catches& here, Catches& all) {
+    if (all.each.size() != here.each.size()) all.each = here.each;
+    for (std::size_t i = 0; i < here.each.size(); ++i)
+        if (here.each[i].factors.typical < all.each[i].factors.typical || here.each[i].verdict > all.each[i].verdict)
+            all.each[i] = here.each[i];
+    all.asked = here.asked;
+    if (all.uncovered.empty()) all.uncovered = here.uncovered;
+    if (all.sentence.empty()) all.sentence = here.sentence;
+    all.verdict = std::max(all.verdict, here.verdict);
+}
+
+}  // namespace
+
 Result<ScenesCheck> check_scenes(const rig::Rig& rig, const std::vector<Scene>& scenes, const CheckOptions& options,
                                  const Job& job) {
     ScenesCheck all;
@@ -139,12 +155,15 @@ Result<ScenesCheck> check_scenes(const rig::Rig& rig, const std::vector<Scene>& 
         all.verdict = std::max(all.verdict, all.result_of(worst).verdict);
         all.worst.push_back(std::move(worst));
     }
+    for (const auto& check : all.checks) add_catches(check.catches, all.catches);
+    all.verdict = std::max(all.verdict, all.catches.verdict);
     return all;
 }
 
 std::string tally(const ScenesCheck& all) {
     RigCheck each;
     for (const auto& worst : all.worst) each.interfaces.push_back(all.result_of(worst));
+    each.catches = all.catches;
     return tally(each);
 }
 

@@ -31,6 +31,7 @@ struct ScenesCheck {
     std::vector<std::vector<std::string>> beyond;  ///< of each scene, interfaces that cannot stand so
     std::vector<Worst> worst;                      ///< of each interface, as the first check has them
     std::optional<std::size_t> worst_scene;
+    Catches catches;  ///< each where it is worst
     Verdict verdict = Verdict::holds;
     bool stopped = false;
     const InterfaceResult& result_of(const Worst& worst) const;

@@ -69,6 +69,8 @@ std::string headline(const RigCheck& check) {
     if (is_pending(check)) return "Being checked.";
     if (!check.worst) return "There is no interface yet.";
     const auto& worst = check.interfaces[*check.worst];
+    // What holds an interface that lets go is told where none is about to.
+    if (worst.verdict == Verdict::holds && !check.catches.sentence.empty()) return check.catches.sentence;
     if (check.verdict == Verdict::holds)
         return fmt::format("Everything holds. The least is {}: {}.", worst.name,
                            quantity::format_factor(worst.typical));
@@ -79,6 +81,14 @@ std::string headline(const RigCheck& check) {
     return sentence(worst);
 }
 
+std::string sentence(const CatchResult& tether) {
+    if (!tether.problem.empty()) return tether.problem;
+    return fmt::format("lets it fall {}, catches it with {}, and holds {} of that",
+                       quantity::format(tether.fall, quantity::Dimension::length),
+                       quantity::format(tether.force, quantity::Dimension::force),
+                       quantity::format_factor(tether.factors.typical));
+}
+
 std::string tally(const RigCheck& check) {
     int slips = 0, doubtful = 0;
     for (const auto& r : check.interfaces) {
@@ -87,13 +97,17 @@ std::string tally(const RigCheck& check) {
     }
     if (check.interfaces.empty()) return "no interface yet";
     if (is_pending(check)) return "being checked";
+    const std::string catches = check.catches.verdict == Verdict::holds ? ""
+                                : check.catches.each.empty()            ? " · no second catch"
+                                                                        : " · second catch doubtful";
     if (slips == 0 && doubtful == 0)
-        return check.interfaces.size() == 1 ? std::string("it holds")
-                                            : fmt::format("all {} hold", check.interfaces.size());
+        return (check.interfaces.size() == 1 ? std::string("it holds")
+                                             : fmt::format("all {} hold", check.interfaces.size())) +
+               catches;
     std::string text;
     if (slips > 0) text = fmt::format("{} {}", slips, slips == 1 ? "slips" : "slip");
     if (doubtful > 0) text += fmt::format("{}{} doubtful", text.empty() ? "" : " · ", doubtful);
-    return text;
+    return text + catches;
 }
 
 }  // namespace clampet::study

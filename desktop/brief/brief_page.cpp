@@ -1,16 +1,21 @@
 #include "desktop/brief/brief_page.h"
 
+#include <fmt/format.h>
+
 #include <QGridLayout>
 #include <QLabel>
 #include <QLineEdit>
+#include <QPushButton>
 #include <QScrollArea>
 #include <QVBoxLayout>
 
+#include "desktop/brief/place_panel.h"
 #include "desktop/brief/sets_panel.h"
 #include "desktop/brief/shots_table.h"
 #include "desktop/brief/use_panel.h"
 #include "desktop/theme/theme.h"
 #include "desktop/theme/words.h"
+#include "desktop/widgets/flow_layout.h"
 #include "desktop/widgets/panel.h"
 #include "desktop/widgets/quantity_field.h"
 #include "loads/cards.h"
@@ -23,6 +28,10 @@ namespace {
 constexpr const char* refused_name = "refused";
 
 using quantity::Dimension;
+
+/// What people put on a camera beside its lens; classes of catalogue::devices().
+constexpr const char* also_on_it[] = {"on-camera microphone", "pocket LED light", "wireless receiver or transmitter",
+                                      "5-inch monitor",       "7-inch monitor",   "recorder"};
 
 /// "carried, outdoors", or how many loads it must stand.
 QString use_words(const rig::Rig& rig) {
@@ -63,6 +72,22 @@ void BriefPage::build() {
     sets_ = new SetsPanel(document_, this);
     shots_ = new ShotsTable(document_, this);
     table_ = new QWidget(this);
+    held_ = new QWidget(this);
+    auto* cards = new QVBoxLayout(held_);
+    cards->setContentsMargins(0, 0, 0, 0);
+    cards->setSpacing(10);
+    together_ = wrapped(this, 1, true);
+    place_ = new PlacePanel(document_, this);
+    also_ = new QWidget(this);
+    auto* chips = new FlowLayout(also_);
+    chips->addWidget(quiet_words(tr("Also on it:"), also_));
+    for (const char* device : also_on_it) {
+        auto* chip = new QPushButton(text_of(std::string(device)), also_);
+        chip->setObjectName(QString("also-%1").arg(device));
+        chip->setToolTip(tr("Puts it on the shoe of what is held"));
+        chips->addWidget(chip);
+        connect(chip, &QPushButton::clicked, this, [this, device] { also_put_on(device); });
+    }
     auto* outer = new QVBoxLayout(this);
     outer->setContentsMargins(0, 0, 0, 0);
     auto* scroll = new QScrollArea(this);
@@ -92,12 +117,6 @@ void BriefPage::build() {
            "rules come first."));
     column->addLayout(top);
     column->addWidget(beyond_);
-    auto* how = new QLabel(tr("How it is used"), this);
-    how->setFont(body_font(1.1, true));
-    column->addSpacing(8);
-    column->addWidget(how);
-    column->addWidget(use_);
-    connect(use_, &UsePanel::problem, &session(), &Session::problem);
     const auto section = [&](const QString& text, const QString& help, QWidget* content) {
         auto* label = new QLabel(text, this);
         label->setFont(body_font(1.1, true));
@@ -106,6 +125,16 @@ void BriefPage::build() {
         column->addWidget(quiet_words(help, this));
         column->addWidget(content);
     };
+    section(tr("What is held"),
+            tr("To scale, from its right and from ahead. The round mark is where it balances, the "
+               "small triangle its screw: x ahead, y to the left, z up from there."),
+            held_);
+    column->addWidget(together_);
+    column->addWidget(also_);
+    section(tr("What there is to hold on to"), tr("The rig begins there."), place_);
+    section(tr("How it is used"), tr("Sets what it must stand, how surely, and what to mind."), use_);
+    connect(use_, &UsePanel::problem, &session(), &Session::problem);
+    connect(place_, &PlacePanel::problem, &session(), &Session::problem);
     section(tr("What is on it at one time"),
             tr("One mount, several cameras, lenses, with and without the light: all that is there is one set, these "
                "are others."),
@@ -114,7 +143,7 @@ void BriefPage::build() {
     connect(sets_, &SetsPanel::problem, &session(), &Session::problem);
     connect(shots_, &ShotsTable::problem, &session(), &Session::problem);
     column->addSpacing(8);
-    auto* parts = new QLabel(tr("Parts, from the payload down"), this);
+    auto* parts = new QLabel(tr("What holds it, from the top down"), this);
     parts->setFont(body_font(1.1, true));
     column->addWidget(parts);
     column->addWidget(quiet_words(
@@ -162,12 +191,59 @@ void BriefPage::name_edits(QLineEdit* field, std::function<project::Edit(const s
     connect(field, &QLineEdit::editingFinished, this, [gesture] { *gesture = next_gesture(); });
 }
 
+BriefPage::Row BriefPage::make_row(const rig::Part& part, int at) {
+    const std::string id = part.id;
+    Row row{new QLineEdit(table_), new QuantityField(Dimension::mass, table_), {}};
+    row.name->setAccessibleName(tr("Name of part %1").arg(at));
+    row.mass->set_name(tr("Mass of %1").arg(text_of(part.name)), tr("Weigh it, for example 1.34 kg or 2 lb 15 oz"));
+    name_edits(row.name, [id](const std::string& text) -> project::Edit { return project::SetPartName{id, text}; });
+    connect(row.mass, &QuantityField::committed, this, [this, id, field = row.mass](double v, quint64 g) {
+        perform(project::SetMass{id, v}, field, g);
+    });
+    const char* axes[] = {"x", "y", "z"};
+    for (int axis = 0; axis < 3; ++axis) {
+        auto* field = row.centre[axis] = new QuantityField(Dimension::length, table_);
+        field->set_name(tr("Centre of gravity of %1, %2").arg(text_of(part.name), axes[axis]),
+                        tr("From the part's mounting point"));
+        connect(field, &QuantityField::committed, this, [this, id, axis, field](double v, quint64 g) {
+            rig::Vector to = document_.rig().part(id)->centre_of_gravity;
+            to[axis] = v;
+            perform(project::SetCentreOfGravity{id, to}, field, g);
+        });
+    }
+    rows_[id] = row;
+    return row;
+}
+
+void BriefPage::add_payload(const rig::Part& part, int at) {
+    auto* card = new PayloadCard(document_, part.id, make_row(part, at), held_);
+    held_->layout()->addWidget(card);
+    payloads_[part.id] = card;
+}
+
+void BriefPage::also_put_on(const std::string& device) {
+    // On the first thing that is held and has a place for it.
+    Problem why{"brief.nothing_held", "", "Nothing is held yet.", "Build the rig up to its camera first."};
+    for (const auto& [id, card] : payloads_) {
+        project::NewPart what{"device"};
+        what.name = device;
+        what.values["device"] = device;
+        const auto done = document_.perform(project::Build{id, {}, {}, {what}});
+        if (done) return;
+        why = {"brief.no_place_for_it", "", fmt::format("There is no free place for the {} on what is held.", device),
+               "On the Rig, open the shelf where it is to go: on an arm, a clamp or a plate of its own."};
+    }
+    emit session().problem(text_of(why.sentence()));
+}
+
 void BriefPage::rebuild() {
     // Rebuilt only when parts come or go: a field that is being typed in must live on.
     bool same = grid_ && rows_.size() == document_.rig().parts.size();
     for (const auto& part : document_.rig().parts) same = same && rows_.contains(part.id);
     if (same) return refresh();
     rows_.clear();
+    payloads_.clear();
+    qDeleteAll(held_->findChildren<QWidget*>(QString(), Qt::FindDirectChildrenOnly));
     delete grid_;
     qDeleteAll(table_->findChildren<QWidget*>(QString(), Qt::FindDirectChildrenOnly));
     grid_ = new QGridLayout(table_);
@@ -179,33 +255,17 @@ void BriefPage::rebuild() {
         grid_->addWidget(quiet_words(head, table_), at, column++);
     const auto& rig = document_.rig();
     for (auto it = rig.parts.rbegin(); it != rig.parts.rend(); ++it) {
-        const std::string id = it->id;
-        Row row{new QLineEdit(table_), new QuantityField(Dimension::mass, table_), {}};
         ++at;
-        row.name->setAccessibleName(tr("Name of part %1").arg(at));
+        if (it->role == rig::Role::payload) {
+            add_payload(*it, at);
+            continue;
+        }
+        const Row row = make_row(*it, at);
         // Five columns beside each other: what large numbers need, names give.
         row.name->setMinimumWidth(qRound(text_scale() < 1 ? 190 * text_scale() : 190 / text_scale()));
-        row.mass->set_name(tr("Mass of %1").arg(QString::fromStdString(it->name)),
-                           tr("Weigh it, for example 1.34 kg or 2 lb 15 oz"));
-        name_edits(row.name, [id](const std::string& text) -> project::Edit { return project::SetPartName{id, text}; });
-        connect(row.mass, &QuantityField::committed, this, [this, id, field = row.mass](double v, quint64 g) {
-            perform(project::SetMass{id, v}, field, g);
-        });
         grid_->addWidget(row.name, at, 0, Qt::AlignTop);
         grid_->addWidget(row.mass, at, 1, Qt::AlignTop);
-        const char* axes[] = {"x", "y", "z"};
-        for (int axis = 0; axis < 3; ++axis) {
-            auto* field = row.centre[axis] = new QuantityField(Dimension::length, table_);
-            field->set_name(tr("Centre of gravity of %1, %2").arg(QString::fromStdString(it->name), axes[axis]),
-                            tr("From the part's mounting point"));
-            connect(field, &QuantityField::committed, this, [this, id, axis, field](double v, quint64 g) {
-                rig::Vector to = document_.rig().part(id)->centre_of_gravity;
-                to[axis] = v;
-                perform(project::SetCentreOfGravity{id, to}, field, g);
-            });
-            grid_->addWidget(field, at, 2 + axis, Qt::AlignTop);
-        }
-        rows_[id] = row;
+        for (int axis = 0; axis < 3; ++axis) grid_->addWidget(row.centre[axis], at, 2 + axis, Qt::AlignTop);
     }
     grid_->setColumnStretch(0, 3);
     for (int i = 1; i < 5; ++i) grid_->setColumnStretch(i, 2);
@@ -227,6 +287,17 @@ void BriefPage::refresh() {
     required_->show_value(rig.required);
     use_->refresh();
     sets_->refresh();
+    place_->refresh();
+    double held = 0;
+    for (auto& [id, card] : payloads_) {
+        card->refresh();
+        held += rig.part(id)->mass;
+    }
+    together_->setText(payloads_.empty() ? tr("Nothing yet: build the rig up to its camera, or begin with a starting "
+                                              "point.")
+                                         : tr("Together %1").arg(shown(held, Dimension::mass)));
+    together_->setVisible(payloads_.size() != 1);
+    also_->setVisible(!payloads_.empty());
     shots_->refresh();
     for (const auto& part : rig.parts) {
         const auto row = rows_.find(part.id);
@@ -247,6 +318,13 @@ QuantityField* BriefPage::mass(const std::string& part) const {
 }
 QuantityField* BriefPage::centre(const std::string& part, int axis) const {
     return rows_.at(part).centre[axis];
+}
+PayloadCard* BriefPage::payload(const std::string& part) const {
+    const auto at = payloads_.find(part);
+    return at == payloads_.end() ? nullptr : at->second;
+}
+QPushButton* BriefPage::also(const QString& device) const {
+    return also_->findChild<QPushButton*>("also-" + device);
 }
 QString BriefPage::beyond_text() const {
     return beyond_->isHidden() ? QString() : beyond_->text();

@@ -3,6 +3,7 @@
 #include <map>
 #include <string>
 
+#include "desktop/brief/payload_card.h"
 #include "desktop/shell/stage.h"
 
 class QGridLayout;
@@ -11,6 +12,7 @@ class QLineEdit;
 
 namespace clampet::desktop {
 
+class PlacePanel;
 class QuantityField;
 class SetsPanel;
 class ShotsTable;
@@ -27,6 +29,10 @@ class BriefPage : public Stage {
     QuantityField* mass(const std::string& part) const;
     QuantityField* centre(const std::string& part, int axis) const;
     UsePanel* use() const { return use_; }
+    PayloadCard* payload(const std::string& part) const;
+    PlacePanel* place() const { return place_; }
+    /// Presses of "Also on it", by the name of a device.
+    QPushButton* also(const QString& device) const;
     SetsPanel* sets() const { return sets_; }
     ShotsTable* shots() const { return shots_; }
     QuantityField* required() const { return required_; }
@@ -39,11 +45,10 @@ class BriefPage : public Stage {
     void resizeEvent(QResizeEvent* event) override;
 
  private:
-    struct Row {
-        QLineEdit* name;
-        QuantityField* mass;
-        QuantityField* centre[3];
-    };
+    using Row = PayloadCard::Fields;
+    Row make_row(const rig::Part& part, int at);
+    void add_payload(const rig::Part& part, int at);
+    void also_put_on(const std::string& device);
     void build();
     void rebuild();
     void refresh();
@@ -57,6 +62,11 @@ class BriefPage : public Stage {
     SetsPanel* sets_ = nullptr;
     ShotsTable* shots_ = nullptr;
     QLabel* beyond_ = nullptr;  ///< what of the rig's name is beyond this tool
+    PlacePanel* place_ = nullptr;
+    QWidget* held_ = nullptr;  ///< the cards of what is held
+    QLabel* together_ = nullptr;
+    QWidget* also_ = nullptr;
+    std::map<std::string, PayloadCard*> payloads_;
     QWidget* table_ = nullptr;
     QGridLayout* grid_ = nullptr;
     std::map<std::string, Row> rows_;

@@ -28,6 +28,8 @@ std::vector<Vector> corners(const rig::Shape& s) {
                              Vector(i & 1 ? 0.5 : -0.5, i & 2 ? 0.5 : -0.5, i & 4 ? 0.5 : -0.5).cwiseProduct(s.size));
         return points;
     }
+    for (const auto& corner : s.corners) points.push_back(s.at + corner);
+    if (s.kind == rig::ShapeKind::hull) return points;
     const auto [u, v] = parts::profile_axes(s.axis);
     for (const double end : {-0.5, 0.5}) {
         const Vector middle = s.at + end * s.length * s.axis;
@@ -318,6 +320,8 @@ ElevationScene make_scene(const project::Document& document, const Sight& sight,
     if (shown.ghosts) add_ghosts(scene, document, sight);
     if (shown.frame) add_frame(scene, document, sight);
     add_feet(scene, document, sight);
+    for (const auto& each : document.check().catches.each)
+        scene.tethers.emplace_back(sight.seen(each.from), sight.seen(each.tied));
     return scene;
 }
 

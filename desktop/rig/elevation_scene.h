@@ -67,6 +67,7 @@ struct ElevationScene {
         friend bool operator==(const Frame&, const Frame&) = default;
     };
     std::optional<Frame> frame;
+    std::vector<std::pair<QPointF, QPointF>> tethers;  ///< second catches: from what they hold to what they are tied to
     friend bool operator==(const ElevationScene&, const ElevationScene&) = default;
 };
 /// What is shown beside the rig itself.

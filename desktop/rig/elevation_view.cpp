@@ -443,6 +443,13 @@ void ElevationView::paintEvent(QPaintEvent*) {
     paint_feet(p);
     paint_scale(p);
     paint_push(p);
+    for (const auto& [from, tied] : scene_.tethers) {  // slack until it is wanted
+        p.setPen(QPen(theme().text, 1.4, Qt::DotLine));
+        p.drawLine(pixel(from), pixel(tied));
+        p.setBrush(theme().panel);
+        p.drawEllipse(pixel(tied), 3.5, 3.5);
+        p.setBrush(Qt::NoBrush);
+    }
     paint_lever(p);
     for (auto it = scene_.handles.rbegin(); it != scene_.handles.rend(); ++it) paint_handle(p, *it);
     if (hasFocus()) {

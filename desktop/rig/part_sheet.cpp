@@ -5,6 +5,8 @@
 #include <QScrollArea>
 #include <QVBoxLayout>
 
+#include "desktop/rig/catch_panel.h"
+#include "desktop/rig/kind_rows.h"
 #include "desktop/theme/theme.h"
 #include "desktop/theme/words.h"
 #include "desktop/widgets/input_row.h"
@@ -120,6 +122,12 @@ void PartSheet::rebuild() {
     }
     column->addWidget(heading(tr("Weight"), inside_));
     for (const auto& p : weight_rows()) add_row(p.key, p, column);
+    catch_ = nullptr;
+    if (part.role != rig::Role::support) {
+        column->addWidget(heading(tr("Second catch"), inside_));
+        catch_ = new CatchPanel(document_, part_, inside_);
+        column->addWidget(catch_);
+    }
     column->addWidget(heading(tr("When it is swung or it blows"), inside_));
     for (const auto& p : body_rows()) add_row(p.key, p, column);
     column->addWidget(heading(tr("Where others join it"), inside_));
@@ -167,8 +175,9 @@ void PartSheet::refresh() {
     subtitle_->setText(
         QString("%1 · %2").arg(kind ? text_of(kind->name()) : tr("a part of its own"), origin_words(part->origin)));
     refresh_weight(*part);
-    if (kind) refresh_sizes(*part);
+    show_sizes(*part, [this](const std::string& key) { return rows_.at(key); });
     refresh_ports(*part);
+    if (catch_) catch_->refresh();
 }
 
 void PartSheet::refresh_weight(const rig::Part& part) {
@@ -210,18 +219,6 @@ void PartSheet::refresh_weight(const rig::Part& part) {
     from_shape(rows_.at("inertia_z"), part.inertia.has_value());
 }
 
-void PartSheet::refresh_sizes(const rig::Part& part) {
-    const auto* kind = parts::kind_named(part.kind);
-    const auto values = families::complete(kind->parameters(), kind->name(), part.values);
-    if (!values) return;
-    for (const auto& p : kind->parameters()) {
-        auto* row = rows_.at(p.key);
-        row->setVisible(p.is_relevant(*values));
-        row->show_input(std::nullopt, values->find(p.key)->second);
-        row->show_origin(part.values.contains(p.key) ? QString() : tr("assumed; measure yours"));
-    }
-}
-
 void PartSheet::refresh_ports(const rig::Part& part) {
     QString text;
     for (const auto& port : part.ports) {
@@ -259,11 +256,7 @@ void PartSheet::perform(const std::string& key, const project::Edit& edit, proje
 void PartSheet::edit(const std::string& key, const rig::Input& input, project::Gesture gesture) {
     rig::Part part = *document_.rig().part(part_);
     const auto* number = std::get_if<double>(&input);
-    families::Value value = 0.0;
-    if (number)
-        value = *number;
-    else if (const auto* text = std::get_if<std::string>(&input))
-        value = *text;
+    const families::Value value = size_from(input);
     if (key == "mass") return perform(key, project::SetMass{part_, *number}, gesture);
     for (int axis = 0; axis < 3; ++axis) {
         if (key == centre_keys[axis]) {

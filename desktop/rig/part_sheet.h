@@ -10,6 +10,7 @@ class QVBoxLayout;
 
 namespace clampet::desktop {
 
+class CatchPanel;
 class InputRow;
 
 /// The selected part: what it weighs and where it balances, the sizes of its kind, and where others are joined to it.
@@ -21,6 +22,7 @@ class PartSheet : public QWidget {
     const std::string& selected() const { return part_; }
     /// A row by its key: "mass", "ahead", "left", "up", "wind_area", a size of its kind, or PORT/SIZE of its own ports.
     InputRow* row(const std::string& key) const;
+    CatchPanel* second_catch() const { return catch_; }
     QString ports_text() const;
     QString title_text() const;
 
@@ -31,7 +33,6 @@ class PartSheet : public QWidget {
     void rebuild();
     void refresh();
     void refresh_weight(const rig::Part& part);
-    void refresh_sizes(const rig::Part& part);
     void refresh_ports(const rig::Part& part);
     void add_port_rows(const rig::Port& port);
     InputRow* add_row(const std::string& key, const families::Parameter& parameter, QVBoxLayout* to);
@@ -42,6 +43,7 @@ class PartSheet : public QWidget {
     project::Document& document_;
     std::string part_, shape_;  ///< of the rows that stand: the kinds of the part and of its ports
     QWidget* inside_ = nullptr;
+    CatchPanel* catch_ = nullptr;
     QLabel *title_ = nullptr, *subtitle_ = nullptr, *ports_ = nullptr;
     std::map<std::string, InputRow*, std::less<>> rows_;
     std::deque<families::Parameter> own_;  ///< rows of its own ports

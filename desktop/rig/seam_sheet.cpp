@@ -2,6 +2,7 @@
 
 #include <algorithm>
 #include <QButtonGroup>
+#include <QComboBox>
 #include <QGridLayout>
 #include <QLabel>
 #include <QPainter>
@@ -16,8 +17,10 @@
 #include "desktop/widgets/input_row.h"
 #include "desktop/widgets/panel.h"
 #include "desktop/widgets/quantity_field.h"
+#include "desktop/widgets/quiet_combo_box.h"
 #include "desktop/widgets/stock_row.h"
 #include "quantity/format.h"
+#include "rig/joining.h"
 #include "study/fit.h"
 #include "study/sentences.h"
 
@@ -47,6 +50,7 @@ SeamSheet::SeamSheet(project::Document& document, QWidget* parent)
       advisories_(new QLabel(this)),
       working_(new QLabel(this)),
       section_(new DrawingView(this)),
+      ways_(new QuietComboBox(this)),
       elements_(new FlowLayout),
       inputs_(new QVBoxLayout),
       stock_(new QVBoxLayout),
@@ -75,6 +79,16 @@ SeamSheet::SeamSheet(project::Document& document, QWidget* parent)
     subtitle_->setFont(body_font(0.92));
     column->addWidget(sentence_);
     column->addWidget(carries_);
+    ways_->setAccessibleName(tr("How they are joined"));
+    ways_->setToolTip(tr("Their ports can be joined in more than one way"));
+    ways_->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
+    ways_->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Fixed);  // its names are long, the sheet is narrow
+    connect(ways_, &QComboBox::activated, this, [this](int at) {
+        const auto done = document_.perform(project::JoinBy{interface_, ways_->itemData(at).toString().toStdString()});
+        if (!done) return advisories_->setText(QString::fromStdString(done.problem().sentence()));
+        select(QString::fromStdString(interface_));
+    });
+    column->addWidget(ways_);
     elements_->setSpacing(6);
     column->addLayout(elements_);
     column->addWidget(subtitle_);
@@ -158,6 +172,7 @@ void SeamSheet::rebuild() {
     rows_.clear();
     stock_rows_.clear();
     const auto* interface = document_.rig().interface(interface_);
+    ways_->setVisible(false);
     for (auto* w : std::initializer_list<QWidget*>{section_, more_, working_button_, bench_, verdict_, advisories_})
         w->setVisible(interface != nullptr);
     if (!interface) {
@@ -177,6 +192,7 @@ void SeamSheet::rebuild() {
         return;
     }
     if (!element()) element_ = interface->elements.front().id;
+    fill_ways(*interface);
     if (interface->elements.size() > 1) {
         auto* group = new QButtonGroup(this);
         for (const auto& e : interface->elements) {
@@ -194,6 +210,23 @@ void SeamSheet::rebuild() {
         }
     }
     refresh();
+}
+
+void SeamSheet::fill_ways(const rig::Interface& interface) {
+    ways_->clear();
+    const auto *below = document_.rig().part(interface.support.part),
+               *above = document_.rig().part(interface.payload.part);
+    const std::string& now = interface.elements.front().family;
+    const auto add = [&](const families::Family& family) {
+        ways_->addItem(QString::fromUtf8(family.name().data(), static_cast<int>(family.name().size())),
+                       QString::fromUtf8(family.key().data(), static_cast<int>(family.key().size())));
+    };
+    for (const auto& way :
+         rig::ways_between(*below->port(interface.support.port), *above->port(interface.payload.port)))
+        add(*way.family);
+    if (ways_->findData(QString::fromStdString(now)) < 0) add(*families::family_named(now));
+    ways_->setCurrentIndex(ways_->findData(QString::fromStdString(now)));
+    ways_->setVisible(ways_->count() > 1);
 }
 
 InputRow* SeamSheet::row_for(const families::Parameter& parameter) {

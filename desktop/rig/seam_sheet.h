@@ -7,6 +7,7 @@
 #include "project/document.h"
 #include "rig/in_force.h"
 
+class QComboBox;
 class QLabel;
 class QPushButton;
 class QVBoxLayout;
@@ -32,6 +33,7 @@ class SeamSheet : public QWidget {
     /// The row of an input; it is made if it was not on the sheet yet.
     InputRow* input(const std::string& key);
     DrawingView* section() const { return section_; }
+    QComboBox* ways() const { return ways_; }  ///< hidden where there is but one
     QPushButton* working_button() const { return working_button_; }
     QPushButton* bench_button() const { return bench_; }
     QPushButton* more_button() const { return more_; }
@@ -53,6 +55,7 @@ class SeamSheet : public QWidget {
  private:
     void rebuild();
     void refresh();
+    void fill_ways(const rig::Interface& interface);
     InputRow* row_for(const families::Parameter& parameter);
     void refresh_inputs(const rig::Element& element, const families::Values& typical,
                         const std::vector<rig::Filled>& filled);
@@ -66,6 +69,7 @@ class SeamSheet : public QWidget {
     std::string interface_, element_;
     QLabel *title_, *verdict_, *subtitle_, *sentence_, *carries_, *advisories_, *working_;
     DrawingView* section_;
+    QComboBox* ways_;
     FlowLayout* elements_;
     QVBoxLayout *inputs_, *stock_, *more_inputs_;
     std::vector<StockRow*> stock_rows_;

@@ -45,10 +45,10 @@ void ShelfCard::paintEvent(QPaintEvent*) {
     const Theme& t = theme();
     QPainter p(this);
     p.setRenderHint(QPainter::Antialiasing);
-    const bool marked = hasFocus() || (underMouse() && isEnabled());
+    const bool marked = hasFocus() || isChecked() || (underMouse() && isEnabled());
     const QRectF box = QRectF(rect()).adjusted(1, 1, -1, -1);
-    p.setPen(QPen(marked ? t.accent : t.line, hasFocus() ? 2 : 1));
-    p.setBrush(isEnabled() ? t.field : t.paper);
+    p.setPen(QPen(marked ? t.accent : t.line, hasFocus() || isChecked() ? 2 : 1));
+    p.setBrush(isChecked() ? t.accent_soft : isEnabled() ? t.field : t.paper);
     p.drawRoundedRect(box, 5, 5);
     const double line = QFontMetricsF(body_font()).height();
     const QRectF words = box.adjusted(8, box.height() - 3.7 * line, -8, -4);

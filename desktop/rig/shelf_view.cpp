@@ -2,6 +2,7 @@
 
 #include <algorithm>
 #include <QComboBox>
+#include <QFileDialog>
 #include <QKeyEvent>
 #include <QLabel>
 #include <QLineEdit>
@@ -10,6 +11,7 @@
 #include <QScrollArea>
 #include <QVBoxLayout>
 
+#include "desktop/own/own_part_dialog.h"
 #include "desktop/rig/shelf_card.h"
 #include "desktop/theme/theme.h"
 #include "desktop/theme/words.h"
@@ -50,7 +52,14 @@ ShelfView::ShelfView(project::Document& document, QWidget* parent)
     ports_->setMinimumContentsLength(12);
     row->addWidget(search_, 1);
     row->addWidget(ports_);
+    own_ = new QPushButton(tr("My own, from a file…"), this);
+    own_->setToolTip(tr("A part drawn in another program: STL or STEP"));
+    row->addWidget(own_);
     outer->addLayout(row);
+    ask_for_file = [this] {
+        return QFileDialog::getOpenFileName(this, tr("A part of my own"), {}, tr("Solids (*.stl *.step *.stp)"));
+    };
+    connect(own_, &QPushButton::clicked, this, &ShelfView::take_own);
     outer->addWidget(empty_);
     outer->addWidget(scrolled(inside_, this), 1);
     connect(close_, &QPushButton::clicked, this, &ShelfView::done);
@@ -104,6 +113,7 @@ void ShelfView::fill_ports() {
                 ports_->addItem(tr("%1: %2").arg(words_of(port.id), text_of(families::name_of(port.kind))),
                                 text_of(port.id));
     ports_->setVisible(chooses && ports_->count() > 2);
+    own_->setVisible(chooses);
     ports_->setCurrentIndex(std::max(0, ports_->findData(text_of(place_.on_port))));
 }
 
@@ -158,6 +168,22 @@ void ShelfView::take(const project::ShelfItem& item) {
     emit placed(text_of(part));
     if (!goes_on || is_payload) return emit this->done();
     show_place({part});
+}
+
+void ShelfView::take_own() {
+    const QString file = ask_for_file();
+    if (file.isEmpty()) return;
+    auto* dialog = dialog_ = new OwnPartDialog(document_, place_, this);
+    dialog->setAttribute(Qt::WA_DeleteOnClose);
+    connect(dialog, &QDialog::finished, this, [this, dialog](int result) {
+        dialog_ = nullptr;
+        if (result != QDialog::Accepted) return;
+        const std::string part = dialog->placed();
+        emit placed(text_of(part));
+        show_place({part});
+    });
+    dialog->open();
+    dialog->read(file);
 }
 
 ShelfCard* ShelfView::card(const QString& kind) const {

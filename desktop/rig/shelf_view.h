@@ -13,6 +13,7 @@ class QPushButton;
 namespace clampet::desktop {
 
 class FlowLayout;
+class OwnPartDialog;
 class ShelfCard;
 
 /// The shelf: parts by picture for one place of the rig. Only what can meet there is lit; what needs an adapter brings
@@ -29,6 +30,11 @@ class ShelfView : public QWidget {
     ShelfCard* card(const QString& kind) const;
     QLineEdit* search() const { return search_; }
     QComboBox* ports() const { return ports_; }
+    QPushButton* own_part() const { return own_; }
+    /// Which file a part of one's own is read from; a dialog asks, unless told otherwise.
+    std::function<QString()> ask_for_file;
+    /// Takes such a part: the dialog that is open for it, or nothing.
+    OwnPartDialog* own_dialog() const { return dialog_; }
     QString title() const;
     /// Kinds that are shown, lit ones first.
     QStringList shown_kinds() const;
@@ -48,6 +54,9 @@ class ShelfView : public QWidget {
     void fill_ports();
     void narrow();
     void take(const project::ShelfItem& item);
+    void take_own();
+    QPushButton* own_ = nullptr;
+    OwnPartDialog* dialog_ = nullptr;
     std::string on() const;
 
     project::Document& document_;

@@ -141,6 +141,13 @@ std::vector<SeenFace> faces_of(const Shape& s, const Eigen::Isometry3d& world, c
             rim.push_back(s.at + back * (s.diameter / 2 * (std::cos(a) * sight.right + std::sin(a) * sight.up)));
         }
         seen.add_hull(rim, 0.95);
+    } else if (s.kind == ShapeKind::hull) {
+        for (const auto& face : s.faces) {
+            std::vector<Vector> corners;
+            for (const int i : face) corners.push_back(s.at + s.corners[static_cast<std::size_t>(i)]);
+            const Vector normal = (corners[1] - corners[0]).cross(corners[2] - corners[0]).normalized();
+            seen.add(corners, normal);
+        }
     } else {
         add_swept(s, seen);
     }

@@ -61,6 +61,8 @@ void SolidRaster::add(const Shape& shape, const Eigen::Isometry3d& world, const 
         add_box(shape);
     else if (shape.kind == ShapeKind::sphere)
         add_sphere(shape);
+    else if (shape.kind == ShapeKind::hull)
+        add_hull(shape);
     else
         add_swept(shape);
 }
@@ -167,6 +169,16 @@ void SolidRaster::add_swept(const Shape& s) {
         std::vector<Vector> cap;
         for (const auto& a : rim) cap.push_back(s.at + r * a + side * half);
         add_face(std::move(cap), side * s.axis, false);
+    }
+}
+
+void SolidRaster::add_hull(const Shape& s) {
+    ++groups_;  // its outline is drawn, not every triangle
+    for (const auto& face : s.faces) {
+        std::vector<Corner> corners;
+        for (const int i : face) corners.push_back(s.at + s.corners[static_cast<std::size_t>(i)]);
+        const Vector normal = (corners[1] - corners[0]).cross(corners[2] - corners[0]);
+        add_face(std::move(corners), normal, true);
     }
 }
 

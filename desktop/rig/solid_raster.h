@@ -57,6 +57,7 @@ class SolidRaster {
     void add_box(const rig::Shape& shape);
     void add_swept(const rig::Shape& shape);
     void add_sphere(const rig::Shape& shape);
+    void add_hull(const rig::Shape& shape);
 
     QSize size_;
     std::vector<Cell> cells_;

@@ -101,6 +101,8 @@ void PictureView::show_pictures(const rig::Rig& rig, const Result<std::vector<st
                             .arg(QString::number(picture.pixels_per_metre / 1000, 'g', 2),
                                  QString::number(picture.pixels_per_radian * quantity::degree / 10, 'g', 2)),
                         this));
+        for (const auto& move : picture.moves)
+            answers()->addWidget(quiet_words(text_of(study::sentence_of(rig, picture, move)) + ".", this));
     }
     answers()->addStretch(1);
 }

@@ -564,7 +564,8 @@ TEST_CASE("a cliff of the curve says what happens there", "[desktop][bench]") {
     BenchWindow d("edge_clamp");
     d.bench().update_plots();
     REQUIRE_FALSE(d.bench().factor_plot()->cliffs().empty());
-    CHECK_THAT(d.bench().factor_plot()->cliffs()[0].words.toStdString(), Catch::StartsWith("bends its frame open from"));
+    CHECK_THAT(d.bench().factor_plot()->cliffs()[0].words.toStdString(),
+               Catch::StartsWith("bends its frame open from"));
 }
 
 TEST_CASE("a curve that leaves the scale says where", "[desktop][bench]") {

@@ -213,12 +213,15 @@ namespace {
 
 /// The box along the axes that holds a solid.
 std::pair<Vector, Vector> bounds(const parts::Shape& s) {
-    if (s.kind == parts::ShapeKind::prism) {  // along x, as all of them lie
-        Vector low(-s.length / 2, 1e9, 1e9), high(s.length / 2, -1e9, -1e9);
-        for (const auto& c : s.profile) {
-            low = low.cwiseMin(Vector(-s.length / 2, c.x(), c.y()));
-            high = high.cwiseMax(Vector(s.length / 2, c.x(), c.y()));
-        }
+    if (s.kind == parts::ShapeKind::prism) {
+        const auto [u, v] = parts::profile_axes(s.axis);
+        Vector low = Vector::Constant(1e9), high = -low;
+        for (const auto& c : s.profile)
+            for (const double end : {-0.5, 0.5}) {
+                const Vector corner = end * s.length * s.axis + c.x() * u + c.y() * v;
+                low = low.cwiseMin(corner);
+                high = high.cwiseMax(corner);
+            }
         return {s.at + low, s.at + high};
     }
     Vector half = s.size / 2;

@@ -62,6 +62,7 @@ TEST_CASE("every edit undoes to the same bytes, and redoes", "[project][document
         project::AddShot{"Level"},
         project::SetPositions{{{"ball", {{"side", 0.1}}}}},
         project::SetPayloadSet{{"bare", "Bare", {"camera"}, {}}},
+        project::SetTether{{"", "Cord", "camera", "rail", {{"length", 1.0}}}},
         project::RemovePart{"plate"}};
     // What needs shots, sets, branches or alike parts to be there.
     rig::Rig other;
@@ -79,6 +80,7 @@ TEST_CASE("every edit undoes to the same bytes, and redoes", "[project][document
         REQUIRE(d.perform(project::AddShot{"One"}));
         REQUIRE(d.perform(project::SetPose{d.rig().interfaces[2].id, "slide", 0.1}));
         REQUIRE(d.perform(project::SetPayloadSet{{"bare", "Bare", {d.rig().parts.back().id}, {}}}));
+        REQUIRE(d.perform(project::SetTether{{"cord", "Cord", d.rig().parts.back().id, d.rig().parts.front().id, {}}}));
         REQUIRE(d.perform(project::KeepVariant{"A"}));
         REQUIRE(d.perform(project::SetRigName{"changed since"}));
         other = d.rig();
@@ -91,6 +93,8 @@ TEST_CASE("every edit undoes to the same bytes, and redoes", "[project][document
                                             project::TakePose{shot},
                                             project::GoToShot{shot},
                                             project::RemoveShot{shot},
+                                            project::RemoveTether{"cord"},
+                                            project::JoinBy{other.interfaces.back().id, "bond"},
                                             project::RemovePayloadSet{"bare"},
                                             project::KeepVariant{"B"},
                                             project::TakeVariant{0},

@@ -39,8 +39,8 @@ struct Expected {
 
 const std::vector<Expected>& expected() {
     static const std::vector<Expected> all{
-        // One turn short of thread in the camera; the wooden base may twist on its stud.
-        {"k01", {{"camera-screw", Verdict::doubtful, "slips"}, {"pan-on-post", Verdict::doubtful, "slips"}}},
+        // A little short of thread under the release; the wooden base may twist on its stud.
+        {"k01", {{"release-on-tongue", Verdict::doubtful, "slips"}, {"pan-on-post", Verdict::doubtful, "slips"}}},
         {"k02", {}},
         {"k03", {}},
         // 0.9 m does not hold itself out, not even with a wire of 3 mm.
@@ -225,5 +225,5 @@ TEST_CASE("the rigs are built anew from nothing, part by part", "[project][rigs]
                 CHECK(check->interfaces[i].typical == relative(theirs->interfaces[i].typical, 1e-3));
         }
     }
-    CHECK(built >= 10);
+    CHECK(built == expected().size());
 }

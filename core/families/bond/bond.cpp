@@ -4,8 +4,10 @@
 
 #include <algorithm>
 #include <cmath>
+#include <numbers>
 
 #include "families/shared/formula_joint.h"
+#include "families/shared/meeting.h"
 #include "families/shared/parameter_rows.h"
 #include "quantity/format.h"
 
@@ -128,6 +130,14 @@ Result<FormulaParts> build(const Values& v) {
     return parts;
 }
 
+/// As much as lies on both faces; of a round one the square within it.
+Values as_large_as_both(const Meeting& meeting) {
+    const PressedFace face = pressed_face(meeting);
+    if (!face.is_known()) return {};
+    const double side = face.diameter / std::numbers::sqrt2;
+    return {{"length", face.diameter > 0 ? side : face.length}, {"width", face.diameter > 0 ? side : face.width}};
+}
+
 }  // namespace
 
 const Family& bond() {
@@ -177,7 +187,8 @@ const Family& bond() {
           {{"kind", "glue"}},
           {},
           "adhesive"}},
-        nullptr, {}, {.mass = 0.2, .at = {0, 0, 0.01}, .push = 0});
+        nullptr, {{.support = PortKind::face, .payload = PortKind::face, .derived = &as_large_as_both}},
+        {.mass = 0.2, .at = {0, 0, 0.01}, .push = 0});
     return family;
 }
 

@@ -124,6 +124,7 @@ Result<FormulaParts> build(const Values& v) {
     wanders.source = "geometry";
     parts.modes.push_back(std::move(wanders));
     parts.results.push_back({"dead_band", 2 * g.error(), Dimension::angle});
+    parts.results.push_back({std::string(wanders_by_play), g.error(), Dimension::angle});
     parts.results.push_back({"error_at_subject", g.error() * g.distance, Dimension::length});
     parts.results.push_back({"step", 2 * pi / number(v, "positions"), Dimension::angle});
     parts.section = [g](const Load& load) { return section(g, load); };

@@ -9,6 +9,7 @@
 #include <numbers>
 
 #include "families/shared/formula_joint.h"
+#include "families/shared/meeting.h"
 #include "families/shared/parameter_rows.h"
 #include "families/shared/points_text.h"
 #include "families/shared/slip_shares.h"
@@ -332,6 +333,22 @@ Result<FormulaParts> build(const Values& v) {
     return parts;
 }
 
+/// Screws near the corners of what both faces share; two on a narrow one, along it.
+Values near_its_rim(const Meeting& meeting) {
+    const PressedFace face = pressed_face(meeting);
+    if (!face.is_known()) return {};
+    const double length = face.diameter > 0 ? face.diameter : face.length,
+                 width = face.diameter > 0 ? face.diameter : face.width;
+    constexpr double from_rim = 0.010;  // common practice
+    const double x = std::max(0.3 * length, length / 2 - from_rim) * (face.diameter > 0 ? std::sqrt(0.5) : 1),
+                 y = std::max(0.3 * width, width / 2 - from_rim) * (face.diameter > 0 ? std::sqrt(0.5) : 1);
+    constexpr double narrow = 0.045;
+    std::vector<Point> at{{x, y}, {-x, y}, {-x, -y}, {x, -y}};
+    if (width < narrow) at = {{x, 0}, {-x, 0}};
+    if (width >= narrow && length < narrow) at = {{0, y}, {0, -y}};
+    return {{"plate_length", length}, {"plate_width", width}, {"positions", points_text(at)}};
+}
+
 }  // namespace
 
 const Family& fastener_group() {
@@ -402,7 +419,12 @@ const Family& fastener_group() {
           {},
           "wood_screw"},
          {"material", "Wood they go into", {{"wood_gravity", "gravity_for_screws"}}, {}, {}, "material"},
-         {"material", "Plate of wood", {{"side_gravity", "gravity_for_screws"}}, {{"side_of", "wood"}}, {}, "side"}});
+         {"material", "Plate of wood", {{"side_gravity", "gravity_for_screws"}}, {{"side_of", "wood"}}, {}, "side"}},
+        nullptr,
+        {{.support = PortKind::face,
+          .payload = PortKind::face,
+          .materials = {{PortSide::support, "material"}},
+          .derived = &near_its_rim}});
     return family;
 }
 

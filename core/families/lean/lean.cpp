@@ -184,7 +184,15 @@ const Family& lean() {
                          "Its back on the rest's edge."),
             length_row("width", "It is wide", 0.075, 3, "Across, where it stands: for tipping sideways."),
         },
-        &build, true, {}, nullptr, {}, {.mass = 0.2, .at = {0.036, 0, 0.07}, .push = 1});
+        &build, true, {}, nullptr,
+        {{.support = PortKind::ledge,
+          .payload = PortKind::face,
+          .fills = {{"rest_height", PortSide::support, "rest_height"},
+                    {"rest_behind", PortSide::support, "rest_behind"},
+                    {"stop", PortSide::support, "stop"},
+                    {"width", PortSide::payload, "width"}},
+          .friction = "friction"}},
+        {.mass = 0.2, .at = {0.036, 0, 0.07}, .push = 1});
     return family;
 }
 

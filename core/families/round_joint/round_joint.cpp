@@ -179,6 +179,8 @@ void add_words(FormulaParts& parts, const Round& g, double play, double wraps) {
     parts.results = {{"play", g.fit.play(), Dimension::length},
                      {"lean", std::atan(g.fit.lean()), Dimension::angle},
                      {"movement_at_payload", g.fit.movement(g.height), Dimension::length}};
+    if (play > 0 && (g.held == "loose" || g.held == "taped" || g.held == "pinned"))
+        parts.results.push_back({std::string(wanders_by_play), std::atan(g.fit.lean()), Dimension::angle});
     if (play > 0 && (g.held == "loose" || g.held == "taped")) {
         parts.results.push_back({"wraps_that_fill_it", wraps, Dimension::number});
         if (g.held == "loose" && play > 1e-4)

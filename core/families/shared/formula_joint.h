@@ -8,6 +8,9 @@ namespace clampet::families {
 
 struct SearchMemory;
 
+/// A result of every family with play that nothing takes up: how far the payload turns to either side [rad].
+inline constexpr std::string_view wanders_by_play = "wanders_by_play";
+
 /// One mode of a joint whose modes are formulas. All functions are pure: they may be called from any thread.
 struct FormulaMode {
     Mode mode;

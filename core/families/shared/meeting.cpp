@@ -49,6 +49,7 @@ PressedFace pressed_face(const Meeting& meeting) {
 Values squeezed_as(const Values& sizes) {
     if (!port_text(sizes, "screw").empty()) return {{"squeezed_by", "screw"}};
     if (port_size(sizes, "rate") > 0) return {{"squeezed_by", "spring"}};
+    if (!port_text(sizes, "band").empty()) return {{"squeezed_by", "force"}};
     return {};
 }
 

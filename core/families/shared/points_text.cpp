@@ -53,4 +53,11 @@ Result<std::vector<std::array<double, 3>>> read_places(const std::string& text, 
     return read(text, where, 3);
 }
 
+std::string points_text(const std::vector<mechanics::Point>& points) {
+    std::string written;
+    for (const auto& p : points)
+        written += fmt::format("{}{:.1f} mm,{:.1f} mm", written.empty() ? "" : "; ", 1000 * p.x, 1000 * p.y);
+    return written;
+}
+
 }  // namespace clampet::families

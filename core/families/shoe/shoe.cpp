@@ -173,7 +173,10 @@ const Family& shoe() {
         &build, true, {}, &motion,
         {{PortKind::shoe,
           PortKind::plate,
-          {{"width", PortSide::support, "width"}, {"depth", PortSide::support, "depth"}},
+          {{"width", PortSide::support, "width"},
+           {"depth", PortSide::support, "depth"},
+           {"kind", PortSide::support, "kept_by"},
+           {"catch_strength", PortSide::support, "catch_strength"}},
           "friction",
           ""}});
     return family;

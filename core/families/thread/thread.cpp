@@ -102,6 +102,28 @@ Mating through_a_face() {
             .companions = {pressed}};
 }
 
+/// A nut drawn down on a stud that comes through a plate.
+Mating stud_through_a_plate() {
+    return {.support = PortKind::thread,
+            .payload = PortKind::face,
+            .fills = {{"screw", PortSide::support, "designation"},
+                      {"socket", PortSide::support, "designation"},
+                      {"screw_length", PortSide::support, "length"},
+                      {"items", PortSide::payload, "thickness"}},
+            .support_sex = "male",
+            .sets = {{"socket_end", "through"}, {"socket_material", "steel 8.8"}},
+            .payload_needs = "thickness",
+            .derived =
+                [](const Meeting& meeting) {
+                    Values v = derived(meeting);
+                    const auto thread = catalogue::thread_named(port_text(meeting.support, "designation"));
+                    // Heights of hexagon nuts, ISO 4032 and ASME B18.2.2: 0.8 to 0.9 of the thread's diameter.
+                    if (thread) v["socket_depth"] = 0.85 * thread->major;
+                    return v;
+                },
+            .companions = {pressed}};
+}
+
 class ThreadFamily : public Family {
  public:
     std::string_view key() const override { return "thread"; }
@@ -110,7 +132,8 @@ class ThreadFamily : public Family {
         return "A screw through a stack into a socket: does it bottom, strip or break, and what preload does it leave?";
     }
     std::span<const Mating> matings() const override {
-        static const std::vector<Mating> all{stud(PortSide::support), stud(PortSide::payload), through_a_face()};
+        static const std::vector<Mating> all{stud(PortSide::support), stud(PortSide::payload), through_a_face(),
+                                             stud_through_a_plate()};
         return all;
     }
     std::span<const Parameter> parameters() const override { return thread_parameters(); }

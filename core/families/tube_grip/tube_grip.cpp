@@ -98,10 +98,15 @@ Mating mating(PortSide tube) {
                        {"pad_width", jaw, "pad"},
                        {"spring_closed", jaw, "closed"},
                        {"spring_rate", jaw, "rate"},
-                       {"spring_most", jaw, "most"}},
+                       {"spring_most", jaw, "most"},
+                       {"force", jaw, "band", true},
+                       {"band_strength", jaw, "band", true},
+                       {"band_turns", jaw, "bands"},
+                       {"slit_wall", jaw, "slit_wall"},
+                       {"slit_gap", jaw, "slit_gap"}},
              .friction = "friction",
              .sets = {{"held_by", below ? "payload" : "support"}},
-             .materials = {{tube, "tube_material"}, {jaw, "material"}},
+             .materials = {{tube, "tube_material"}, {jaw, "material"}, {jaw, "slit"}},
              .forms = {"flat", "vee", "collar", "band", "slit", "slot"}};
     for (auto& fill : squeezed_fills(jaw)) m.fills.push_back(std::move(fill));
     m.derived = below ? +[](const Meeting& meeting) { return squeezed_as(meeting.payload); }

@@ -190,7 +190,15 @@ const Family& wedge() {
                                    "Share of the force that is left after a day.", "from memory")),
             length_row("length", "Length", 0.060, 1, "Of the wedge, for the drawing."),
         },
-        &build);
+        &build, true, {}, nullptr,
+        {{.support = PortKind::wedge,
+          .payload = PortKind::wedge,
+          .fills = {{"angle", PortSide::support, "angle"},
+                    {"drive", PortSide::support, "drive"},
+                    {"length", PortSide::support, "length"}},
+          .friction = "friction",
+          // A plate between two cheeks slopes on both sides.
+          .sets = {{"shape", "symmetric"}}}});
     return family;
 }
 

@@ -31,7 +31,7 @@ Result<Body> root(const Values& v) {
         v, "below", {.length = held, .width = width, .hole = hole, .thickness = height, .surface = text(v, "surface")});
     if (!below) return below.problem();
     Port arm{"arm", families::PortKind::arm, {held / 2, 0, height / 2}};
-    arm.sizes = {{"length", number(v, "length")}, {"section", section}, {"height", height}};
+    arm.sizes = {{"section", section}, {"height", height}};
     if (!is_round) arm.sizes["width"] = width;
     if (section == "tube") arm.sizes["wall"] = number(v, "wall");
     if (section == "pocketed") {
@@ -46,7 +46,19 @@ Result<Body> root(const Values& v) {
         arm.sizes["tip_height"] = number(v, "tip_height");
         if (!is_round) arm.sizes["tip_width"] = number(v, "tip_width");
     }
-    return solids.body({std::move(*below), arm});
+    std::vector<Port> ports{std::move(*below)};
+    if (const double behind = number(v, "behind"); behind > 0) {
+        Port rear = arm;
+        rear.id = "rear";
+        rear.at.x() = -held / 2;
+        rear.x = -Vector::UnitX();
+        rear.sizes["length"] = behind;
+        for (const char* slimmer : {"taper", "tip_height", "tip_width"}) rear.sizes.erase(slimmer);
+        ports.push_back(std::move(rear));
+    }
+    arm.sizes["length"] = number(v, "length");
+    ports.insert(ports.begin() + 1, std::move(arm));
+    return solids.body(std::move(ports));
 }
 
 /// The far end of an arm. Origin: in the middle of its cross-section, where the arm begins; x on along the arm.
@@ -109,6 +121,8 @@ std::vector<families::Parameter> root_rows() {
                  {"rectangle", "round", "pocketed"}),
          tapered(length_row("tip_width", "Far end, width", 0.020, 1, "Sideways."), {"rectangle", "pocketed"}),
          length_row("held", "Held end, length", 0.060, 2, "That lies on what holds it."),
+         gap_row("behind", "Behind where it is held", 0, 10,
+                 "How far it goes on, for a weight; 0 where it ends there."),
          gap_row("hole", "Hole in the held end", 0.007, 0.5, "Upwards; 0 for none."), material_row("birch plywood"),
          surface_row("surface", "Its faces are", "plywood", "What others rub on.")},
         "below", "It is held by", "face");

@@ -42,6 +42,14 @@ Lens lens_of(const Values& v, double body_front) {
     return lens;
 }
 
+/// The shoe for a microphone, a light or a receiver: ISO 518, 18.6 mm between its walls, 2.1 mm under its lips.
+Port shoe_on_top(const Vector& at) {
+    Port shoe{"shoe", families::PortKind::shoe, at};
+    shoe.sizes = {{"width", 0.0187}, {"depth", 0.018}, {"gap", 0.0021}};
+    shoe.surface = "steel";
+    return shoe;
+}
+
 /// A camera with what is on it. Origin: the mouth of its socket; x ahead, along the lens. Each piece balances in its
 /// own middle, which is common practice and good to a centimetre: weigh and balance yours.
 Result<Body> build(const Values& v) {
@@ -83,8 +91,11 @@ Result<Body> build(const Values& v) {
     if (text(v, "battery") == "below")
         solids.keep_free({"the battery on its way out", box({front - deep / 2, -0.36 * wide, -battery_out / 2},
                                                             {0.6 * deep, 0.25 * wide, battery_out}, Stuff::payload)});
-    Body body =
-        solids.body({female_thread("socket", Vector::Zero(), text(v, "thread"), number(v, "depth"), text(v, "foot"))});
+    std::vector<Port> ports{
+        female_thread("socket", Vector::Zero(), text(v, "thread"), number(v, "depth"), text(v, "foot"))};
+    // A microphone of its own stands there already.
+    if (text(v, "microphone") != "yes") ports.push_back(shoe_on_top({front - deep / 2, 0, high + 0.010}));
+    Body body = solids.body(std::move(ports));
     body.lens = lens_of(v, front);
     return body;
 }

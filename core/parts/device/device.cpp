@@ -21,6 +21,13 @@ Result<Body> build(const Values& v) {
     Body body = solids.body({});
     body.mass = device->typical_mass();
     body.centre_of_gravity = balance;
+    if (text(v, "mount") == "foot") {
+        Port foot{"mount", families::PortKind::plate};
+        foot.sizes = {{"width", 0.0185}, {"depth", 0.018}, {"thickness", 0.0020}};
+        foot.surface = "steel";
+        body.ports = {std::move(foot)};
+        return body;
+    }
     auto mount = end_port(
         v, "mount",
         {.length = std::max(0.01, size.x()), .width = std::max(0.01, size.y()), .surface = text(v, "surface")});
@@ -31,14 +38,21 @@ Result<Body> build(const Values& v) {
 }
 
 void fit(Values& v, const Port& neighbour, bool above) {
-    if (above) fit_end(v, "mount", neighbour);
+    if (!above) return;
+    if (neighbour.kind == families::PortKind::shoe)
+        v["mount"] = "foot";
+    else
+        fit_end(v, "mount", neighbour);
 }
 
 std::vector<families::Parameter> rows() {
-    return with_end({families::text_row("device", "It is a", "pocket LED light",
-                                        "By its class: phone, action camera, 7-inch monitor, LED panel.", "input"),
-                     surface_row("surface", "Its foot is", "painted aluminium", "What it is pressed with.")},
-                    "mount", "It is held by", "socket");
+    auto rows = with_end({families::text_row("device", "It is a", "pocket LED light",
+                                             "By its class: phone, action camera, 7-inch monitor, LED panel.", "input"),
+                          surface_row("surface", "Its foot is", "painted aluminium", "What it is pressed with.")},
+                         "mount", "It is held by", "socket");
+    for (auto& row : rows)  // ISO 518
+        if (row.key == "mount") row.choices.push_back({"foot", "a shoe foot"});
+    return rows;
 }
 
 }  // namespace

@@ -1,0 +1,46 @@
+#pragma once
+#include "desktop/widgets/panel.h"
+#include "project/document.h"
+
+class QComboBox;
+class QLineEdit;
+class QPushButton;
+
+namespace clampet::desktop {
+
+class MeasureGuide;
+class PayloadPicture;
+class QuantityField;
+
+/// One thing that is held: its picture with where it balances, what it weighs, and how to measure one's own.
+class PayloadCard : public Panel {
+    Q_OBJECT
+ public:
+    /// Fields that edit it, and are the page's.
+    struct Fields {
+        QLineEdit* name = nullptr;
+        QuantityField* mass = nullptr;
+        QuantityField* centre[3] = {};
+    };
+    PayloadCard(project::Document& document, std::string part, const Fields& fields, QWidget* parent = nullptr);
+    void refresh();
+    PayloadPicture* picture() const { return picture_; }
+    MeasureGuide* guide() const { return guide_; }
+    QPushButton* measure_button() const { return measure_; }
+    QComboBox* classes() const { return classes_; }  ///< of a device; nothing of a camera
+    QString note() const;
+
+ private:
+    void use_class(const QString& name);
+
+    project::Document& document_;
+    std::string part_;
+    PayloadPicture* picture_;
+    MeasureGuide* guide_;
+    QWidget* numbers_;
+    QPushButton* measure_;
+    QComboBox* classes_ = nullptr;
+    QLabel* note_;
+};
+
+}  // namespace clampet::desktop

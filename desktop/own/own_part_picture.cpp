@@ -1,0 +1,137 @@
+#include "desktop/own/own_part_picture.h"
+
+#include <algorithm>
+#include <QKeyEvent>
+#include <QMouseEvent>
+#include <QPainter>
+
+#include "desktop/theme/theme.h"
+#include "rig/ray.h"
+
+namespace clampet::desktop {
+namespace {
+
+using rig::Vector;
+
+}  // namespace
+
+void OwnPartPicture::show_solid(const rig::Shape& hull) {
+    setFocusPolicy(Qt::StrongFocus);
+    setAccessibleName(tr("The solid: turn it by dragging, press where a port is"));
+    hull_ = hull;
+    update();
+}
+
+void OwnPartPicture::show_marks(std::vector<Mark> marks) {
+    marks_ = std::move(marks);
+    update();
+}
+
+QTransform OwnPartPicture::pixels() const {
+    // Its box's diagonal fits however it is turned.
+    const double scale = 0.92 * std::min(width(), height()) / hull_->size.norm();
+    const QPointF middle = sight().seen(hull_->at);
+    return {scale, 0, 0, -scale, width() / 2.0 - scale * middle.x(), height() / 2.0 + scale * middle.y()};
+}
+
+QPointF OwnPartPicture::pixel_of(const Vector& point) const {
+    return pixels().map(sight().seen(point));
+}
+
+std::optional<OwnPartPicture::Mark> OwnPartPicture::pressed_at(QPointF position) const {
+    if (!hull_) return std::nullopt;
+    const QPointF seen = pixels().inverted().map(position);
+    const Sight s = sight();
+    const double before = 2 * hull_->size.norm();
+    const Vector eye = seen.x() * s.right + seen.y() * s.up + (hull_->at.dot(s.towards) + before) * s.towards;
+    const auto far = rig::entered(*hull_, eye, -s.towards);
+    if (!far) return std::nullopt;
+    Mark mark;
+    mark.at = eye - *far * s.towards;
+    // The face it lies in looks to the viewer and is the nearest.
+    double best = std::numeric_limits<double>::infinity();
+    for (const auto& [a, b, c] : hull_->faces) {
+        const Vector& p = hull_->corners[static_cast<std::size_t>(a)];
+        const Vector out = (hull_->corners[static_cast<std::size_t>(b)] - p)
+                               .cross(hull_->corners[static_cast<std::size_t>(c)] - p)
+                               .normalized();
+        const double off = std::abs(out.dot(mark.at - hull_->at - p));
+        if (out.dot(s.towards) > 0 && off < best) {
+            best = off;
+            mark.outward = out;
+        }
+    }
+    return mark;
+}
+
+void OwnPartPicture::mousePressEvent(QMouseEvent* event) {
+    from_ = event->position();
+    turned_ = false;
+}
+
+void OwnPartPicture::mouseMoveEvent(QMouseEvent* event) {
+    const QPointF moved = event->position() - from_;
+    if (!turned_ && std::hypot(moved.x(), moved.y()) < 4) return;
+    turned_ = true;
+    about_ -= moved.x() * 0.01;
+    lifted_ = std::clamp(lifted_ + moved.y() * 0.01, -1.5, 1.5);
+    from_ = event->position();
+    update();
+}
+
+void OwnPartPicture::mouseReleaseEvent(QMouseEvent* event) {
+    if (turned_) return;
+    if (const auto mark = pressed_at(event->position())) emit pressed(mark->at, mark->outward);
+}
+
+void OwnPartPicture::keyPressEvent(QKeyEvent* event) {
+    constexpr double step = 0.15;
+    switch (event->key()) {
+        case Qt::Key_Left:
+            about_ += step;
+            break;
+        case Qt::Key_Right:
+            about_ -= step;
+            break;
+        case Qt::Key_Up:
+            lifted_ = std::min(1.5, lifted_ + step);
+            break;
+        case Qt::Key_Down:
+            lifted_ = std::max(-1.5, lifted_ - step);
+            break;
+        default:
+            return QWidget::keyPressEvent(event);
+    }
+    update();
+}
+
+void OwnPartPicture::paintEvent(QPaintEvent*) {
+    const Theme& t = theme();
+    QPainter p(this);
+    p.setRenderHint(QPainter::Antialiasing);
+    p.setPen(QPen(hasFocus() ? t.accent : t.line, hasFocus() ? 2 : 1));
+    p.setBrush(t.field);
+    p.drawRoundedRect(QRectF(rect()).adjusted(1, 1, -1, -1), 5, 5);
+    if (!hull_) return;
+    const double ratio = devicePixelRatioF();
+    SolidRaster raster((QSizeF(size()) * ratio).toSize());
+    raster.add(*hull_, Eigen::Isometry3d::Identity(),
+               Projection::flat(sight(), pixels() * QTransform::fromScale(ratio, ratio)), t.of_part(hull_->material),
+               0);
+    QImage image = raster.image(t.dark ? t.quiet : t.text);
+    image.setDevicePixelRatio(ratio);
+    p.drawImage(QPointF(0, 0), image);
+    p.setFont(body_font(0.9, true));
+    for (const auto& mark : marks_) {
+        const QPointF at = pixel_of(mark.at), out = pixel_of(mark.at + 0.18 * hull_->size.norm() * mark.outward);
+        const bool behind = mark.outward.dot(sight().towards) < 0;
+        p.setPen(QPen(t.accent, 1.8, behind ? Qt::DashLine : Qt::SolidLine));
+        p.setBrush(behind ? Qt::NoBrush : QBrush(t.accent));
+        p.drawLine(at, out);
+        p.drawEllipse(at, 4, 4);
+        p.setPen(t.text);
+        p.drawText(out + QPointF(5, 4), mark.name);
+    }
+}
+
+}  // namespace clampet::desktop

@@ -1,0 +1,243 @@
+#include "solids/imported.h"
+
+#include <fmt/format.h>
+
+#include <algorithm>
+#include <BRep_Tool.hxx>
+#include <BRepGProp.hxx>
+#include <BRepMesh_IncrementalMesh.hxx>
+#include <cctype>
+#include <filesystem>
+#include <fstream>
+#include <GProp_GProps.hxx>
+#include <Message.hxx>
+#include <Message_Messenger.hxx>
+#include <OSD_Path.hxx>
+#include <Poly_Triangulation.hxx>
+#include <RWStl.hxx>
+#include <Standard_Failure.hxx>
+#include <STEPControl_Reader.hxx>
+#include <TopExp_Explorer.hxx>
+#include <TopoDS.hxx>
+#include <TopoDS_Face.hxx>
+
+#include "parts/hull.h"
+#include "parts/solids.h"
+#include "quantity/dimension.h"
+#include "quantity/format.h"
+
+namespace clampet::solids {
+namespace {
+
+namespace fs = std::filesystem;
+using parts::Vector;
+
+constexpr std::uintmax_t largest_file = 250'000'000;
+constexpr double millimetre = 1e-3;
+
+Problem broken(const std::string& path, const char* kind) {
+    return {"solid.broken", "file", fmt::format("{} is no whole {} file.", fs::path(path).filename().string(), kind),
+            "It may have been cut short: write it anew from the program that made it."};
+}
+
+/// OCCT writes to the terminal what is said better as a Problem.
+class Silence {
+ public:
+    Silence() : printers_(Message::DefaultMessenger()->Printers()) {
+        Message::DefaultMessenger()->ChangePrinters().Clear();
+    }
+    ~Silence() { Message::DefaultMessenger()->ChangePrinters() = printers_; }
+    Silence(const Silence&) = delete;
+    Silence& operator=(const Silence&) = delete;
+
+ private:
+    Message_SequenceOfPrinters printers_;
+};
+
+void add(const Poly_Triangulation& from, const gp_Trsf& place, bool reversed, double scale, Mesh& to) {
+    const std::size_t base = to.corners.size();
+    for (int i = 1; i <= from.NbNodes(); ++i) {
+        const gp_Pnt p = from.Node(i).Transformed(place);
+        to.corners.emplace_back(p.X() * scale, p.Y() * scale, p.Z() * scale);
+    }
+    for (int i = 1; i <= from.NbTriangles(); ++i) {
+        int a = 0, b = 0, c = 0;
+        from.Triangle(i).Get(a, b, c);
+        if (reversed) std::swap(b, c);
+        to.triangles.push_back({base + static_cast<std::size_t>(a) - 1, base + static_cast<std::size_t>(b) - 1,
+                                base + static_cast<std::size_t>(c) - 1});
+    }
+}
+
+enum class Form { text, binary, neither };
+constexpr std::uintmax_t binary_head = 84, binary_triangle = 50;
+
+/// A binary STL says how many triangles it has and is as long as that; a text one ends as it began. What is neither was
+/// cut short, and would be read as far as it goes.
+Form form_of(const std::string& path, std::uintmax_t size) {
+    std::ifstream file(path, std::ios::binary);
+    std::array<char, binary_head> head{};
+    file.read(head.data(), head.size());
+    if (file.gcount() == static_cast<std::streamsize>(head.size())) {
+        std::uint32_t count = 0;
+        for (int i = 3; i >= 0; --i)
+            count = count << 8 | static_cast<unsigned char>(head[80 + static_cast<std::size_t>(i)]);
+        if (size == binary_head + binary_triangle * count) return Form::binary;
+    }
+    if (std::string_view(head.data(), 5) != "solid") return Form::neither;
+    std::string tail(std::min<std::uintmax_t>(size, 200), '\0');
+    file.clear();
+    file.seekg(-static_cast<std::streamoff>(tail.size()), std::ios::end);
+    file.read(tail.data(), static_cast<std::streamsize>(tail.size()));
+    return tail.find("endsolid") == std::string::npos ? Form::neither : Form::text;
+}
+
+Result<Mesh> read_stl(const std::string& path, double scale, std::uintmax_t size) {
+    const auto form = form_of(path, size);
+    if (form == Form::neither) return broken(path, "STL");
+    if (form == Form::binary && size == binary_head) return Mesh{};
+    const OSD_Path place(path.c_str());
+    const auto found = form == Form::binary ? RWStl::ReadBinary(place) : RWStl::ReadAscii(place);
+    if (found.IsNull()) return broken(path, "STL");
+    Mesh mesh;
+    add(*found, gp_Trsf(), false, scale, mesh);
+    return mesh;
+}
+
+struct FromStep {
+    Mesh mesh;
+    std::optional<MeshProperties> exact;  ///< where it is a solid
+};
+
+Result<FromStep> read_step(const std::string& path) {
+    STEPControl_Reader reader;
+    if (reader.ReadFile(path.c_str()) != IFSelect_RetDone || reader.TransferRoots() == 0) return broken(path, "STEP");
+    const TopoDS_Shape shape = reader.OneShape();  // in millimetres, whatever the file is in
+    if (shape.IsNull()) return broken(path, "STEP");
+    constexpr double chord = 0.05, angle = 0.3;  // of the triangles that stand for its faces: mm, rad
+    BRepMesh_IncrementalMesh(shape, chord, false, angle);
+    FromStep step;
+    for (TopExp_Explorer faces(shape, TopAbs_FACE); faces.More(); faces.Next()) {
+        TopLoc_Location place;
+        const TopoDS_Face face = TopoDS::Face(faces.Current());
+        const auto found = BRep_Tool::Triangulation(face, place);
+        if (!found.IsNull())
+            add(*found, place.Transformation(), face.Orientation() == TopAbs_REVERSED, millimetre, step.mesh);
+    }
+    if (TopExp_Explorer(shape, TopAbs_SOLID).More()) {
+        GProp_GProps of_volume, of_surface;
+        BRepGProp::VolumeProperties(shape, of_volume);
+        BRepGProp::SurfaceProperties(shape, of_surface);
+        MeshProperties exact;
+        exact.volume = of_volume.Mass() * std::pow(millimetre, 3);
+        exact.area = of_surface.Mass() * std::pow(millimetre, 2);
+        const gp_Pnt c = of_volume.CentreOfMass();
+        exact.centroid = millimetre * Vector(c.X(), c.Y(), c.Z());
+        const gp_Mat inertia = of_volume.MatrixOfInertia();
+        for (int i = 0; i < 3; ++i)
+            for (int k = 0; k < 3; ++k) exact.inertia(i, k) = inertia(i + 1, k + 1) * std::pow(millimetre, 5);
+        step.exact = exact;
+    }
+    return step;
+}
+
+void mind_its_size(Imported& solid, bool says_its_unit) {
+    const double longest = (solid.most - solid.least).maxCoeff();
+    if (says_its_unit) return;
+    if (longest < 0.004)
+        solid.notes.push_back(fmt::format("It is only {} long: is the file in inches or metres?",
+                                          quantity::format(longest, quantity::Dimension::length)));
+    if (longest > 5)
+        solid.notes.push_back(fmt::format("It is {} long: is the file in millimetres?",
+                                          quantity::format(longest, quantity::Dimension::length)));
+}
+
+Result<Imported> made_of(const Mesh& read, const std::optional<MeshProperties>& exact, const std::string& name,
+                         bool says_its_unit) {
+    const Mesh mesh = welded(read);
+    if (mesh.triangles.empty())
+        return Problem{"solid.empty", "file", fmt::format("{} has no triangles.", name),
+                       "Choose a file with a solid in it."};
+    Imported solid;
+    solid.triangles = mesh.triangles.size();
+    auto hull = parts::hull_of(parts::farthest_of(mesh.corners), parts::Stuff::plastic);
+    if (!hull)
+        return Problem{"solid.flat", "file", fmt::format("{} is flat: it encloses nothing.", name),
+                       "Choose a file with a solid in it, or draw the part as a plate."};
+    solid.hull = std::move(*hull);
+    solid.least = solid.hull.at - solid.hull.size / 2;
+    solid.most = solid.hull.at + solid.hull.size / 2;
+    const std::size_t open = exact ? 0 : open_edges_of(mesh);
+    solid.is_closed = open == 0;
+    solid.whole = exact ? *exact : properties_of(mesh);
+    if (!solid.is_closed) {
+        const double area = solid.whole.area;
+        solid.whole.volume = parts::volume_of(solid.hull);
+        solid.whole.centroid = parts::centroid_of(solid.hull);
+        solid.whole.area = area;
+        solid.whole.inertia =
+            solid.whole.volume / 12 *
+            Vector(solid.hull.size.tail<2>().squaredNorm(),
+                   solid.hull.size.x() * solid.hull.size.x() + solid.hull.size.z() * solid.hull.size.z(),
+                   solid.hull.size.head<2>().squaredNorm())
+                .asDiagonal()
+                .toDenseMatrix();
+        solid.notes.push_back(
+            fmt::format("Its surface is open at {} edges, so nobody knows what it encloses: weigh it.", open));
+    } else if (solid.whole.volume < 0) {
+        solid.whole.volume = -solid.whole.volume;
+        solid.whole.inertia = -solid.whole.inertia;
+        solid.notes.push_back("It was inside out, and was turned.");
+    }
+    mind_its_size(solid, says_its_unit);
+    return solid;
+}
+
+}  // namespace
+
+double metres_of(FileUnit unit) {
+    switch (unit) {
+        case FileUnit::millimetre:
+            return millimetre;
+        case FileUnit::centimetre:
+            return 10 * millimetre;
+        case FileUnit::metre:
+            return 1;
+        case FileUnit::inch:
+            return quantity::inch;
+    }
+    return millimetre;
+}
+
+Result<Imported> read_solid(const std::string& path, FileUnit unit) {
+    std::error_code failed;
+    const auto size = fs::file_size(path, failed);
+    const std::string name = fs::path(path).filename().string();
+    if (failed)
+        return Problem{"solid.unreadable", "file", fmt::format("{} cannot be read.", name),
+                       "Check that it is there and may be read."};
+    if (size > largest_file)
+        return Problem{"solid.too_large", "file", fmt::format("{} has {} MB.", name, size / 1'000'000),
+                       "Write it with fewer triangles: 250 MB and less are read."};
+    std::string kind = fs::path(path).extension().string();
+    std::transform(kind.begin(), kind.end(), kind.begin(), [](unsigned char c) { return std::tolower(c); });
+    const Silence silence;
+    try {
+        if (kind == ".stl") {
+            const auto mesh = read_stl(path, metres_of(unit), size);
+            if (!mesh) return mesh.problem();
+            return made_of(*mesh, std::nullopt, name, false);
+        }
+        if (kind == ".step" || kind == ".stp") {
+            const auto step = read_step(path);
+            if (!step) return step.problem();
+            return made_of(step->mesh, step->exact, name, true);
+        }
+    } catch (const Standard_Failure&) {
+        return broken(path, kind == ".stl" ? "STL" : "STEP");
+    }
+    return Problem{"solid.other_kind", "file", fmt::format("{} is neither STL nor STEP.", name),
+                   "Write it as .stl or .step from the program that made it."};
+}
+
+}  // namespace clampet::solids

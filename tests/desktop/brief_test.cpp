@@ -1,0 +1,214 @@
+// What is held and what there is to hold on to: pictures to scale, a mark that is dragged, measuring with a scale and a
+// pencil, and the second catch of a part.
+#include <QComboBox>
+
+#include "desktop/brief/brief_page.h"
+#include "desktop/brief/measure_guide.h"
+#include "desktop/brief/payload_picture.h"
+#include "desktop/brief/place_panel.h"
+#include "desktop/rig/catch_panel.h"
+#include "desktop/rig/part_sheet.h"
+#include "desktop/rig/shelf_card.h"
+#include "desktop/widgets/stock_row.h"
+#include "window.h"
+
+using namespace clampet;
+using desktop::PayloadLayout;
+using Pane = desktop::PayloadLayout::Pane;
+
+namespace {
+
+struct Brief : DemoWindow {
+    explicit Brief(bool demo = true) : DemoWindow(demo) {
+        window.show_stage("brief");
+        QApplication::processEvents();
+    }
+    desktop::BriefPage& page() { return *window.brief(); }
+    const rig::Rig& rig() { return window.document().rig(); }
+    const rig::Part& camera() { return *rig().part("camera"); }
+};
+
+void drag(QWidget& widget, QPointF from, QPointF to) {
+    QTest::mousePress(&widget, Qt::LeftButton, {}, from.toPoint());
+    // Halfway first: what is drawn moves with it.
+    for (const QPointF at : {(from + to) / 2, to}) {
+        QMouseEvent move(QEvent::MouseMove, at.toPoint(), widget.mapToGlobal(at.toPoint()), Qt::NoButton,
+                         Qt::LeftButton, {});
+        QApplication::sendEvent(&widget, &move);
+    }
+    QTest::mouseRelease(&widget, Qt::LeftButton, {}, to.toPoint());
+}
+
+}  // namespace
+
+TEST_CASE("the picture of what is held is to scale, its two views alike", "[desktop][brief][layout]") {
+    rig::Part part;
+    part.centre_of_gravity = {0.02, 0.01, 0.05};
+    parts::Shape box;
+    box.at = {0.01, 0, 0.05};
+    box.size = {0.06, 0.12, 0.10};
+    part.shapes = {box};
+    const auto l = desktop::layout_payload(part, {400, 220}, 20);
+    CHECK(l.scale > 0);
+    // A metre is as long in both, up is up, and both stand on one line.
+    const auto span = [&](Pane pane, const rig::Vector& a, const rig::Vector& b) {
+        const QPointF d = l.place(b, pane) - l.place(a, pane);
+        return std::hypot(d.x(), d.y());
+    };
+    CHECK(span(Pane::side, {0, 0, 0}, {0.1, 0, 0}) == Approx(0.1 * l.scale));
+    CHECK(span(Pane::front, {0, 0, 0}, {0, 0.1, 0}) == Approx(0.1 * l.scale));
+    CHECK(l.place({0, 0, 0.1}, Pane::side).y() < l.place({0, 0, 0}, Pane::side).y());
+    CHECK(l.place({0, 0, 0}, Pane::side).y() == Approx(l.place({0, 0, 0}, Pane::front).y()));
+    // All of it lies in its own pane.
+    for (const double x : {-0.02, 0.04})
+        for (const double z : {0.0, 0.10}) CHECK(l.side.contains(l.place({x, 0, z}, Pane::side)));
+    for (const double y : {-0.06, 0.06}) CHECK(l.front.contains(l.place({0, y, 0.10}, Pane::front)));
+    // Where a point is dragged to is where it is shown.
+    const auto moved = l.moved(part.centre_of_gravity, l.place({-0.01, 0, 0.03}, Pane::side), Pane::side);
+    CHECK(moved.x() == Approx(-0.01).margin(1e-9));
+    CHECK(moved.y() == 0.01);
+    CHECK(moved.z() == Approx(0.03).margin(1e-9));
+}
+
+TEST_CASE("where a camera balances is dragged in its picture, and undone as one", "[desktop][brief]") {
+    Brief d;
+    auto* card = d.page().payload("camera");
+    REQUIRE(card);
+    auto& picture = *card->picture();
+    const auto before = d.camera().centre_of_gravity;
+    const auto l = picture.layout();
+    drag(picture, l.place(before, Pane::side), l.place(before + rig::Vector(0.020, 0, 0.010), Pane::side));
+    const double pixel = 1 / l.scale;
+    CHECK(d.camera().centre_of_gravity.x() == Approx(before.x() + 0.020).margin(pixel + 0.0006));
+    CHECK(d.camera().centre_of_gravity.z() == Approx(before.z() + 0.010).margin(pixel + 0.0006));
+    CHECK(d.camera().centre_of_gravity.y() == before.y());
+    CHECK(d.page()
+              .centre("camera", 0)
+              ->editor()
+              ->text()
+              .startsWith(QString::number(1000 * d.camera().centre_of_gravity.x()).left(2)));
+    d.shortcut("undo");
+    CHECK(d.camera().centre_of_gravity == before);
+    // Beside the mark nothing is taken hold of.
+    drag(picture, l.place(before + rig::Vector(0, 0, 0.08), Pane::side), QPointF(5, 5));
+    CHECK(d.camera().centre_of_gravity == before);
+    // From the keyboard, to the left in the view from ahead with Alt.
+    picture.setFocus();
+    QTest::keyClick(&picture, Qt::Key_Right);
+    QTest::keyClick(&picture, Qt::Key_Up, Qt::ShiftModifier);
+    QTest::keyClick(&picture, Qt::Key_Right, Qt::AltModifier);
+    const auto after = d.camera().centre_of_gravity;
+    CHECK(after.x() - before.x() == Approx(0.001).margin(0.0006));
+    CHECK(after.z() - before.z() == Approx(0.010).margin(0.0006));
+    CHECK(after.y() - before.y() == Approx(0.001).margin(0.0006));
+}
+
+TEST_CASE("one's own is measured with a scale and a pencil, step by step", "[desktop][brief]") {
+    Brief d;
+    auto* card = d.page().payload("camera");
+    QTest::mouseClick(card->measure_button(), Qt::LeftButton);
+    auto& guide = *card->guide();
+    CHECK(guide.isVisible());
+    CHECK_FALSE(guide.back()->isEnabled());
+    CHECK_THAT(guide.asks().toStdString(), Catch::Contains("kitchen scale"));
+    Brief::type(guide.field()->editor(), "heavy");
+    QTest::mouseClick(guide.next(), Qt::LeftButton);
+    CHECK(guide.step() == 0);  // it says what is wrong, and stays
+    CHECK_FALSE(guide.field()->problem_text().isEmpty());
+    Brief::type(guide.field()->editor(), "845 g");
+    QTest::mouseClick(guide.next(), Qt::LeftButton);
+    CHECK(d.camera().mass == 0.845);
+    CHECK_THAT(guide.asks().toStdString(), Catch::Contains("pencil that lies across"));
+    Brief::type(guide.field()->editor(), "31 mm");
+    QTest::keyClick(guide.field()->editor(), Qt::Key_Return);
+    Brief::type(guide.field()->editor(), "-2 mm");
+    QTest::keyClick(guide.field()->editor(), Qt::Key_Return);
+    CHECK(guide.next()->text() == "Done");
+    Brief::type(guide.field()->editor(), "1 1/2 in");
+    QTest::mouseClick(guide.next(), Qt::LeftButton);
+    CHECK_FALSE(guide.isVisible());
+    CHECK(d.camera().centre_of_gravity.x() == Approx(0.031));
+    CHECK(d.camera().centre_of_gravity.y() == Approx(-0.002));
+    CHECK(d.camera().centre_of_gravity.z() == Approx(0.0381));
+    CHECK_THAT(card->note().toStdString(), Catch::StartsWith("Measured."));
+}
+
+TEST_CASE("a light is put on the camera's shoe from the brief, and only one", "[desktop][brief]") {
+    Brief d(false);
+    d.window.show_stage("rig");
+    for (const auto& part : {project::Build{{}, {}, {}, {{"floor"}}}}) REQUIRE(d.window.document().perform(part));
+    for (const char* kind : {"post", "camera"})
+        REQUIRE(d.window.document().perform(project::Build{d.rig().parts.back().id, {}, {}, {{kind}}}));
+    d.window.show_stage("brief");
+    QApplication::processEvents();
+    auto* light = d.page().also("pocket LED light");
+    REQUIRE(light);
+    REQUIRE(light->isVisible());
+    QTest::mouseClick(light, Qt::LeftButton);
+    REQUIRE(d.rig().parts.size() == 4);
+    CHECK(d.rig().parts.back().name == "pocket LED light");
+    CHECK(d.rig().interfaces.back().elements.front().family == "shoe");
+    QApplication::processEvents();
+    auto* card = d.page().payload(d.rig().parts.back().id);
+    REQUIRE(card);
+    REQUIRE(card->classes());
+    const int monitor = card->classes()->findText("5-inch monitor");
+    card->classes()->setCurrentIndex(monitor);
+    emit card->classes()->textActivated("5-inch monitor");
+    CHECK(d.rig().parts.back().mass == Approx(0.36).epsilon(0.01));
+    QTest::mouseClick(d.page().also("recorder"), Qt::LeftButton);
+    CHECK(d.rig().parts.size() == 4);  // both shoes are taken: it says so
+    CHECK_THAT(d.window.findChild<desktop::NoticeBar*>()->text().toStdString(), Catch::Contains("no free place"));
+}
+
+TEST_CASE("what there is to hold on to is chosen by picture and measured in the brief", "[desktop][brief]") {
+    Brief d(false);
+    QTest::mouseClick(d.window.findChild<desktop::ShelfCard*>("shelf-edge"), Qt::LeftButton);  // on the start page
+    REQUIRE(d.rig().parts.size() == 1);
+    d.window.show_stage("brief");
+    QApplication::processEvents();
+    CHECK_THAT(d.page().place()->says().toStdString(), Catch::StartsWith("It holds on to"));
+    auto* edge = d.page().place()->card("edge");
+    REQUIRE(edge);
+    CHECK(edge->isChecked());
+    auto* thickness = d.page().place()->row("thickness");
+    REQUIRE(thickness);
+    Brief::type(thickness->field()->editor(), "19 mm");
+    CHECK(std::get<double>(d.rig().parts.front().values.at("thickness")) == Approx(0.019));
+    // Another place instead.
+    QTest::mouseClick(d.page().place()->card("floor"), Qt::LeftButton);
+    CHECK(d.rig().parts.size() == 1);
+    CHECK(d.rig().parts.front().kind == "floor");
+    CHECK_FALSE(edge->isChecked());
+    d.shortcut("undo");
+    CHECK(d.rig().parts.front().kind == "edge");
+    CHECK(edge->isChecked());
+}
+
+TEST_CASE("a part is tied to what stays, and says what its second catch would do", "[desktop][catches]") {
+    DemoWindow d;
+    d.window.show_stage("rig");
+    d.window.stack()->select_part("camera");
+    QApplication::processEvents();
+    auto* panel = d.window.part_sheet()->second_catch();
+    REQUIRE(panel);
+    CHECK_THAT(panel->says().toStdString(), Catch::Contains("when what carries it lets go"));
+    const auto& rig = d.window.document().rig();
+    const int rail = panel->anchors()->findData("rail");
+    REQUIRE(rail > 0);
+    panel->anchors()->setCurrentIndex(rail);
+    emit panel->anchors()->activated(rail);
+    REQUIRE(rig.tethers.size() == 1);
+    panel = d.window.part_sheet()->second_catch();
+    CHECK_THAT(panel->says().toStdString(), Catch::Contains("lets it fall"));
+    CHECK_THAT(panel->says().toStdString(), Catch::Contains("Covers: Camera on its plate"));
+    // Too short: it stays as typed, and says that it does not reach.
+    DemoWindow::type(panel->row("length")->field()->editor(), "20 mm");
+    CHECK_THAT(panel->says().toStdString(), Catch::Contains("does not reach"));
+    CHECK_THAT(d.window.tab("rig")->state().toStdString(), Catch::Contains("second catch doubtful"));
+    panel->anchors()->setCurrentIndex(0);
+    emit panel->anchors()->activated(0);
+    CHECK(rig.tethers.empty());
+    d.shortcut("undo");
+    CHECK(rig.tethers.size() == 1);
+}
