@@ -54,8 +54,8 @@ ShelfView::ShelfView(project::Document& document, QWidget* parent)
     row->addWidget(ports_);
     own_ = new QPushButton(tr("My own, from a file…"), this);
     own_->setToolTip(tr("A part drawn in another program: STL or STEP"));
-    row->addWidget(own_);
     outer->addLayout(row);
+    outer->addWidget(own_, 0, Qt::AlignLeft);  // on a line of its own: the page is narrow with large text
     ask_for_file = [this] {
         return QFileDialog::getOpenFileName(this, tr("A part of my own"), {}, tr("Solids (*.stl *.step *.stp)"));
     };

@@ -23,7 +23,13 @@ void nothing_is_cut(QWidget& window, const std::string& where) {
     for (int i = 0; i < 14; ++i) QApplication::processEvents();  // shown, laid out, scrolled
     for (const auto* area : window.findChildren<QScrollArea*>()) {
         if (!area->isVisible() || !area->widget()) continue;
-        CAPTURE(where, area->widget()->metaObject()->className(), area->widget()->minimumSizeHint().width());
+        std::string widest;  // what is the widest of it, to find it by
+        for (const auto* child : area->widget()->findChildren<QWidget*>())
+            if (child->isVisible() && child->minimumSizeHint().width() > area->viewport()->width() - 40)
+                widest += std::string(child->metaObject()->className()) + " " + child->accessibleName().toStdString() +
+                          " in " + child->parentWidget()->metaObject()->className() + "; ";
+        CAPTURE(where, area->parentWidget()->metaObject()->className(), area->widget()->minimumSizeHint().width(),
+                widest);
         CHECK(area->widget()->width() <= area->viewport()->width());
     }
     CHECK(window.width() == 1024);

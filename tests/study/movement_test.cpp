@@ -23,15 +23,15 @@ TEST_CASE("an arm that bends moves the picture by its end's shift and turn", "[s
     r.parts = {part("wall", 0, {0, 0, 0}, {port("arm", {0, 0, 1})}),
                part("camera", 1, {0, 0, 0}, {port("end", {0, 0, 0})})};
     r.parts.front().role = rig::Role::support;
-    r.interfaces = {
-        join("arm", {"wall", "arm"}, {"camera", "end"}, "arm",
-             {{"section", std::string("rectangle")}, {"length", L}, {"root_height", h}, {"root_width", b}, {"modulus", E}})};
+    r.interfaces = {join(
+        "arm", {"wall", "arm"}, {"camera", "end"}, "arm",
+        {{"section", std::string("rectangle")}, {"length", L}, {"root_height", h}, {"root_width", b}, {"modulus", E}, {"modulus_ratio", 2.6}})};
     const rig::Placed placed(r);
     const Vector end = placed.world_from_interface("arm").translation();
     const auto moves =
         study::movements(r, placed, "camera", {end + Vector(0, 0, up), Vector::UnitX(), Vector::UnitZ(), far});
     REQUIRE(moves.size() == 1);
-    CHECK(moves.front().why == "bends under a push of 20 N (4.50 lbf)");
+    CHECK(moves.front().why == "bends under a push of 20 N");
     // Handbook: an end load F shifts a cantilever by F L^3/3EI and turns it by F L^2/2EI; the subject lies 2 m on. Up:
     // about its stiff axis; aside about its weak one, and the push above the bar twists it too, which moves no subject
     // ahead but the lens by φ × up.
