@@ -55,10 +55,14 @@ bool can_drop(const rig::Interface& f) {
     return family != "stance" && family != "rest" && family != "lean";
 }
 
-/// What hangs on an interface, and the interface itself: what the tether catches [kg].
-double caught_mass(const rig::Rig& rig, const rig::Placed& placed, const std::string& part) {
-    const auto path = path_down(rig, part);
-    return path.empty() ? rig.part(part)->mass : placed.mass_beyond(path.front()).first;
+/// All that comes down when the lowest of what it covers lets go: the tether holds it by the part that it is tied to
+/// [kg].
+double caught_mass(const rig::Rig& rig, const rig::Placed& placed, const rig::Part& part,
+                   const std::vector<std::string>& covers) {
+    double mass = part.mass;
+    for (const auto& id : covers)
+        if (can_drop(*rig.interface(id))) mass = std::max(mass, placed.mass_beyond(id).first);
+    return mass;
 }
 
 CatchResult caught(const rig::Rig& rig, const rig::Placed& placed, const rig::Tether& tether, double required) {
@@ -80,7 +84,7 @@ CatchResult caught(const rig::Rig& rig, const rig::Placed& placed, const rig::Te
         return result;
     }
     result.fall = std::max(0.0, from.z() - tied.z() + std::sqrt(length * length - aside * aside));
-    const double weight = caught_mass(rig, placed, part.id) * quantity::standard_gravity;
+    const double weight = caught_mass(rig, placed, part, result.covers) * quantity::standard_gravity;
     mechanics::Wrench load;
     load.fz = -weight;
     for (const auto end : {rig::End::typical, rig::End::weak}) {

@@ -32,8 +32,9 @@ struct Catches {
 
 /// Meaning  What is caught falls straight down from where it balances until its tether, tied to the nearest place of
 ///          its anchor, is straight: h = (z_P − z_A) + √(L² − a²), with a the level distance. It covers the interfaces
-///          that carry the caught part and not the anchor. Feet on a floor and what lies by its weight are not asked
-///          for: a tether does not keep a stand from tipping.
+///          that carry the caught part and not the anchor, and must hold all that comes down when the lowest of them
+///          lets go. Feet on a floor and what lies by its weight are not asked for: a tether does not keep a stand from
+///          tipping.
 /// Source   mechanics/falling.h for the force; what must be covered is common practice.
 Catches second_catches(const rig::Rig& rig, const rig::Placed& placed, double required);
 
