@@ -162,12 +162,19 @@ void BriefPage::build() {
 
 void BriefPage::resizeEvent(QResizeEvent* event) {
     Stage::resizeEvent(event);
-    if (use_) use_->fit_width(width());
+    fit_width();
+}
+
+void BriefPage::fit_width() {
+    if (!use_) return;
+    use_->fit_width(width());
+    place_->fit_width(width());
+    for (auto& [id, card] : payloads_) card->fit_width(width());
 }
 
 void BriefPage::showEvent(QShowEvent* event) {
     if (!name_) build();
-    use_->fit_width(width());
+    fit_width();
     rebuild();
     QWidget::showEvent(event);
 }
@@ -218,6 +225,7 @@ BriefPage::Row BriefPage::make_row(const rig::Part& part, int at) {
 void BriefPage::add_payload(const rig::Part& part, int at) {
     auto* card = new PayloadCard(document_, part.id, make_row(part, at), held_);
     held_->layout()->addWidget(card);
+    card->fit_width(width());
     payloads_[part.id] = card;
 }
 

@@ -50,6 +50,7 @@ class BriefPage : public Stage {
     void add_payload(const rig::Part& part, int at);
     void also_put_on(const std::string& device);
     void build();
+    void fit_width();
     void rebuild();
     void refresh();
     void perform(const project::Edit& edit, QuantityField* field, project::Gesture gesture);

@@ -9,6 +9,7 @@
 #include "catalogue/device.h"
 #include "desktop/brief/measure_guide.h"
 #include "desktop/brief/payload_picture.h"
+#include "desktop/theme/theme.h"
 #include "desktop/theme/words.h"
 #include "desktop/widgets/quantity_field.h"
 #include "desktop/widgets/quiet_combo_box.h"
@@ -21,16 +22,16 @@ PayloadCard::PayloadCard(project::Document& document, std::string part, const Fi
       part_(std::move(part)),
       picture_(new PayloadPicture(document, part_, this)),
       guide_(new MeasureGuide(document, part_, picture_, this)),
+      row_(new QBoxLayout(QBoxLayout::LeftToRight, this)),
       numbers_(new QWidget(this)),
       measure_(new QPushButton(tr("Measure mine…"), this)),
       note_(quiet_words({}, this)) {
-    auto* row = new QHBoxLayout(this);
-    row->setContentsMargins(14, 12, 14, 12);
-    row->setSpacing(18);
-    row->addWidget(picture_, 3);
+    row_->setContentsMargins(14, 12, 14, 12);
+    row_->setSpacing(18);
+    row_->addWidget(picture_, 3);
     auto* right = new QVBoxLayout;
     right->setSpacing(8);
-    row->addLayout(right, 2);
+    row_->addLayout(right, 2);
     right->addWidget(fields.name);
     auto* form = new QFormLayout(numbers_);
     form->setContentsMargins(0, 0, 0, 0);
@@ -66,6 +67,10 @@ PayloadCard::PayloadCard(project::Document& document, std::string part, const Fi
         measure_->show();
         measure_->setFocus();
     });
+}
+
+void PayloadCard::fit_width(int width) {
+    row_->setDirection(width < qRound(800 * text_scale()) ? QBoxLayout::TopToBottom : QBoxLayout::LeftToRight);
 }
 
 void PayloadCard::use_class(const QString& name) {

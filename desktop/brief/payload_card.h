@@ -2,6 +2,7 @@
 #include "desktop/widgets/panel.h"
 #include "project/document.h"
 
+class QBoxLayout;
 class QComboBox;
 class QLineEdit;
 class QPushButton;
@@ -24,6 +25,8 @@ class PayloadCard : public Panel {
     };
     PayloadCard(project::Document& document, std::string part, const Fields& fields, QWidget* parent = nullptr);
     void refresh();
+    /// The numbers beside the picture, or beneath it where the page is narrow.
+    void fit_width(int width);
     PayloadPicture* picture() const { return picture_; }
     MeasureGuide* guide() const { return guide_; }
     QPushButton* measure_button() const { return measure_; }
@@ -37,6 +40,7 @@ class PayloadCard : public Panel {
     std::string part_;
     PayloadPicture* picture_;
     MeasureGuide* guide_;
+    QBoxLayout* row_;
     QWidget* numbers_;
     QPushButton* measure_;
     QComboBox* classes_ = nullptr;

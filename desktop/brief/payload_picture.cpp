@@ -86,10 +86,10 @@ PayloadLayout layout_payload(const rig::Part& part, QSizeF size, double words) {
     constexpr double margin = 14;
     PayloadLayout l;
     const QRectF side = extent_of(part, sight_of(Pane::side)), front = extent_of(part, sight_of(Pane::front));
-    const double tall = std::max(side.height(), front.height()), wide = side.width() + front.width();
+    const double tall = std::max(side.height(), front.height()), wide = std::max(side.width(), front.width());
     const double room = size.height() - words - 2 * margin;
-    l.scale = std::max(1.0, std::min((size.width() - 4 * margin) / wide, room / tall));
-    const double split = 2 * margin + l.scale * side.width();
+    const double split = size.width() / 2;
+    l.scale = std::max(1.0, std::min((split - 2 * margin) / wide, room / tall));
     l.side = {0, 0, split, size.height() - words};
     l.front = {split, 0, size.width() - split, size.height() - words};
     // Both stand on one line, as drawings do.

@@ -1,11 +1,13 @@
 #include "desktop/brief/place_panel.h"
 
+#include <algorithm>
 #include <QGridLayout>
 #include <QLabel>
 #include <QVBoxLayout>
 
 #include "desktop/rig/kind_rows.h"
 #include "desktop/rig/shelf_card.h"
+#include "desktop/theme/theme.h"
 #include "desktop/theme/words.h"
 #include "desktop/widgets/flow_layout.h"
 #include "desktop/widgets/input_row.h"
@@ -57,6 +59,14 @@ void PlacePanel::choose(const std::string& kind) {
     refresh();
 }
 
+void PlacePanel::fit_width(int width) {
+    const int columns = std::clamp(width / qRound(330 * text_scale()), 1, 3);
+    if (columns == columns_) return;
+    columns_ = columns;
+    shown_.clear();  // its rows are laid out anew
+    refresh();
+}
+
 void PlacePanel::fill_rows(const rig::Part& part) {
     delete sizes_;
     rows_.clear();
@@ -73,11 +83,11 @@ void PlacePanel::fill_rows(const rig::Part& part) {
             const project::SetPartValue edit{on->id, key, size_from(input)};
             if (const auto done = document_.perform(edit, gesture); !done) row->show_problem(done.problem());
         });
-        grid->addWidget(row, at / 3, at % 3, Qt::AlignTop);
+        grid->addWidget(row, at / columns_, at % columns_, Qt::AlignTop);
         ++at;
         rows_[p.key] = row;
     }
-    for (int i = 0; i < 3; ++i) grid->setColumnStretch(i, 1);
+    for (int i = 0; i < columns_; ++i) grid->setColumnStretch(i, 1);
     layout()->addWidget(sizes_);
     sizes_->show();
 }

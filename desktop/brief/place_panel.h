@@ -18,6 +18,7 @@ class PlacePanel : public QWidget {
  public:
     explicit PlacePanel(project::Document& document, QWidget* parent = nullptr);
     void refresh();
+    void fit_width(int width);
     ShelfCard* card(const std::string& kind) const;
     InputRow* row(const std::string& key) const;
     QString says() const;
@@ -35,6 +36,7 @@ class PlacePanel : public QWidget {
     FlowLayout* cards_;
     QLabel* says_;
     QWidget* sizes_ = nullptr;
+    int columns_ = 3;
     std::string shown_;  ///< part and kind whose rows stand
     std::map<std::string, ShelfCard*> by_kind_;
     std::map<std::string, InputRow*> rows_;

@@ -11,6 +11,7 @@
 #include "desktop/theme/words.h"
 #include "desktop/widgets/input_row.h"
 #include "desktop/widgets/panel.h"
+#include "desktop/widgets/quantity_field.h"
 #include "families/shared/parameter_rows.h"
 #include "parts/part_kind.h"
 #include "parts/rows.h"
@@ -198,11 +199,16 @@ void PartSheet::refresh_weight(const rig::Part& part) {
             row->show_origin(tr("from its sizes; measure yours"));
     };
     auto* mass = rows_.at("mass");
-    mass->show_input(std::nullopt, part.mass);
+    // What its sizes say has more digits than anybody could use; what was measured stands as it was typed.
+    const auto show = [&](InputRow* row, double si, bool typed) {
+        row->show_input(std::nullopt, si);
+        if (of_kind && !typed) row->field()->show_computed(si);
+    };
+    show(mass, part.mass, part.weighed.has_value());
     say(mass, part.weighed.has_value(), shown(known->mass, Dimension::mass));
     for (int axis = 0; axis < 3; ++axis) {
         auto* row = rows_.at(centre_keys[axis]);
-        row->show_input(std::nullopt, part.centre_of_gravity[axis]);
+        show(row, part.centre_of_gravity[axis], part.balanced.has_value());
         row->show_origin({});
         if (axis == 2) say(row, part.balanced.has_value(), shown(known->centre_of_gravity.z(), Dimension::length));
     }
@@ -210,10 +216,10 @@ void PartSheet::refresh_weight(const rig::Part& part) {
     const auto from_shape = [&](InputRow* row, bool typed) {
         typed ? row->offer(tr("typed; take it from its shape")) : row->show_origin(tr("from its shape"));
     };
-    rows_.at("wind_area")->show_input(std::nullopt, body.wind_area);
+    show(rows_.at("wind_area"), body.wind_area, part.wind_area.has_value());
     from_shape(rows_.at("wind_area"), part.wind_area.has_value());
     for (int axis = 0; axis < 3; ++axis) {
-        rows_.at(inertia_keys[axis])->show_input(std::nullopt, body.inertia[axis]);
+        show(rows_.at(inertia_keys[axis]), body.inertia[axis], part.inertia.has_value());
         rows_.at(inertia_keys[axis])->show_origin({});
     }
     from_shape(rows_.at("inertia_z"), part.inertia.has_value());
