@@ -69,6 +69,7 @@ struct ScatterRequest {
     std::string file;
     std::size_t draws = 20000;
     std::uint64_t seed = 1;
+    bool as_posed = false;  ///< not in its shots and payload sets
     unsigned threads = 0;
 };
 /// How often each interface and the rig would let go.

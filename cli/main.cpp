@@ -69,6 +69,7 @@ void add_commands(CLI::App& app, Arguments& a, int& exit_code) {
     scatter->add_option("--draws", a.scatter.draws, "How many")
         ->check(CLI::Range(std::size_t{1}, std::size_t{1'000'000}));
     scatter->add_option("--seed", a.scatter.seed, "Of the draws");
+    scatter->add_flag("--as-posed", a.scatter.as_posed, "As the rig stands, not in its shots and payload sets");
     scatter->add_option("--threads", a.scatter.threads, "Workers; the answer is the same for any number")
         ->check(CLI::Range(1, 256));
     json_flag(scatter);

@@ -17,6 +17,7 @@ int scatter_command(const ScatterRequest& request, bool json) {
     study::ScatterOptions options;
     options.draws = request.draws;
     options.seed = request.seed;
+    options.over_shots = !request.as_posed;
     const auto result = [&] {
         const LongWork work("drawn", json);
         return study::scatter(*rig, options, work.job(request.threads));
@@ -28,6 +29,7 @@ int scatter_command(const ScatterRequest& request, bool json) {
         for (const auto& seam : result->seams)
             rows.push_back({{"interface", seam.id},
                             {"name", seam.name},
+                            {"scene", seam.scene.empty() ? ordered_json(nullptr) : ordered_json(seam.scene)},
                             {"verdict", std::string(study::name_of(seam.verdict))},
                             {"factor", number(seam.typical)},
                             {"factor_5_percent", number(seam.p5)},
@@ -50,7 +52,8 @@ int scatter_command(const ScatterRequest& request, bool json) {
     for (const auto& seam : result->seams)
         fmt::print("{:<26} {:<9} {:>8} {:>8} {:>8}  {:.3g} %{}\n", seam.name, study::name_of(seam.verdict),
                    quantity::format_factor(seam.typical), quantity::format_factor(seam.p5),
-                   quantity::format_factor(seam.p50), 100 * seam.chance, seam.by_fit ? " (by a fit)" : "");
+                   quantity::format_factor(seam.p50), 100 * seam.chance,
+                   std::string(seam.by_fit ? " (by a fit)" : "") + (seam.scene.empty() ? "" : ", in " + seam.scene));
     fmt::print("\nthe rig lets go in {:.3g} % of draws; {:.3g} % is allowed\n", 100 * result->chance,
                100 * result->allowed);
     if (result->stopped) fmt::print("stopped: {} of {} draws\n", result->draws, request.draws);

@@ -7,6 +7,7 @@
 
 #include "families/family.h"
 #include "rig/in_force.h"
+#include "study/scenes.h"
 
 namespace clampet::study {
 namespace {
@@ -64,6 +65,7 @@ struct SampledSeam {
     rig::Prepared typical;
     std::vector<Scattered> inputs;
     const InterfaceResult* result = nullptr;
+    std::string scene = {};
 };
 
 void add_inputs(const rig::Interface& f, std::size_t e, Variables& variables, std::vector<Scattered>& all) {
@@ -162,14 +164,27 @@ double allowed_chance(double required) {
 Result<Scatter> scatter(const rig::Rig& rig, const ScatterOptions& options, const Job& job) {
     if (options.draws < 1 || options.draws > 1'000'000)
         return Problem{"scatter.impossible_draws", "draws", "That is no number of draws.", "Give 1 to 1 000 000."};
-    const auto checked = check(rig, options.check);
+    Job checking = job;
+    checking.progress = nullptr;  // of the draws, which take longer
+    const auto scenes = options.over_shots ? scenes_of(rig) : std::vector<Scene>{{"", "", "as posed"}};
+    const auto checked = check_scenes(rig, scenes, options.check, checking);
     if (!checked) return checked.problem();
+    Scatter answer;
+    if (checked->stopped || checked->checks.empty()) {
+        answer.stopped = true;
+        return answer;
+    }
+    const double required = checked->checks.front().required;
     Variables variables;
     std::vector<SampledSeam> seams;
-    for (const auto& result : checked->interfaces) {
-        SampledSeam seam{rig::in_force(rig, *rig.interface(result.id), checked->placed.get()), {}, {}, &result};
+    for (const auto& worst : checked->worst) {
+        const rig::Rig there = staged(rig, scenes[worst.scene]);
+        const auto& result = checked->result_of(worst);
+        const auto* placed = checked->checks[worst.scene].placed.get();
+        SampledSeam seam{rig::in_force(there, *there.interface(result.id), placed), {}, {}, &result};
+        if (scenes.size() > 1) seam.scene = scenes[worst.scene].name;
         auto typical = rig::prepare(seam.interface, rig::End::typical);
-        if (!typical) return rig::placed(rig, result.id, typical.problem());
+        if (!typical) return rig::placed(there, result.id, typical.problem());
         seam.typical = std::move(*typical);
         for (std::size_t e = 0; e < seam.interface.elements.size(); ++e)
             add_inputs(seam.interface, e, variables, seam.inputs);
@@ -185,8 +200,7 @@ Result<Scatter> scatter(const rig::Rig& rig, const ScatterOptions& options, cons
             factors[i] = std::move(row);
         }
     });
-    Scatter answer;
-    answer.allowed = allowed_chance(checked->required);
+    answer.allowed = allowed_chance(required);
     std::erase_if(factors, [](const auto& row) { return row.empty(); });
     answer.draws = factors.size();
     answer.stopped = answer.draws < options.draws;
@@ -202,8 +216,9 @@ Result<Scatter> scatter(const rig::Rig& rig, const ScatterOptions& options, cons
         Scatter::Seam seam;
         seam.id = result.id;
         seam.name = result.name;
+        seam.scene = seams[s].scene;
         seam.typical = result.typical;
-        seam.required = result.required > 0 ? result.required : checked->required;
+        seam.required = result.required > 0 ? result.required : required;
         std::vector<double> own;
         for (const auto& row : factors) own.push_back(row[s]);
         tell(own, seam);

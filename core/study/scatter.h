@@ -7,6 +7,7 @@ namespace clampet::study {
 struct Scatter {
     struct Seam {
         std::string id, name;
+        std::string scene;       ///< the shot and payload set in which it is worst; empty where there is but one
         double p5 = 0, p50 = 0;  ///< percentiles of its factor; infinity where nothing drives it
         double typical = 0;      ///< as check() has it
         double required = 0;
@@ -23,6 +24,7 @@ struct Scatter {
     bool stopped = false;
 };
 struct ScatterOptions {
+    bool over_shots = true;  ///< each interface in the shot and payload set in which it is worst; else as it is posed
     std::size_t draws = 20000;
     std::uint64_t seed = 1;
     CheckOptions check = {};

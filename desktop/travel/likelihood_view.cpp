@@ -10,6 +10,14 @@
 namespace clampet::desktop {
 namespace {
 
+/// What it is, and in which shot it is worst.
+QString label_of(const study::Scatter::Seam& seam) {
+    return seam.scene.empty() ? text_of(seam.name) : text_of(seam.name) + " · " + text_of(seam.scene);
+}
+
+}  // namespace
+namespace {
+
 constexpr double least_factor = 0.2, most_factor = 20;
 constexpr std::size_t most_rows = 6;
 
@@ -38,7 +46,11 @@ void LikelihoodView::show_scatter(study::Scatter scatter) {
     old_ = false;
     QStringList words;
     for (const auto i : order())
-        words << tr("%1 lets go %2").arg(text_of(scatter_.seams[i].name), chance_words(scatter_.seams[i].chance));
+        words << (scatter_.seams[i].scene.empty()
+                      ? tr("%1 lets go %2").arg(text_of(scatter_.seams[i].name), chance_words(scatter_.seams[i].chance))
+                      : tr("%1 lets go %2, in %3")
+                            .arg(text_of(scatter_.seams[i].name), chance_words(scatter_.seams[i].chance),
+                                 text_of(scatter_.seams[i].scene)));
     setAccessibleDescription(words.join("; "));
     updateGeometry();
     update();
@@ -75,7 +87,7 @@ void LikelihoodView::paintEvent(QPaintEvent*) {
     const auto rows = order();
     const std::size_t count = std::min(most_rows, rows.size());
     for (std::size_t i = 0; i < count; ++i) {
-        names = std::max(names, metrics.horizontalAdvance(text_of(scatter_.seams[rows[i]].name)));
+        names = std::max(names, metrics.horizontalAdvance(label_of(scatter_.seams[rows[i]])));
         chances = std::max(chances, metrics.horizontalAdvance(chance_words(scatter_.seams[rows[i]].chance)));
     }
     names = std::min(names, 0.34 * width());
@@ -93,7 +105,7 @@ void LikelihoodView::paintEvent(QPaintEvent*) {
         paint_verdict_mark(p, QRectF(2, y - mark / 2, mark, mark), seam.verdict);
         p.setPen(t.text);
         p.drawText(QRectF(line, y - line / 2, names + 4, line), Qt::AlignLeft | Qt::AlignVCenter,
-                   metrics.elidedText(text_of(seam.name), Qt::ElideRight, names + 2));
+                   metrics.elidedText(label_of(seam), Qt::ElideRight, names + 2));
         p.setPen(Qt::NoPen);
         for (std::size_t k = 0; k < seam.sample.size(); ++k) {
             const double factor = seam.sample[k];

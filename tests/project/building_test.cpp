@@ -367,3 +367,45 @@ TEST_CASE("a port that takes one thing takes no second", "[project][building][in
     CHECK(ok.problem().where == "/interfaces/2/support/port");
     CHECK_THAT(ok.problem().what, Catch::Contains("already"));
 }
+
+TEST_CASE("two faces are joined another way that their ports allow, and only such a way", "[project][building]") {
+    Document d;
+    build(d, {"edge", "screw_clamp"});
+    REQUIRE(d.perform(Build{d.rig().parts.back().id, {}, {}, {{"block", {}, {{"bottom", std::string("face")}}}}}));
+    REQUIRE(d.perform(
+        Build{d.rig().parts.back().id, {}, {}, {{"block", "Above", {{"bottom", std::string("face")}}, "flat_face"}}}));
+    const std::string seam = d.rig().interfaces.back().id;
+    REQUIRE(d.rig().interface(seam)->elements.front().family == "flat_face");
+    const auto before = d.rig();
+    REQUIRE(d.perform(project::JoinBy{seam, "bond"}));
+    const auto& glued = *d.rig().interface(seam);
+    CHECK(glued.elements.size() == 1);
+    CHECK(glued.elements.front().family == "bond");
+    CHECK(glued.name == families::family_named("bond")->name());
+    // As large as what both share.
+    const auto filled = rig::in_force(d.rig(), glued, nullptr);
+    CHECK(std::get<double>(filled.elements.front().inputs.at("length")) == Approx(0.06));
+    d.undo();
+    CHECK(d.rig() == before);
+    const auto refused = d.perform(project::JoinBy{seam, "ball"});
+    REQUIRE_FALSE(refused);
+    CHECK(refused.problem().what == fmt::format("{} and Above do not meet that way.", d.rig().parts[2].name));
+    CHECK_FALSE(d.perform(project::JoinBy{"no-seam", "bond"}));
+}
+
+TEST_CASE("a stud takes a plate by a nut only where it goes through it", "[rig][building]") {
+    rig::Port stud{"top", families::PortKind::thread};
+    stud.sizes = {{"designation", "M6"}, {"sex", "male"}, {"length", 0.03}, {"face", 0.02}};
+    rig::Port plate{"below", families::PortKind::face};
+    plate.sizes = {{"length", 0.05}, {"width", 0.04}, {"hole", 0.0066}, {"thickness", 0.012}};
+    const auto by_thread = [&] {
+        const auto ways = rig::ways_between(stud, plate);
+        return std::any_of(ways.begin(), ways.end(), [](const auto& w) { return w.family->key() == "thread"; });
+    };
+    CHECK(by_thread());
+    plate.sizes.erase("thickness");  // no hole goes through it
+    CHECK_FALSE(by_thread());
+    plate.sizes["thickness"] = 0.012;
+    stud.sizes["sex"] = "female";
+    CHECK_FALSE(by_thread());
+}

@@ -10,6 +10,7 @@
 #include "project/starting_points.h"
 #include "quantity/dimension.h"
 #include "rig_builder.h"
+#include "study/scenes.h"
 
 using namespace clampet;
 using build::Vector;
@@ -154,4 +155,37 @@ TEST_CASE("a scatter that is stopped tells what it drew", "[study][scatter][inpu
     study::ScatterOptions options;
     options.draws = 0;
     CHECK_FALSE(study::scatter(rig, options));
+}
+
+TEST_CASE("over shots and payload sets each interface is drawn where it is worst", "[study][scatter][shots]") {
+    auto rig = project::demo_rig();
+    rig.shots = {{"level", "Level", {{"ball", {{"forward", 0.0}}}}, 2.0, 1.5},
+                 {"down", "Down the well", {{"ball", {{"forward", 0.9}}}}, 0, 0}};
+    rig.sets = {{"tele", "Tele lens", {}, {{"camera", 2.4, {0.09, 0, 0.044}}}}};
+    study::ScatterOptions options;
+    options.draws = 400;
+    const auto all = study::scatter(rig, options);
+    REQUIRE(all);
+    const auto scenes = study::scenes_of(rig);
+    const auto checked = study::check_scenes(rig, scenes);
+    REQUIRE(checked);
+    bool unlike = false;
+    for (const auto& worst : checked->worst) {
+        const auto own =
+            std::find_if(all->seams.begin(), all->seams.end(), [&](const auto& s) { return s.id == worst.id; });
+        REQUIRE(own != all->seams.end());
+        CAPTURE(own->name);
+        CHECK(own->scene == scenes[worst.scene].name);
+        unlike = unlike || own->scene != all->seams.front().scene;
+        // The same draws on the rig put into that scene by hand.
+        options.over_shots = false;
+        const auto there = study::scatter(study::staged(rig, scenes[worst.scene]), options);
+        REQUIRE(there);
+        const auto same =
+            std::find_if(there->seams.begin(), there->seams.end(), [&](const auto& s) { return s.id == worst.id; });
+        CHECK(same->scene.empty());
+        CHECK(own->p5 == same->p5);
+        CHECK(own->chance == same->chance);
+    }
+    CHECK(unlike);
 }
