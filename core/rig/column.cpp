@@ -51,4 +51,16 @@ std::vector<ColumnRow> column_of(const Rig& rig) {
     return Column(rig).rows();
 }
 
+std::vector<const Interface*> path_down(const Rig& rig, std::string_view part) {
+    std::vector<const Interface*> path;
+    while (path.size() <= rig.interfaces.size()) {
+        const auto held = std::find_if(rig.interfaces.begin(), rig.interfaces.end(),
+                                       [&](const auto& f) { return !f.closes_loop && f.payload.part == part; });
+        if (held == rig.interfaces.end()) break;
+        path.push_back(&*held);
+        part = held->support.part;
+    }
+    return path;
+}
+
 }  // namespace clampet::rig

@@ -16,4 +16,7 @@ struct ColumnRow {
 /// Range  A rig whose structure is valid; empty for an empty rig.
 std::vector<ColumnRow> column_of(const Rig& rig);
 
+/// The interfaces by which a part is held, from it down to the support; those that close a loop left out.
+std::vector<const Interface*> path_down(const Rig& rig, std::string_view part);
+
 }  // namespace clampet::rig

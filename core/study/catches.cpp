@@ -8,6 +8,7 @@
 
 #include "quantity/dimension.h"
 #include "quantity/format.h"
+#include "rig/column.h"
 #include "rig/tether.h"
 
 namespace clampet::study {
@@ -36,19 +37,6 @@ Vector nearest_of(const rig::Part& part, const Eigen::Isometry3d& world_from_par
     return best;
 }
 
-/// Interfaces from a part down to the support.
-std::vector<std::string> path_down(const rig::Rig& rig, std::string part) {
-    std::vector<std::string> path;
-    for (std::size_t steps = 0; steps <= rig.interfaces.size(); ++steps) {
-        const auto held = std::find_if(rig.interfaces.begin(), rig.interfaces.end(),
-                                       [&](const auto& f) { return !f.closes_loop && f.payload.part == part; });
-        if (held == rig.interfaces.end()) break;
-        path.push_back(held->id);
-        part = held->support.part;
-    }
-    return path;
-}
-
 /// What falls when it lets go: not what stands on the floor or lies by its weight.
 bool can_drop(const rig::Interface& f) {
     const auto& family = f.elements.front().family;
@@ -74,9 +62,10 @@ CatchResult caught(const rig::Rig& rig, const rig::Placed& placed, const rig::Te
     const Vector tied = nearest_of(anchor, placed.world_from_part(anchor.id), from);
     result.from = from;
     result.tied = tied;
-    const auto below_caught = path_down(rig, part.id), below_anchor = path_down(rig, anchor.id);
-    for (const auto& id : below_caught)
-        if (std::find(below_anchor.begin(), below_anchor.end(), id) == below_anchor.end()) result.covers.push_back(id);
+    const auto below_anchor = rig::path_down(rig, anchor.id);
+    for (const auto* f : rig::path_down(rig, part.id))
+        if (std::find(below_anchor.begin(), below_anchor.end(), f) == below_anchor.end())
+            result.covers.push_back(f->id);
     const double length = rig::length_of(tether), aside = (from - tied).head<2>().norm();
     if ((from - tied).norm() > length) {
         result.problem = fmt::format("{} does not reach: from {} to {} it is {}.", tether.name, anchor.name, part.name,

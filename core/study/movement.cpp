@@ -7,6 +7,7 @@
 
 #include "loads/load_case.h"
 #include "quantity/format.h"
+#include "rig/column.h"
 
 namespace clampet::study {
 namespace {
@@ -15,19 +16,6 @@ using rig::Vector;
 
 /// What families with play that nothing takes up call it.
 constexpr std::string_view wanders_by_play = "wanders_by_play";
-
-/// Interfaces from a part down to the support.
-std::vector<const rig::Interface*> below(const rig::Rig& rig, std::string part) {
-    std::vector<const rig::Interface*> all;
-    for (std::size_t steps = 0; steps <= rig.interfaces.size(); ++steps) {
-        const auto held = std::find_if(rig.interfaces.begin(), rig.interfaces.end(),
-                                       [&](const auto& f) { return !f.closes_loop && f.payload.part == part; });
-        if (held == rig.interfaces.end()) break;
-        all.push_back(&*held);
-        part = held->support.part;
-    }
-    return all;
-}
 
 double push_of(const rig::Rig& rig) {
     for (const auto& use : rig.cases) {
@@ -68,7 +56,7 @@ std::vector<Movement> movements(const rig::Rig& rig, const rig::Placed& placed, 
     std::vector<Movement> all;
     const double push = push_of(rig);
     const Vector subject = sight.eye + sight.distance * sight.looks;
-    for (const auto* f : below(rig, camera)) {
+    for (const auto* f : rig::path_down(rig, camera)) {
         const auto joints = rig::prepare(*f, rig::End::typical);
         if (!joints) continue;
         const auto& world = placed.world_from_interface(f->id);

@@ -10,6 +10,7 @@
 #include "desktop/widgets/panel.h"
 #include "desktop/widgets/quiet_combo_box.h"
 #include "desktop/widgets/stock_row.h"
+#include "rig/column.h"
 #include "rig/tether.h"
 #include "study/sentences.h"
 
@@ -22,22 +23,16 @@ const families::Family& tethers() {
     return *families::family_named(rig::tether_family);
 }
 
-/// Parts that do not fall with it: nearest first down its load path, then all others.
+/// Parts that do not fall with it: its load path from the support up, then all others.
 std::vector<const rig::Part*> anchors_of(const rig::Rig& rig, const std::string& part) {
     std::vector<const rig::Part*> all;
-    const auto held = [&](const std::string& id) {
-        return std::find_if(rig.interfaces.begin(), rig.interfaces.end(),
-                            [&](const auto& f) { return !f.closes_loop && f.payload.part == id; });
-    };
-    std::vector<std::string> below;
-    for (auto f = held(part); f != rig.interfaces.end() && below.size() <= rig.parts.size(); f = held(f->support.part))
-        below.push_back(f->support.part);
     // What stays the longest is tied to first.
-    for (auto id = below.rbegin(); id != below.rend(); ++id) all.push_back(rig.part(*id));
+    const auto path = rig::path_down(rig, part);
+    for (auto f = path.rbegin(); f != path.rend(); ++f) all.push_back(rig.part((*f)->support.part));
     for (const auto& other : rig.parts) {
-        bool falls = other.id == part;
-        for (auto f = held(other.id); !falls && f != rig.interfaces.end(); f = held(f->support.part))
-            falls = f->support.part == part;
+        const auto own = rig::path_down(rig, other.id);
+        const bool falls = other.id == part ||
+                           std::any_of(own.begin(), own.end(), [&](const auto* f) { return f->support.part == part; });
         if (!falls && std::find(all.begin(), all.end(), &other) == all.end()) all.push_back(&other);
     }
     return all;
