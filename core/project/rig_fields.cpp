@@ -280,12 +280,16 @@ const Fields<rig::Tether>& tether_fields() {
     static const Fields<Tether> fields{
         "tether",
         "a second catch: what holds a part when what carries it lets go",
-        {text_field("id", &Tether::id, "its name in the file", true), text_field("name", &Tether::name, "text"),
+        {text_field("id", &Tether::id, "its name in the file", true),
+         text_field("name", &Tether::name, "what people call it; the id where it is left out"),
          text_field("caught", &Tether::caught, "id of the part that it holds", true),
          text_field("anchor", &Tether::anchor, "id of the part that it is tied to", true),
          inputs_field(
              "of the family `tether`; how far it falls is the rig's to say", &Tether::inputs,
-             [](const Tether&) { return families::family_named(rig::tether_family); }, "Write {\"length\": 0.3}.")}};
+             [](const Tether&) { return families::family_named(rig::tether_family); }, "Write {\"length\": 0.3}.")},
+        [](const Node&, Tether& t) {
+            if (t.name.empty()) t.name = t.id;
+        }};
     return fields;
 }
 

@@ -44,6 +44,12 @@ Status validate(const Rig& rig, const Tether& tether) {
     if (tether.caught == tether.anchor)
         return Problem{"tether.to_itself", "/anchor", "A part is tied to itself.",
                        "Tie it to what stays when it falls: the tube, the beam, the stand."};
+    for (const char* key : {"anchor", "slack", "aside", "mass"})
+        if (tether.inputs.contains(key))
+            return Problem{
+                "tether.said_by_rig", fmt::format("/inputs/{}", key),
+                fmt::format("“{}” is not asked of a second catch: the rig says what falls, and how far.", key),
+                "Leave it out; give its length."};
     if (const auto joint = joint_of(tether, 0, End::typical); !joint) return joint.problem();
     return Done{};
 }

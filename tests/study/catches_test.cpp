@@ -145,6 +145,11 @@ TEST_CASE("second catches are written, read back, edited and forgotten with thei
     const auto unknown = d.perform(project::SetTether{wrong});
     REQUIRE_FALSE(unknown);
     CHECK(unknown.problem().where == "/tethers/0/anchor");
+    wrong = d.rig().tethers.front();
+    wrong.inputs["slack"] = 3.0;  // it would say nothing: the rig knows
+    const auto dropped = d.perform(project::SetTether{wrong});
+    REQUIRE_FALSE(dropped);
+    CHECK(dropped.problem().where == "/tethers/0/inputs/slack");
 
     REQUIRE(d.perform(project::RemovePart{"camera"}));
     CHECK(d.rig().tethers.empty());
