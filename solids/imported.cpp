@@ -12,6 +12,7 @@
 #include <GProp_GProps.hxx>
 #include <Message.hxx>
 #include <Message_Messenger.hxx>
+#include <mutex>
 #include <OSD_Path.hxx>
 #include <Poly_Triangulation.hxx>
 #include <RWStl.hxx>
@@ -221,6 +222,8 @@ Result<Imported> read_solid(const std::string& path, FileUnit unit) {
                        "Write it with fewer triangles: 250 MB and less are read."};
     std::string kind = fs::path(path).extension().string();
     std::transform(kind.begin(), kind.end(), kind.begin(), [](unsigned char c) { return std::tolower(c); });
+    static std::mutex one_at_a_time;  // its messenger is one for the whole program
+    const std::scoped_lock alone(one_at_a_time);
     const Silence silence;
     try {
         if (kind == ".stl") {

@@ -2,14 +2,17 @@
 
 #include <algorithm>
 #include <QComboBox>
+#include <QCoreApplication>
 #include <QDialogButtonBox>
 #include <QFileInfo>
 #include <QFormLayout>
 #include <QHBoxLayout>
 #include <QLabel>
 #include <QLineEdit>
+#include <QPointer>
 #include <QPushButton>
 #include <QRadioButton>
+#include <thread>
 
 #include "catalogue/material.h"
 #include "desktop/own/own_part_picture.h"
@@ -40,9 +43,6 @@ OwnPartDialog::OwnPartDialog(project::Document& document, project::ShelfPlace pl
     : QDialog(parent),
       document_(document),
       place_(std::move(place)),
-      reader_([this](std::function<void()> answer) {
-          QMetaObject::invokeMethod(this, std::move(answer), Qt::QueuedConnection);
-      }),
       picture_(new OwnPartPicture(this)),
       name_(new QLineEdit(this)),
       unit_(
@@ -138,10 +138,16 @@ void OwnPartDialog::read(const QString& path) {
     put_->setEnabled(false);
     says_->setText(tr("Being read…"));
     const auto unit = static_cast<solids::FileUnit>(unit_->currentIndex());
-    reader_.start([this, unit, file = path_](const study::Job&) -> std::function<void()> {
+    // A library that reads cannot be stopped half way: what nobody waits for any more is left to end by itself.
+    std::thread([here = QPointer<OwnPartDialog>(this), number = ++asked_, unit, file = path_] {
         auto solid = std::make_shared<Result<solids::Imported>>(solids::read_solid(file, unit));
-        return [this, solid] { took(*solid); };
-    });
+        QMetaObject::invokeMethod(
+            QCoreApplication::instance(),
+            [here, number, solid] {
+                if (here && here->asked_ == number) here->took(*solid);
+            },
+            Qt::QueuedConnection);
+    }).detach();
 }
 
 void OwnPartDialog::took(const Result<solids::Imported>& solid) {

@@ -2,7 +2,6 @@
 #include <optional>
 #include <QDialog>
 
-#include "project/background.h"
 #include "project/document.h"
 #include "project/shelf.h"
 #include "solids/own_part.h"
@@ -54,7 +53,7 @@ class OwnPartDialog : public QDialog {
 
     project::Document& document_;
     project::ShelfPlace place_;
-    project::Background reader_;
+    quint64 asked_ = 0;  ///< which reading its answer is waited for
     std::string path_, placed_;
     std::optional<solids::Imported> solid_;
     solids::Making making_;
