@@ -201,7 +201,8 @@ rig::Port OwnPartDialog::port_of(int index) const {
     port.z = index == held ? Vector(-row.outward) : row.outward;
     port.x =
         std::abs(port.z.x()) < 0.9 ? (Vector::UnitX() - port.z.x() * port.z).normalized() : port.z.unitOrthogonal();
-    port.surface = "printed PETG";
+    // Its friction is that of what it is made of, where the table knows it.
+    if (const auto material = catalogue::material_named(making_.material)) port.surface = material->friction_class;
     const QString kind = ports_[index].kind->currentData().toString();
     const QString thread = kind.section(' ', 1);
     if (thread.isEmpty()) {
@@ -211,7 +212,7 @@ rig::Port OwnPartDialog::port_of(int index) const {
         const double across = std::min({size.x(), size.y(), size.z()});
         port.sizes = {{"length", across}, {"width", across}};
         if (kind == "hole") {
-            port.sizes["hole"] = 0.0066;
+            port.sizes["hole"] = 0.0066;  // for a ¼ screw, close; its sheet corrects it
             port.sizes["thickness"] = std::min(0.010, across);
         }
         return port;

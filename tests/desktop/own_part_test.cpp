@@ -112,6 +112,7 @@ TEST_CASE("a block from a file is weighed, turned, pressed and put on a stud", "
     CHECK(part.name == "block");
     CHECK(part.kind.empty());
     CHECK(part.shapes.front().kind == rig::ShapeKind::hull);
+    CHECK(part.port("held")->surface == "plywood");             // as what it is made of
     CHECK(part.port("held")->z.y() == Approx(1).margin(0.02));  // into the part
     CHECK(d.rig().interfaces.back().elements.front().family == "thread");
     CHECK(d.shelf().title().contains("block"));

@@ -10,7 +10,7 @@ Result<Body> build(const Values& v) {
     Solids solids;
     solids.add(box({0, 0, tube / 2 + height / 2}, {length, width, height}, stuff_of(v)), density);
     const int bands = static_cast<int>(number(v, "bands"));
-    for (int i = 0; i < bands; ++i)
+    for (int i = 0; i < bands; ++i)  // a tie weighs some 4 g; from memory
         solids.add_weighed(
             cylinder({length * ((i + 0.5) / bands - 0.5), 0, 0}, tube + 0.004, 0.005, Vector::UnitX(), Stuff::plastic),
             0.004);

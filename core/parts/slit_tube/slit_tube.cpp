@@ -17,7 +17,7 @@ Result<Body> build(const Values& v) {
     solids.add(cylinder(middle, outside, length, Vector::UnitZ(), Stuff::tube), density);
     solids.drill(cylinder(middle, inside, length, Vector::UnitZ(), Stuff::tube), density);
     const int bands = static_cast<int>(number(v, "bands"));
-    for (int i = 0; i < bands; ++i) {
+    for (int i = 0; i < bands; ++i) {  // a hose clamp weighs some 15 g; from memory
         const double at = slit * ((i + 0.5) / bands - 0.5);
         solids.add_weighed(cylinder({0, 0, at}, outside + 0.004, 0.009, Vector::UnitZ(), Stuff::metal), 0.015);
     }
