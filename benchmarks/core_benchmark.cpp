@@ -11,8 +11,8 @@
 #include "project/starting_points.h"
 #include "rig/statics.h"
 #include "study/check.h"
-#include "study/evaluate.h"
 #include "study/room.h"
+#include "study/scenes.h"
 #include "study/solve.h"
 #include "study/worst_pose.h"
 #include "tests/column_rig.h"
@@ -23,6 +23,21 @@ namespace {
 
 std::shared_ptr<const families::Joint> joint(const char* family, const families::Values& values) {
     return *families::join(*families::family_named(family), values);
+}
+
+/// Twelve interfaces with six axes, a ball's and three pivots', under a camera that leans out.
+rig::Rig turned_column() {
+    auto rig = column(12);
+    rig.parts.back().mass = 1.3;
+    rig.parts.back().centre_of_gravity = {0.03, 0.01, 0.06};
+    for (const std::size_t pivot : {2, 5, 8}) {
+        rig.interfaces[pivot].elements = {{"hold", "friction_pivot", {}}};
+        rig.parts[pivot].ports[1].at = {0.02, 0, 0.08};
+        rig.parts[pivot].ports[1].z = rig::Vector(0, 0.8, 0.6);
+        rig.parts[pivot].ports[1].x = rig::Vector::UnitX();
+    }
+    rig.interfaces[10].elements = {{"hold", "ball", {}}};
+    return *loads::used(std::move(rig), {"carried"});
 }
 
 /// Seconds per iteration over the target, measured by the library itself.
@@ -88,23 +103,6 @@ void twelve_seams_placed_and_loaded(benchmark::State& state) {
 }
 BENCHMARK(twelve_seams_placed_and_loaded)->Unit(benchmark::kMicrosecond);
 
-/// One pose, one case, without a search for directions: every seam's factor, and against the worst that is known.
-void twelve_seams_evaluated(benchmark::State& state) {
-    const auto prepared = *study::PreparedRig::of(column(12));
-    study::Workspace workspace(prepared);
-    const std::vector<study::CaseInForce> rest(1);
-    std::vector<study::SeamFactor> least(12);
-    study::evaluate(prepared, prepared.own_pose(), rest, workspace, least);
-    const bool anew = state.range(0) != 0;
-    for (auto _ : state) {
-        if (anew) least.assign(12, {});
-        study::evaluate(prepared, prepared.own_pose(), rest, workspace, least);
-        benchmark::DoNotOptimize(least.data());
-    }
-    against(state, 60e-6);
-}
-BENCHMARK(twelve_seams_evaluated)->Arg(0)->Arg(1)->Unit(benchmark::kMicrosecond);
-
 /// What touches what: positions of the boom's eleven parts a second, on the machine's cores. Target: 1000 poses of 30
 /// parts in a second, which is 30·29/2 pairs; the boom's pairs are counted against it.
 void room_of_the_boom(benchmark::State& state) {
@@ -132,17 +130,28 @@ void open_a_rig(benchmark::State& state) {
 }
 BENCHMARK(open_a_rig)->Unit(benchmark::kMillisecond);
 
-/// 4096 poses of the castered post, of the 46,656 that are looked at.
-void worst_pose_of_the_post(benchmark::State& state) {
-    const auto rig = *project::starting_rig("castered-post");
-    study::WorstPoseOptions options;
-    options.most_poses = 4096;
+/// The worst pose of twelve seams on six axes, 46,656 poses and three cases, on the machine's cores.
+void worst_pose_of_twelve_seams(benchmark::State& state) {
+    const auto rig = turned_column();
     study::Job job;
     job.workers = study::all_cores();
+    study::WorstPoseOptions options;
+    options.check.cases = {"push", "tug"};  // and rest
     for (auto _ : state) benchmark::DoNotOptimize(study::worst_pose(rig, options, job)->poses);
-    against(state, 4096.0 / 46656);
+    against(state, 1.0);
 }
-BENCHMARK(worst_pose_of_the_post)->Unit(benchmark::kMillisecond)->UseRealTime();
+BENCHMARK(worst_pose_of_twelve_seams)->Unit(benchmark::kMillisecond)->UseRealTime();
+
+/// The same of the demonstration's rigs: eleven axes and ten seams, five axes and seven.
+void worst_pose_of(benchmark::State& state, const char* key) {
+    const auto rig = *project::starting_rig(key);
+    study::Job job;
+    job.workers = study::all_cores();
+    for (auto _ : state) benchmark::DoNotOptimize(study::worst_pose(rig, {}, job)->poses);
+    against(state, 1.0);
+}
+BENCHMARK_CAPTURE(worst_pose_of, boom, "boom")->Unit(benchmark::kMillisecond)->UseRealTime();
+BENCHMARK_CAPTURE(worst_pose_of, post, "castered-post")->Unit(benchmark::kMillisecond)->UseRealTime();
 
 void edit_one_input(benchmark::State& state) {
     project::Document document;
@@ -156,6 +165,46 @@ void edit_one_input(benchmark::State& state) {
     against(state, 16e-3);
 }
 BENCHMARK(edit_one_input)->Unit(benchmark::kMillisecond);
+
+/// The castered post under all of its cases in eight shots.
+rig::Rig in_eight_shots() {
+    auto rig = *loads::used(*project::starting_rig("castered-post"), {"carried", "outdoors"});
+    rig.shots.clear();
+    for (int i = 0; i < 8; ++i)
+        rig.shots.push_back({"shot" + std::to_string(i),
+                             "Shot " + std::to_string(i),
+                             {{"ball", {{"forward", 0.1 * i}, {"pan", 0.3 * i}}}},
+                             0,
+                             0});
+    return rig;
+}
+
+/// A keystroke with eight shots: the shot that is shown within a frame.
+void keystroke_shown_shot(benchmark::State& state) {
+    project::Document document;
+    (void)document.adopt(in_eight_shots());
+    double torque = 2;
+    for (auto _ : state) {
+        torque = torque > 3 ? 2 : torque + 0.01;
+        benchmark::DoNotOptimize(
+            static_cast<bool>(document.perform(project::SetInput{"ball", "ball", "torque", torque}, 1)));
+    }
+    against(state, 16e-3);
+}
+BENCHMARK(keystroke_shown_shot)->Unit(benchmark::kMillisecond);
+
+/// And all eight of them on the machine's cores within a fifth of a second.
+void keystroke_all_shots(benchmark::State& state) {
+    const auto rig = in_eight_shots();
+    const auto scenes = study::scenes_of(rig);
+    study::Job job;
+    job.workers = study::all_cores();
+    for (auto _ : state) {
+        benchmark::DoNotOptimize(study::check_scenes(rig, scenes, {}, job)->scenes.size());
+    }
+    against(state, 0.2);
+}
+BENCHMARK(keystroke_all_shots)->Unit(benchmark::kMillisecond)->UseRealTime();
 
 /// Every mode's two factors under a general load. Chains and arms may take a millisecond, the others a tenth of one.
 void modes_of(benchmark::State& state, const families::Family* family) {

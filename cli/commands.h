@@ -52,6 +52,13 @@ struct CheckRequest {
     unsigned threads = 0;                  ///< 0: as many as there are cores
 };
 int check_command(const CheckRequest& request, bool json);
+/// What hands have to do while joints are loosened, set and tightened again.
+int loosen_command(const std::string& file, bool json);
+struct SightRequest {
+    std::string file, screen, mirror, eye;
+};
+/// Whether a screen is seen from a place, straight or by a mirror.
+int sight_command(const SightRequest& request, bool json);
 struct WorstRequest {
     std::string file, seam;
     std::uint64_t seed = 1;

@@ -22,6 +22,7 @@ struct Arguments {
     ScatterRequest scatter;
     RoomRequest room;
     PictureRequest picture;
+    SightRequest sight;
     AdviseRequest advise;
     StockRequest stock_room;
     SolidRequest solid;
@@ -148,6 +149,21 @@ void add_commands(CLI::App& app, Arguments& a, int& exit_code) {
         ->check(CLI::Range(1, 256));
     json_flag(balance);
     balance->callback([&] { exit_code = balance_command(a.file, a.threads, a.json); });
+
+    auto* loosen =
+        app.add_subcommand("loosen", "What must be held while a joint is loose, what turns when it is tightened?");
+    loosen->add_option("RIG", a.file, "A rig file")->required();
+    json_flag(loosen);
+    loosen->callback([&] { exit_code = loosen_command(a.file, a.json); });
+
+    auto* sight = app.add_subcommand("sight", "Is a screen seen from where somebody stands, straight or by a mirror?");
+    sight->add_option("RIG", a.sight.file, "A rig file")->required();
+    sight->add_option("SCREEN", a.sight.screen, "What is looked at, by its id: a camera, a monitor, a phone")
+        ->required();
+    sight->add_option("--eye", a.sight.eye, "Where from: ahead; to the left; up")->required();
+    sight->add_option("--mirror", a.sight.mirror, "The part that reflects, by its id");
+    json_flag(sight);
+    sight->callback([&] { exit_code = sight_command(a.sight, a.json); });
 
     auto* picture = app.add_subcommand("picture", "What does the camera see in each shot, and what is in the way?");
     picture->add_option("RIG", a.picture.file, "A rig file")->required();

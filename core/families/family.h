@@ -79,6 +79,8 @@ struct Mode {
     /// A lock that holds or not whatever the size of the load, or a limit that is a ratio: its factor is a margin,
     /// 1/utilisation, that must hold for the permanent load and for the whole.
     bool scale_free = false;
+    /// Between two loads that it bears there may be one that it does not: searches take nothing for granted there.
+    bool dents = false;
 };
 
 /// A warning that comes with the numbers, such as too few turns of thread.

@@ -4,6 +4,8 @@
 
 #include <algorithm>
 
+#include "rig/axis_in_world.h"
+
 namespace clampet::loads {
 namespace {
 
@@ -21,16 +23,11 @@ std::vector<std::string> separated(const std::string& text) {
 }
 
 TurningAxis in_the_world(const Situation& s, std::size_t interface, std::size_t k) {
-    const auto& motion = s.placed.mechanism().seams()[interface].motion;
-    const rig::Interface& f = s.rig.interfaces[interface];
-    std::vector<double> before;
-    for (std::size_t i = 0; i < k; ++i) before.push_back(rig::position_of(f, motion.axes[i].key));
-    const Eigen::Isometry3d carried =
-        s.placed.placement().world_from_port[interface] * families::moved(motion.axes, before);
-    const auto& axis = motion.axes[k];
-    const rig::Vector direction = carried.linear() * axis.direction;
-    return {interface, fmt::format("{} of {}", axis.label, f.name), direction, carried * axis.at,
-            s.placed.placement().world_from_interface[interface].linear().transpose() * direction};
+    const auto [direction, at] = rig::axis_in_world(s.rig, s.placed, interface, k);
+    return {interface,
+            fmt::format("{} of {}", s.placed.mechanism().seams()[interface].motion.axes[k].label,
+                        s.rig.interfaces[interface].name),
+            direction, at, s.placed.placement().world_from_interface[interface].linear().transpose() * direction};
 }
 
 }  // namespace

@@ -249,6 +249,7 @@ std::optional<RigAdvice> tried(const rig::Rig& rig, const Candidate& candidate, 
             std::find_if(after->worst.begin(), after->worst.end(), [&](const auto& w) { return w.id == was.id; });
         if (at == after->worst.end()) return std::nullopt;
         const auto &then = after->result_of(*at), &now = before.result_of(was);
+        advice.all.push_back({was.id, then.typical, then.required > 0 ? then.required : rig.required, then.verdict});
         if (was.id == target) {
             found = true;
             advice.before = now.typical;

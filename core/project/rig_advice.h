@@ -17,6 +17,13 @@ struct RigAdvice {
     study::Verdict then = study::Verdict::slips;  ///< of the interface
     study::Verdict rig = study::Verdict::slips;   ///< of the whole rig
     double owned = 0;                             ///< so many of what it needs are in the drawer
+    /// Of an interface where it is worst after it.
+    struct Then {
+        std::string interface;
+        double factor = 0, required = 0;
+        study::Verdict verdict = study::Verdict::slips;
+    };
+    std::vector<Then> all = {};  ///< of every interface
 };
 struct RigAdviceOptions {
     std::string seam = {};                          ///< only for this interface; empty: for all that do not hold

@@ -4,6 +4,7 @@
 #include <cmath>
 
 #include "parts/solids.h"
+#include "rig/elements_reach.h"
 #include "rig/in_force.h"
 
 namespace clampet::rig {
@@ -19,13 +20,7 @@ std::vector<double> positions_of(const Interface& interface, const std::vector<A
 }
 
 bool elements_allow(const Interface& interface) {
-    return std::all_of(interface.elements.begin(), interface.elements.end(), [&](const Element& element) {
-        const auto* family = families::family_named(element.family);
-        if (!family) return true;
-        const auto values = shape_values(element);
-        const auto axes = family->motion(values).axes;
-        return family->reaches(values, positions_of(interface, axes));
-    });
+    return ElementsReach(interface)(positions_of(interface, motion_of(interface).axes));
 }
 
 /// Twice the reach of a shape along each of its part's axes.
@@ -141,10 +136,13 @@ bool is_within_stops(const Interface& interface) {
 double stopped(const Interface& interface, const Axis& axis, double wanted) {
     const Stops stops = stops_of(interface, axis);
     const double present = position_of(interface, axis.key), to = std::clamp(wanted, stops.least, stops.most);
-    Interface tried = interface;
+    const ElementsReach reach(interface);
+    const auto axes = motion_of(interface).axes;
+    auto tried = positions_of(interface, axes);
     const auto allowed = [&](double position) {
-        tried.pose[axis.key] = position;
-        return elements_allow(tried);
+        for (std::size_t k = 0; k < axes.size(); ++k)
+            if (axes[k].key == axis.key) tried[k] = position;
+        return reach(tried);
     };
     if (allowed(to)) return to;
     // From beyond a stop the way back is to where the axis is at rest; from within it leads to the stop.

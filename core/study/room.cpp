@@ -113,6 +113,11 @@ std::vector<Look> looks_of(const rig::Rig& rig, const Bodies& bodies, const std:
     return all;
 }
 
+std::string name_of(const rig::Rig& rig, const std::string& id) {
+    const auto* part = rig.part(id);
+    return part ? part->name : id;
+}
+
 rig::Positions positions_of(const rig::Rig& rig, const Mechanism& mechanism, const Pose& pose) {
     rig::Positions all;
     for (std::size_t a = 0; a < pose.size(); ++a)
@@ -224,6 +229,17 @@ struct Deepest {
 
 }  // namespace
 
+std::vector<TouchNow> touches_as_posed(const rig::Rig& rig, double deeper_than) {
+    std::vector<TouchNow> all;
+    if (rig.interfaces.empty()) return all;
+    const Bodies bodies(rig, false);
+    Placement at;
+    bodies.mechanism().place(bodies.mechanism().pose_of(rig), at);
+    for (const auto& f : bodies.touching(at, deeper_than))
+        all.push_back({rig.parts[f.one].id, rig.parts[f.other].id, f.depth});
+    return all;
+}
+
 Result<Room> room(const rig::Rig& rig, const RoomOptions& options, const Job& job) {
     if (options.steps < 1 || options.steps > 1000)
         return Problem{"room.impossible_steps", "steps", "That is no number of steps.", "Give 1 to 1000."};
@@ -318,16 +334,18 @@ Result<Room> room(const rig::Rig& rig, const RoomOptions& options, const Job& jo
     return answer;
 }
 
+std::string sentence_of(const rig::Rig& rig, const TouchNow& touch) {
+    return fmt::format("{} and {} are {} in each other", name_of(rig, touch.one), name_of(rig, touch.other),
+                       quantity::format(touch.depth, quantity::Dimension::length));
+}
+
 std::string sentence_of(const rig::Rig& rig, const Touch& touch) {
-    const auto name = [&](const std::string& id) {
-        const auto* part = rig.part(id);
-        return part ? part->name : id;
-    };
+    const auto name = [&](const std::string& id) { return name_of(rig, id); };
     const auto length = [](double si) { return quantity::format(si, quantity::Dimension::length); };
     const auto how = [&](const std::string& deep) {
         if (touch.reach.empty())
-            return fmt::format("{} and {} {}", name(touch.one), name(touch.other),
-                               deep.empty() ? "touch" : fmt::format("are {} in each other", deep));
+            return deep.empty() ? fmt::format("{} and {} touch", name(touch.one), name(touch.other))
+                                : sentence_of(rig, TouchNow{touch.one, touch.other, touch.depth});
         return fmt::format("{} is {}in the way of {} ({})", name(touch.other), deep.empty() ? deep : deep + " ",
                            touch.reach, name(touch.one));
     };

@@ -48,6 +48,17 @@ struct RoomOptions {
 /// Source   Penetration of convex solids by the FCL library; spacers by bisection.
 Result<Room> room(const rig::Rig& rig, const RoomOptions& options = {}, const Job& job = {});
 
+/// Two parts that lie in each other as a rig is posed.
+struct TouchNow {
+    std::string one, other;
+    double depth = 0;  ///< [m]
+};
+/// As room() finds them, of one pose and of the things themselves: while something is dragged.
+/// Range  A valid rig.
+std::vector<TouchNow> touches_as_posed(const rig::Rig& rig, double deeper_than = 0.001);
+/// "Camera and Ball cup are 3.2 mm in each other".
+std::string sentence_of(const rig::Rig& rig, const TouchNow& touch);
+
 /// "Straight down: Camera and Ball cup are 3.2 mm in each other" or "Ball in its cup, Forward, from 62° on: Camera and
 /// Ball cup touch".
 std::string sentence_of(const rig::Rig& rig, const Touch& touch);

@@ -3,103 +3,93 @@
 #include <fmt/format.h>
 
 #include <algorithm>
-#include <array>
 #include <cmath>
-#include <mutex>
+#include <map>
+#include <memory>
 #include <random>
 
 #include "loads/load_case.h"
-#include "rig/mechanism.h"
-#include "study/evaluate.h"
+#include "rig/elements_reach.h"
+#include "study/prepared_rig.h"
 #include "study/ranking.h"
+#include "study/seam_search.h"
 #include "study/travel.h"
 
 namespace clampet::study {
 namespace {
 
-constexpr std::size_t kept_of_each = 6;  ///< poses of an interface that are refined
-constexpr std::size_t in_a_block = 256;  ///< poses that a worker takes at a time
-constexpr std::size_t first_look = 97;   ///< poses that are looked at before all
+constexpr std::size_t kept_of_each = 6;                  ///< poses of an interface that are refined
+constexpr std::size_t in_a_search = 3;                   ///< interfaces that a worker takes at a time
+constexpr std::size_t first_look = 97;                   ///< poses that are looked at before the others
+constexpr std::size_t between_looks = 64;                ///< poses, after which is looked whether it is to stop
+constexpr std::size_t least_steps = 3, most_steps = 13;  ///< of an axis in a grid
 constexpr int refinements = 5;
+constexpr double worth_refining = 5e-4, close = 1.05;
 
 using Pose = std::vector<double>;
 
-/// Directions of what comes from any side: the six ways along the axes and the eight corners between them.
-std::vector<rig::Vector> few_directions_of(const rig::Free& free) {
-    std::vector<rig::Vector> all;
-    for (int x = -1; x <= 1; ++x)
-        for (int y = -1; y <= 1; ++y)
-            for (int z = -1; z <= 1; ++z) {
-                const int sides = std::abs(x) + std::abs(y) + std::abs(z);
-                if (sides != 1 && sides != 3 && !(free.over == rig::Directions::level && sides == 2 && z == 0))
-                    continue;
-                rig::Vector d = rig::Vector(x, y, z).normalized();
-                if (free.over == rig::Directions::level && z != 0) continue;
-                if (free.over == rig::Directions::around) {
-                    d -= free.about * d.dot(free.about);
-                    if (d.norm() < 0.1) continue;
-                    d.normalize();
-                }
-                all.push_back(d);
-            }
-    return all;
-}
-
-std::vector<CaseInForce> cases_of(const std::vector<rig::Action>& actions, double required) {
-    std::vector<CaseInForce> all;
-    for (const auto& action : actions) {
-        if (action.free.empty()) {
-            all.push_back({action, {}, required});
-            continue;
-        }
-        for (const auto& first : few_directions_of(action.free.front())) {
-            if (action.free.size() == 1) {
-                all.push_back({action, {first, first}, required});
-                continue;
-            }
-            for (const auto& second : few_directions_of(action.free[1]))
-                all.push_back({action, {first, second}, required});
-        }
-    }
-    return all;
-}
-
-/// Poses of a grid over all axes, or as many at random.
+/// Poses that differ for one interface: a grid over the axes that change anything about its loads, or as many spread
+/// over all of their travel. The other axes stay where they are.
 class Poses {
  public:
-    Poses(std::vector<rig::Stops> spans, std::size_t most, std::uint64_t seed) : spans_(std::move(spans)), seed_(seed) {
-        const auto axes = static_cast<double>(spans_.size());
-        steps_ = spans_.empty()
-                     ? 1
-                     : static_cast<std::size_t>(std::floor(std::pow(static_cast<double>(most), 1 / axes) + 1e-9));
-        is_grid_ = steps_ >= 3;
+    Poses(Pose own, const std::vector<rig::Stops>& spans, const std::vector<bool>& matters, std::size_t most,
+          std::uint64_t seed)
+        : own_(std::move(own)) {
+        for (std::size_t k = 0; k < matters.size(); ++k)
+            if (matters[k]) axes_.push_back({k, spans[k]});
+        if (axes_.empty()) return;
+        const double steps = std::pow(static_cast<double>(most), 1 / static_cast<double>(axes_.size()));
+        steps_ = std::min(static_cast<std::size_t>(std::floor(steps + 1e-9)), most_steps);
+        is_grid_ = steps_ >= least_steps;
         count_ = most;
-        if (is_grid_) {
-            count_ = 1;
-            for (std::size_t i = 0; i < spans_.size(); ++i) count_ *= steps_;
-        }
-    }
-    std::size_t count() const { return count_; }
-    double step(std::size_t axis) const {
-        return (spans_[axis].most - spans_[axis].least) / static_cast<double>(is_grid_ ? steps_ - 1 : 6);
-    }
-    const rig::Stops& span(std::size_t axis) const { return spans_[axis]; }
-    Pose at(std::size_t i) const {
-        Pose pose(spans_.size());
         if (!is_grid_) {
-            std::mt19937_64 random(seed_ * 0x9E3779B97F4A7C15ULL + i);
-            for (std::size_t k = 0; k < pose.size(); ++k)
-                pose[k] = std::uniform_real_distribution<double>(spans_[k].least, spans_[k].most)(random);
+            spread(seed);
+            return;
+        }
+        count_ = 1;
+        for (std::size_t i = 0; i < axes_.size(); ++i) count_ *= steps_;
+    }
+    struct Moved {
+        std::size_t axis = 0;  ///< of the rig's pose
+        rig::Stops span;
+    };
+    std::size_t count() const { return count_; }
+    const std::vector<Moved>& axes() const { return axes_; }
+    double step(const Moved& moved) const {
+        return (moved.span.most - moved.span.least) / static_cast<double>(is_grid_ ? steps_ - 1 : 6);
+    }
+    Pose at(std::size_t i) const {
+        Pose pose = own_;
+        if (!is_grid_) {
+            for (std::size_t k = 0; k < axes_.size(); ++k) {
+                const double share = starts_[k] + strides_[k] * static_cast<double>(i);
+                const auto& span = axes_[k].span;
+                pose[axes_[k].axis] = span.least + (share - std::floor(share)) * (span.most - span.least);
+            }
             return pose;
         }
-        for (std::size_t k = 0; k < pose.size(); ++k, i /= steps_)
-            pose[k] = spans_[k].least + step(k) * static_cast<double>(i % steps_);
+        for (const auto& a : axes_) {
+            pose[a.axis] = a.span.least + step(a) * static_cast<double>(i % steps_);
+            i /= steps_;
+        }
         return pose;
     }
 
  private:
-    std::vector<rig::Stops> spans_;
-    std::uint64_t seed_;
+    /// Additive recurrence whose strides are powers of the root of x^(d+1) = x + 1: no part of the travel is missed.
+    void spread(std::uint64_t seed) {
+        const double d = static_cast<double>(axes_.size());
+        double root = 2;
+        for (int i = 0; i < 60; ++i) root = std::pow(1 + root, 1 / (d + 1));
+        std::mt19937_64 random(seed);
+        for (std::size_t k = 0; k < axes_.size(); ++k) {
+            starts_.push_back(std::uniform_real_distribution<double>(0, 1)(random));
+            strides_.push_back(std::pow(root, -static_cast<double>(k + 1)));
+        }
+    }
+    Pose own_;
+    std::vector<Moved> axes_;
+    std::vector<double> starts_, strides_;  ///< shares of the travel, where there is no grid
     std::size_t steps_ = 1, count_ = 1;
     bool is_grid_ = true;
 };
@@ -113,97 +103,156 @@ struct Found {
     }
 };
 
-/// The worst few poses of each interface.
+/// The worst few poses of an interface.
 class Kept {
  public:
-    explicit Kept(std::size_t seams) : worst_(seams) {}
-    void offer(std::size_t seam, Found found) {
-        auto& list = worst_[seam];
-        list.insert(std::upper_bound(list.begin(), list.end(), found), std::move(found));
-        if (list.size() > kept_of_each) list.pop_back();
+    void offer(Found found) {
+        const auto same = [&](const Found& f) { return f.index == found.index; };
+        if (std::any_of(worst_.begin(), worst_.end(), same)) return;
+        worst_.insert(std::upper_bound(worst_.begin(), worst_.end(), found), std::move(found));
+        if (worst_.size() > kept_of_each) worst_.pop_back();
     }
     /// What a share must be under to be kept.
-    double bar(std::size_t seam) const {
-        const auto& list = worst_[seam];
-        return list.size() < kept_of_each ? std::numeric_limits<double>::infinity() : list.back().share;
+    double bar() const {
+        return worst_.size() < kept_of_each ? std::numeric_limits<double>::infinity() : worst_.back().share;
     }
-    std::vector<Found>& of(std::size_t seam) { return worst_[seam]; }
-    void take(Kept& other) {
-        for (std::size_t i = 0; i < worst_.size(); ++i)
-            for (auto& found : other.worst_[i]) offer(i, std::move(found));
+    const std::vector<Found>& all() const { return worst_; }
+
+ private:
+    std::vector<Found> worst_;
+};
+
+/// Whether interfaces can stand as they are posed: their stops are not those of their axes alone.
+class Stands {
+ public:
+    Stands(const rig::Rig& rig, const rig::Mechanism& mechanism, const std::vector<Poses::Moved>& moved) {
+        for (const auto& m : moved) {
+            const auto interface = mechanism.axes()[m.axis].interface;
+            const auto& seam = mechanism.seams()[interface];
+            if (!interfaces_.empty() && interfaces_.back().first == seam.first_axis) continue;
+            interfaces_.push_back(
+                {seam.first_axis, seam.motion.axes.size(), rig::ElementsReach(rig.interfaces[interface])});
+        }
+    }
+    bool operator()(const Pose& pose) const {
+        return std::all_of(interfaces_.begin(), interfaces_.end(),
+                           [&](const Own& own) { return own.reach(std::span(pose).subspan(own.first, own.count)); });
     }
 
  private:
-    std::vector<std::vector<Found>> worst_;
+    struct Own {
+        std::size_t first = 0, count = 0;  ///< of the pose
+        rig::ElementsReach reach;
+    };
+    std::vector<Own> interfaces_;
 };
 
+/// A few interfaces over the poses that differ for them: those that the same axes matter to.
 class Search {
  public:
-    Search(const rig::Rig& rig, const PreparedRig& prepared, std::vector<CaseInForce> cases, const Poses& poses)
-        : rig_(rig), prepared_(prepared), cases_(std::move(cases)), poses_(poses) {}
-
-    /// Whether every interface can stand so: its stops are not those of its axes alone.
-    bool can_stand(const Pose& pose) const {
-        rig::Rig now = rig_;
-        set(now, pose);
-        return std::all_of(now.interfaces.begin(), now.interfaces.end(),
-                           [](const auto& f) { return f.closes_loop || rig::is_within_stops(f); });
-    }
-    void set(rig::Rig& rig, const Pose& pose) const {
-        const auto& axes = prepared_.mechanism().axes();
-        for (std::size_t k = 0; k < axes.size(); ++k)
-            rig.interfaces[axes[k].interface].pose[axes[k].axis.key] = pose[k];
-    }
-    /// Looks at a block of poses and keeps the worst; what is known to be no worse than those or than `known` is
-    /// spared.
-    void look(std::size_t first, std::size_t last, std::size_t stride, const Kept& known, Workspace& work,
-              Kept& kept) const {
-        std::vector<SeamFactor> least(rig_.interfaces.size());
-        for (std::size_t i = first; i < last; i += stride) {
-            const Pose pose = poses_.at(i);
-            for (std::size_t s = 0; s < least.size(); ++s) least[s].share = std::min(known.bar(s), kept.bar(s));
-            evaluate(prepared_, pose, cases_, work, least);
-            bool asked = false, stands = true;
-            for (std::size_t s = 0; s < least.size(); ++s) {
-                if (!(least[s].share < std::min(known.bar(s), kept.bar(s)))) continue;
-                if (!asked) stands = can_stand(pose), asked = true;
-                if (stands) kept.offer(s, {least[s].share, i, pose});
+    Search(const rig::Rig& rig, const PreparedRig& prepared, Poses poses)
+        : mechanism_(prepared.mechanism()),
+          poses_(std::move(poses)),
+          stands_(rig, prepared.mechanism(), poses_.axes()) {}
+    void add(std::size_t interface, SeamSearch seam) { seams_.push_back({interface, std::move(seam)}); }
+    std::size_t size() const { return seams_.size(); }
+    std::size_t poses() const { return poses_.count(); }
+    std::size_t interface(std::size_t seam) const { return seams_[seam].interface; }
+    const std::vector<Found>& kept(std::size_t seam) const { return seams_[seam].kept.all(); }
+    /// The worst few of all poses. Some from all over the travel first: most of the others are then only shown to be no
+    /// worse.
+    void look(const Job& job) {
+        bool again = true;
+        while (again && !job.is_cancelled()) {
+            look(std::max<std::size_t>(1, poses_.count() / first_look), job);
+            look(1, job);
+            again = false;
+            for (auto& seam : seams_) {
+                seam.done = seam.done || !seam.distrusted;
+                again = again || !seam.done;
+                if (std::exchange(seam.distrusted, false)) seam.kept = {};
             }
         }
     }
     /// Down from a pose, one axis after another, by steps that halve.
-    Found refined(std::size_t seam, Found from, Workspace& work) const {
-        std::vector<SeamFactor> least(rig_.interfaces.size());
+    Found refined(std::size_t seam, Found from) {
         for (int round = 1; round <= refinements; ++round)
             for (bool moved = true; moved;) {
                 moved = false;
-                for (std::size_t k = 0; k < from.pose.size(); ++k)
-                    for (const double way : {-1.0, 1.0}) {
-                        Pose next = from.pose;
-                        next[k] = std::clamp(next[k] + way * poses_.step(k) / (1 << round), poses_.span(k).least,
-                                             poses_.span(k).most);
-                        for (auto& l : least) l.share = from.share;
-                        evaluate(prepared_, next, cases_, work, least);
-                        if (!(least[seam].share < from.share - 1e-12) || !can_stand(next)) continue;
-                        from.share = least[seam].share;
-                        from.pose = std::move(next);
-                        moved = true;
-                    }
+                for (const auto& a : poses_.axes())
+                    for (const double way : {-1.0, 1.0})
+                        moved = improve(seams_[seam].search, from, a, way / (1 << round)) || moved;
             }
         return from;
     }
 
  private:
-    const rig::Rig& rig_;
-    const PreparedRig& prepared_;
-    std::vector<CaseInForce> cases_;
-    const Poses& poses_;
+    struct Seam {
+        std::size_t interface = 0;
+        SeamSearch search;
+        Kept kept = {};
+        bool distrusted = false;  ///< what was passed over must be looked at again
+        bool done = false;
+    };
+    void look(std::size_t stride, const Job& job) {
+        for (std::size_t i = 0, n = 0; i < poses_.count(); i += stride, ++n) {
+            if (n % between_looks == 0 && job.is_cancelled()) return;
+            const Pose pose = poses_.at(i);
+            if (!stands_(pose)) continue;
+            mechanism_.place(pose, placement_);
+            for (auto& seam : seams_) {
+                if (seam.done || seam.distrusted) continue;
+                const double bar = seam.kept.bar(), share = seam.search.least(placement_, bar);
+                seam.distrusted = !seam.search.is_trusted();
+                if (share < bar) seam.kept.offer({share, i, pose});
+            }
+        }
+    }
+    bool improve(SeamSearch& seam, Found& from, const Poses::Moved& axis, double steps) {
+        Pose next = from.pose;
+        double& at = next[axis.axis];
+        at = std::clamp(at + steps * poses_.step(axis), axis.span.least, axis.span.most);
+        if (at == from.pose[axis.axis] || !stands_(next)) return false;
+        mechanism_.place(next, placement_);
+        const double share = seam.least(placement_, from.share, worth_refining);
+        if (!(share < from.share)) return false;
+        from.share = share;
+        from.pose = std::move(next);
+        return true;
+    }
+    const rig::Mechanism& mechanism_;
+    Poses poses_;
+    Stands stands_;
+    rig::Placement placement_;
+    std::vector<Seam> seams_;
 };
 
-std::vector<rig::Stops> spans_of(const rig::Rig& rig, const rig::Mechanism& mechanism) {
-    std::vector<rig::Stops> all;
-    for (const auto& named : mechanism.axes()) all.push_back(looked_along(rig.interfaces[named.interface], named.axis));
+/// Searches for the interfaces that are wanted, a few in each.
+std::vector<std::unique_ptr<Search>> searches_for(const rig::Rig& rig, const PreparedRig& prepared,
+                                                  std::span<const rig::Action> actions,
+                                                  const WorstPoseOptions& options) {
+    const auto& mechanism = prepared.mechanism();
+    std::vector<rig::Stops> spans;
+    for (const auto& named : mechanism.axes())
+        spans.push_back(looked_along(rig.interfaces[named.interface], named.axis));
+    std::vector<std::unique_ptr<Search>> all;
+    std::map<std::vector<bool>, Search*> filling;
+    for (const auto i : mechanism.from_payload_down()) {
+        if (!options.seam.empty() && rig.interfaces[i].id != options.seam) continue;
+        SeamSearch seam(prepared, i, actions, options.check.required.value_or(0), spans);
+        auto& search = filling[seam.matters()];
+        if (!search || search->size() >= in_a_search) {
+            Poses poses(prepared.own_pose(), spans, seam.matters(), options.most_poses, options.seed);
+            search = all.emplace_back(std::make_unique<Search>(rig, prepared, std::move(poses))).get();
+        }
+        search->add(i, std::move(seam));
+    }
     return all;
+}
+
+void set(rig::Rig& rig, const rig::Mechanism& mechanism, const Pose& pose) {
+    for (std::size_t k = 0; k < pose.size(); ++k)
+        rig.interfaces[mechanism.axes()[k].interface].pose[mechanism.axes()[k].axis.key] = pose[k];
 }
 
 /// The interface as check() has it in a pose.
@@ -248,52 +297,38 @@ Result<WorstPose> worst_pose(const rig::Rig& rig, const WorstPoseOptions& option
     const auto actions = loads::actions_of(rig, placed, options.check.cases);
     if (!actions) return actions.problem();
     const auto& mechanism = prepared->mechanism();
-    const Poses poses(spans_of(rig, mechanism), options.most_poses, options.seed);
-    const Search search(rig, *prepared, cases_of(*actions, options.check.required.value_or(0)), poses);
-
-    const std::size_t seams = rig.interfaces.size(), blocks = (poses.count() + in_a_block - 1) / in_a_block;
-    // A few from all over the travel first: most of the others are then only shown to be no worse. Each block keeps its
-    // own, so that what is spared does not depend on which worker came first.
-    Kept all(seams);
-    if (!job.is_cancelled()) {
-        Workspace work(*prepared);
-        search.look(0, poses.count(), std::max<std::size_t>(1, poses.count() / first_look), Kept(seams), work, all);
-    }
-    std::vector<Kept> kept(blocks, Kept(seams));
-    run(job, blocks, [&](std::size_t b) {
-        Workspace work(*prepared);
-        search.look(b * in_a_block, std::min(poses.count(), (b + 1) * in_a_block), 1, all, work, kept[b]);
-    });
-    for (auto& block : kept) all.take(block);
+    const auto searches = searches_for(rig, *prepared, *actions, options);
+    run(job, searches.size(), [&](std::size_t s) { searches[s]->look(job); });
 
     WorstPose answer;
-    answer.poses = poses.count();
     answer.stopped = job.is_cancelled();
-    std::vector<std::size_t> wanted;
-    for (const auto i : mechanism.from_payload_down())
-        if (options.seam.empty() || rig.interfaces[i].id == options.seam) wanted.push_back(i);
-    std::vector<std::optional<WorstPose::Seam>> found(wanted.size());
+    for (const auto& search : searches) answer.poses = std::max(answer.poses, search->poses());
     Job rest = job;
     rest.cancelled = nullptr;  // what was found is told, also when it was stopped
     rest.progress = nullptr;
-    run(rest, wanted.size(), [&](std::size_t w) {
-        Workspace work(*prepared);
-        const auto& f = rig.interfaces[wanted[w]];
-        WorstPose::Seam worst = seam_in(rig, f, options.check);  // as it stands
-        std::optional<Found> deepest;
-        for (auto& from : all.of(wanted[w])) {
-            auto at = answer.stopped ? from : search.refined(wanted[w], from, work);
-            if (!deepest || at < *deepest) deepest = std::move(at);
+    std::vector<std::optional<WorstPose::Seam>> found(rig.interfaces.size());
+    run(rest, searches.size(), [&](std::size_t s) {
+        auto& search = *searches[s];
+        for (std::size_t k = 0; k < search.size(); ++k) {
+            const auto& f = rig.interfaces[search.interface(k)];
+            WorstPose::Seam worst = seam_in(rig, f, options.check);  // as it stands
+            auto deepest = search.kept(k);
+            if (!answer.stopped)
+                for (auto& from : deepest) from = search.refined(k, std::move(from));
+            std::sort(deepest.begin(), deepest.end());
+            // Loads came from few directions till now: of those that are close any may be the worst.
+            for (const auto& at : deepest) {
+                if (at.share > close * deepest.front().share) break;
+                rig::Rig there = rig;
+                set(there, mechanism, at.pose);
+                auto seam = seam_in(there, *there.interface(f.id), options.check);
+                if (is_worse(seam, worst)) worst = std::move(seam);
+            }
+            found[search.interface(k)] = std::move(worst);
         }
-        if (deepest) {
-            rig::Rig there = rig;
-            search.set(there, deepest->pose);
-            auto seam = seam_in(there, *there.interface(f.id), options.check);
-            if (is_worse(seam, worst)) worst = std::move(seam);
-        }
-        found[w] = std::move(worst);
     });
-    for (auto& seam : found) {
+    for (const auto i : mechanism.from_payload_down()) {
+        auto& seam = found[i];
         if (!seam) continue;
         if (!answer.worst || is_worse(*seam, answer.seams[*answer.worst])) answer.worst = answer.seams.size();
         answer.seams.push_back(std::move(*seam));

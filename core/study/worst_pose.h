@@ -15,21 +15,20 @@ struct WorstPose {
     };
     std::vector<Seam> seams;           ///< from the payload down
     std::optional<std::size_t> worst;  ///< of all
-    std::size_t poses = 0;             ///< that were looked at
+    std::size_t poses = 0;             ///< that were looked at, of the interface with the most
     bool stopped = false;              ///< cancelled: the best of what was looked at
 };
 struct WorstPoseOptions {
     std::string seam;                ///< only this interface; empty for all
-    std::size_t most_poses = 46656;  ///< of the grid: each axis gets as many steps as fit, at least 3
-    std::uint64_t seed = 1;          ///< of the poses between those of the grid
+    std::size_t most_poses = 46656;  ///< of an interface: each axis gets as many steps as fit, 3 to 13
+    std::uint64_t seed = 1;          ///< of the poses where they make no grid
     CheckOptions check = {};
 };
 /// Searches all axes over their travel.
-/// Meaning  A grid of all axes; where there are too many for that, as many poses spread at random by the seed. The
-/// worst
-///          few of each interface are then refined axis by axis. What the rig stands in is looked at too, so that the
-///          answer is never better than check(). Loads from any side are taken from 14 directions on the way and from
-///          check()'s at the end. The same answer for any number of workers.
+/// Meaning  Each interface over a grid of the axes that change anything about its loads; where there are too many for
+///          that, as many poses spread over all of it. The worst few are then refined axis by axis. What the rig stands
+///          in is looked at too, so that the answer is never better than check(). Loads from any side are taken from 14
+///          directions on the way and from check()'s at the end. The same answer for any number of workers.
 /// Range    Axes that are loosened first are moved as well: every pose that can be set is one that may be used.
 /// Errors   A Problem when the rig is not valid or closes a loop, or there is no such interface.
 Result<WorstPose> worst_pose(const rig::Rig& rig, const WorstPoseOptions& options = {}, const Job& job = {});

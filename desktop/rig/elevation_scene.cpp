@@ -10,6 +10,7 @@
 #include "quantity/dimension.h"
 #include "rig/in_force.h"
 #include "study/picture.h"
+#include "study/room.h"
 
 namespace clampet::desktop {
 namespace {
@@ -320,6 +321,9 @@ ElevationScene make_scene(const project::Document& document, const Sight& sight,
     if (shown.ghosts) add_ghosts(scene, document, sight);
     if (shown.frame) add_frame(scene, document, sight);
     add_feet(scene, document, sight);
+    for (const auto& touch : study::touches_as_posed(document.rig()))
+        scene.touches.push_back(
+            {touch.one, touch.other, QString::fromStdString(study::sentence_of(document.rig(), touch))});
     for (const auto& each : document.check().catches.each)
         scene.tethers.emplace_back(sight.seen(each.from), sight.seen(each.tied));
     return scene;

@@ -67,6 +67,12 @@ struct ElevationScene {
         friend bool operator==(const Frame&, const Frame&) = default;
     };
     std::optional<Frame> frame;
+    struct Touch {  ///< two parts that lie in each other
+        std::string one, other;
+        QString words;  ///< "Camera and Ball cup are 3.2 mm in each other"
+        friend bool operator==(const Touch&, const Touch&) = default;
+    };
+    std::vector<Touch> touches;
     std::vector<std::pair<QPointF, QPointF>> tethers;  ///< second catches: from what they hold to what they are tied to
     friend bool operator==(const ElevationScene&, const ElevationScene&) = default;
 };

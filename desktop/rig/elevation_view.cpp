@@ -427,6 +427,24 @@ void ElevationView::paint_frame(QPainter& p) const {
     words(p, QPointF(box.center().x(), box.bottom() + 16 * text_scale()), frame.words, body_font(0.9, true), ink);
 }
 
+/// Parts that lie in each other, outlined, and said between them.
+void ElevationView::paint_touches(QPainter& p) const {
+    const Theme& t = theme();
+    for (const auto& touch : scene_.touches) {
+        QRectF one, other;
+        for (const auto& solid : scene_.solids) {
+            if (solid.is_limb || (solid.part != touch.one && solid.part != touch.other)) continue;
+            const QPolygonF polygon = pixels_.map(solid.outline);
+            p.setPen(QPen(t.slips, 2.2, Qt::DashLine));
+            p.setBrush(Qt::NoBrush);
+            p.drawPolygon(polygon);
+            auto& box = solid.part == touch.one ? one : other;
+            box = box.united(polygon.boundingRect());
+        }
+        words(p, one.intersected(other).center(), touch.words, body_font(0.9, true), t.slips);
+    }
+}
+
 void ElevationView::paintEvent(QPaintEvent*) {
     const Theme& t = theme();
     QPainter p(this);
@@ -440,6 +458,7 @@ void ElevationView::paintEvent(QPaintEvent*) {
     else
         paint_flat(p);
     paint_frame(p);
+    paint_touches(p);
     paint_feet(p);
     paint_scale(p);
     paint_push(p);

@@ -70,6 +70,7 @@ class ElevationView : public QWidget {
     void paint_flat(QPainter& p) const;
     void paint_turned(QPainter& p);
     void paint_ghosts(QPainter& p) const;
+    void paint_touches(QPainter& p) const;
     void paint_frame(QPainter& p) const;
     Sight sight() const;
     bool is_marked(const std::string& part) const;

@@ -109,6 +109,14 @@ QWidget* RigPage::make_centre() {
     add_question("rig", tr("The rig"), picture);
     auto* advice = new AdviceView(document, centre_);
     advice->use_workshop([this]() -> const inventory::Workshop& { return session().stockroom.workshop(); });
+    connect(advice, &AdviceView::looked_at, this, [this, advice](int looked_at) {
+        if (!stack_) return;
+        std::vector<StackView::Preview> then;
+        if (looked_at >= 0 && static_cast<std::size_t>(looked_at) < advice->shown().size())
+            for (const auto& each : advice->shown()[static_cast<std::size_t>(looked_at)].all)
+                then.push_back({QString::fromStdString(each.interface), each.factor, each.verdict});
+        stack_->preview(then);
+    });
     add_question("advice", tr("What to change"), advice);
     add_question("limit", tr("How much"), new LimitView(document, centre_));
     add_question("balance", tr("Balance"), new BalanceView(document, centre_));

@@ -56,6 +56,19 @@ void SeamButton::show_result(const study::InterfaceResult& result, const QString
     update();
 }
 
+void SeamButton::preview(std::optional<double> factor, study::Verdict verdict) {
+    if (factor == would_be_ && verdict == would_) return;
+    would_be_ = factor;
+    would_ = verdict;
+    update();
+}
+
+QString SeamButton::previewed() const {
+    if (!would_be_) return {};
+    return tr("would be %1, %2")
+        .arg(QString::fromStdString(quantity::format_factor(*would_be_)), QString::fromUtf8(study::name_of(would_)));
+}
+
 QSize SeamButton::sizeHint() const {
     const QFontMetricsF metrics(body_font());
     return {280, qRound(6 + 3.55 * metrics.height())};
@@ -89,7 +102,10 @@ void SeamButton::paintEvent(QPaintEvent*) {
                    QFontMetricsF(font).elidedText(text, Qt::ElideRight, place.width()));
     };
     write(r.name, name_, body_font(), t.text, Qt::AlignLeft);
-    write(r.sentence, sentence_, body_font(0.85), t.quiet, Qt::AlignLeft);
+    if (would_be_)
+        write(r.sentence, previewed(), body_font(0.85, true), t.of(would_), Qt::AlignLeft);
+    else
+        write(r.sentence, sentence_, body_font(0.85), t.quiet, Qt::AlignLeft);
     if (pending_) return;
     write(r.verdict, QString::fromUtf8(study::name_of(verdict_)), body_font(0.92, true), t.of(verdict_),
           Qt::AlignRight);
@@ -97,6 +113,15 @@ void SeamButton::paintEvent(QPaintEvent*) {
     write(r.factor, QString::fromStdString(quantity::format_factor(factors_.typical)), body_font(1.1, true),
           t.of(verdict_), Qt::AlignLeft);
     paint_hold_bar(p, r.bar, verdict_);
+    if (!would_be_) return;
+    HoldBarFactors then = factors_;
+    then.typical = *would_be_;
+    const QRectF track = r.bar.track,
+                 at = layout_hold_bar(then, track.adjusted(-3, -r.factor.height() / 2, 3, r.factor.height() / 2))
+                          .typical_mark;
+    p.setPen(QPen(t.of(would_), 1.5));
+    p.setBrush(t.paper);
+    p.drawRoundedRect(at.adjusted(-2.5, 1, 2.5, -1), 3, 3);
 }
 
 bool SeamButton::event(QEvent* event) {

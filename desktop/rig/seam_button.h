@@ -20,6 +20,10 @@ class SeamButton : public QAbstractButton {
  public:
     explicit SeamButton(QString interface, QWidget* parent = nullptr);
     void show_result(const study::InterfaceResult& result, const QString& family, double required);
+    /// What it would be after a change that is only looked at, where it is worst; nothing: as it is.
+    void preview(std::optional<double> factor, study::Verdict verdict = study::Verdict::holds);
+    /// "would be 2.1×, Holds"; empty where nothing is looked at.
+    QString previewed() const;
     const QString& interface() const { return interface_; }
     study::Verdict verdict() const { return verdict_; }
     const HoldBarFactors& factors() const { return factors_; }
@@ -35,6 +39,8 @@ class SeamButton : public QAbstractButton {
     study::Verdict verdict_ = study::Verdict::holds;
     bool pending_ = false;  ///< being checked on a worker
     HoldBarFactors factors_;
+    std::optional<double> would_be_;
+    study::Verdict would_ = study::Verdict::holds;
 };
 
 }  // namespace clampet::desktop

@@ -23,6 +23,7 @@
 #include "rig/joining.h"
 #include "study/fit.h"
 #include "study/sentences.h"
+#include "study/while_loose.h"
 
 namespace clampet::desktop {
 namespace {
@@ -47,6 +48,7 @@ SeamSheet::SeamSheet(project::Document& document, QWidget* parent)
       subtitle_(new QLabel(this)),
       sentence_(new QLabel(this)),
       carries_(new QLabel(this)),
+      loose_(new QLabel(this)),
       advisories_(new QLabel(this)),
       working_(new QLabel(this)),
       section_(new DrawingView(this)),
@@ -74,11 +76,12 @@ SeamSheet::SeamSheet(project::Document& document, QWidget* parent)
     top->addWidget(title_, 1);
     top->addWidget(verdict_, 0, Qt::AlignTop);
     column->addLayout(top);
-    for (auto* label : {subtitle_, sentence_, carries_, advisories_, working_}) label->setWordWrap(true);
+    for (auto* label : {subtitle_, sentence_, carries_, loose_, advisories_, working_}) label->setWordWrap(true);
     set_text_colour(subtitle_, theme().quiet);
     subtitle_->setFont(body_font(0.92));
     column->addWidget(sentence_);
     column->addWidget(carries_);
+    column->addWidget(loose_);
     ways_->setAccessibleName(tr("How they are joined"));
     ways_->setToolTip(tr("Their ports can be joined in more than one way"));
     ways_->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
@@ -183,6 +186,7 @@ void SeamSheet::rebuild() {
                 : tr("A seam is where two parts meet and might slip. Choose one in the column on the left."));
         subtitle_->clear();
         carries_->clear();
+        loose_->hide();
         mode_rows_.clear();
         for (auto& [name, factor] : mode_labels_) {
             name->hide();
@@ -354,8 +358,23 @@ void SeamSheet::refresh() {
             carries_->setText(carries_->text() + " " + text_of(fit->says));
     }
     set_text_colour(carries_, theme().quiet);
+    refresh_loose();
     refresh_modes(*result);
     refresh_working(*joint, load);
+}
+
+void SeamSheet::refresh_loose() {
+    const auto loose = study::while_loose(document_.rig(), interface_);
+    QString words;
+    if (loose) {
+        words = text_of(study::sentence_of(*loose));
+        if (const auto tight = study::tightening_sentence(document_.rig(), *loose); !tight.empty())
+            words += " " + text_of(tight);
+    }
+    loose_->setText(words);
+    loose_->setVisible(!words.isEmpty());
+    set_text_colour(
+        loose_, loose && (loose->is_more_than_a_hand() || !loose->gives_way.empty()) ? theme().text : theme().quiet);
 }
 
 void SeamSheet::refresh_inputs(const rig::Element& e, const families::Values& typical,
@@ -481,6 +500,10 @@ void SeamSheet::refresh_working(const families::Joint& joint, const mechanics::L
 QString SeamSheet::verdict_text() const {
     return verdict_->text();
 }
+QString SeamSheet::loose_text() const {
+    return loose_->text();
+}
+
 QString SeamSheet::carries_text() const {
     return carries_->text();
 }

@@ -39,6 +39,8 @@ class SeamSheet : public QWidget {
     QPushButton* more_button() const { return more_; }
     QString verdict_text() const;
     QString carries_text() const;
+    /// What hands have to do while it is loose and tightened again; empty where it is not loosened.
+    QString loose_text() const;
     QString working_text() const;
     /// Rows of "How it could let go" as they are shown: mode, factor.
     std::vector<std::pair<QString, QString>> mode_rows() const { return mode_rows_; }
@@ -57,6 +59,7 @@ class SeamSheet : public QWidget {
     void refresh();
     void fill_ways(const rig::Interface& interface);
     InputRow* row_for(const families::Parameter& parameter);
+    void refresh_loose();
     void refresh_inputs(const rig::Element& element, const families::Values& typical,
                         const std::vector<rig::Filled>& filled);
     void refresh_stock(const rig::Element& element, const families::Values& typical);
@@ -67,7 +70,7 @@ class SeamSheet : public QWidget {
 
     project::Document& document_;
     std::string interface_, element_;
-    QLabel *title_, *verdict_, *subtitle_, *sentence_, *carries_, *advisories_, *working_;
+    QLabel *title_, *verdict_, *subtitle_, *sentence_, *carries_, *loose_, *advisories_, *working_;
     DrawingView* section_;
     QComboBox* ways_;
     FlowLayout* elements_;

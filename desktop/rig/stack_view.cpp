@@ -167,6 +167,12 @@ void StackView::refresh() {
     more_->setEnabled(!document_.is_empty());
 }
 
+void StackView::preview(const std::vector<Preview>& all) {
+    for (auto& [id, button] : seams_) button->preview({});
+    for (const auto& each : all)
+        if (auto* button = seam(each.interface)) button->preview(each.factor, each.verdict);
+}
+
 void StackView::select(const QString& interface) {
     if (!seams_.contains(interface)) return;
     selected_ = interface;

@@ -30,6 +30,14 @@ class StackView : public QWidget {
     const QString& selected_part() const { return selected_part_; }
     SeamButton* seam(const QString& interface) const;
     PartBlock* block(const QString& part) const;
+    /// What interfaces would be after a change that is only looked at: factor and verdict where each is worst; empty to
+    /// show them as they are.
+    struct Preview {
+        QString interface;
+        double factor = 0;
+        study::Verdict verdict = study::Verdict::holds;
+    };
+    void preview(const std::vector<Preview>& all);
     QString headline() const;
     /// Opens the shelf on what is on top.
     QPushButton* add_button() const { return add_; }

@@ -26,6 +26,7 @@ project::Background::Work AdviceView::work(rig::Rig rig) {
 
 void AdviceView::show_advice(const Result<std::vector<project::RigAdvice>>& found) {
     clear_answers();
+    emit looked_at(-1);
     advice_.clear();
     if (!found) return say(QString::fromStdString(found.problem().sentence()));
     advice_ = *found;
@@ -73,9 +74,28 @@ void AdviceView::add_row(std::size_t index) {
     row->setToolTip(a.rig == study::Verdict::holds    ? tr("After it the whole rig holds.")
                     : a.then == study::Verdict::holds ? tr("After it this seam holds; something else does not yet.")
                                                       : tr("It helps, but is not enough alone."));
+    for (QObject* each : {static_cast<QObject*>(row), static_cast<QObject*>(take)}) {
+        each->setProperty("row", static_cast<int>(index));
+        each->installEventFilter(this);
+    }
     connect(take, &QPushButton::clicked, this, [this, index] { this->take(index); });
     line->addWidget(take, 0, Qt::AlignTop);
     answers()->addWidget(row);
+}
+
+/// What a change would make of every seam is shown beside, while one looks at it.
+bool AdviceView::eventFilter(QObject* watched, QEvent* event) {
+    if (const QVariant row = watched->property("row"); row.isValid()) {
+        const bool is_button = qobject_cast<QPushButton*>(watched) != nullptr;
+        if (event->type() == (is_button ? QEvent::FocusIn : QEvent::Enter)) emit looked_at(row.toInt());
+        if (event->type() == (is_button ? QEvent::FocusOut : QEvent::Leave)) emit looked_at(-1);
+    }
+    return StudyView::eventFilter(watched, event);
+}
+
+void AdviceView::hideEvent(QHideEvent* event) {
+    emit looked_at(-1);
+    StudyView::hideEvent(event);
 }
 
 void AdviceView::take(std::size_t row) {

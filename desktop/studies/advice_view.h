@@ -15,7 +15,13 @@ class AdviceView : public StudyView {
     /// Does the change of that row.
     void take(std::size_t row);
 
+ signals:
+    /// The pointer or the keyboard is on that row; -1: on none.
+    void looked_at(int row);
+
  protected:
+    bool eventFilter(QObject* watched, QEvent* event) override;
+    void hideEvent(QHideEvent* event) override;
     project::Background::Work work(rig::Rig rig) override;
 
  private:

@@ -1,11 +1,18 @@
 // Questions about the whole rig: pressed, answered beside, done by one press.
+#include "desktop/rig/elevation_view.h"
 #include "desktop/rig/rig_page.h"
+#include "desktop/rig/seam_button.h"
+#include "desktop/rig/seam_sheet.h"
+#include "desktop/rig/stack_view.h"
 #include "desktop/studies/advice_view.h"
 #include "desktop/studies/balance_view.h"
 #include "desktop/studies/limit_view.h"
 #include "desktop/studies/picture_view.h"
 #include "desktop/studies/room_view.h"
+#include "desktop/theme/theme.h"
 #include "desktop/widgets/payload_plot.h"
+#include "quantity/format.h"
+#include "study/room.h"
 #include "window.h"
 
 using namespace clampet;
@@ -59,6 +66,46 @@ TEST_CASE("a change is tried, done with one press, and undone", "[desktop][studi
     CHECK(d.factor(first.interface.c_str()) == Approx(first.before).epsilon(1e-6));
 }
 
+TEST_CASE("a change that is looked at shows what every seam would be", "[desktop][studies]") {
+    StudyWindow d;
+    auto& view = d.ask<desktop::AdviceView>("advice");
+    REQUIRE(view.shown().size() > 1);
+    const auto advice = view.shown().front();
+    auto* seam = d.window.stack()->seam(QString::fromStdString(advice.interface));
+    REQUIRE(seam);
+    CHECK(seam->previewed().isEmpty());
+    const QImage before = seam->grab().toImage();
+    auto* take = StudyWindow::button(view, "do it");
+    QEvent enter(QEvent::Enter);
+    QApplication::sendEvent(take->parentWidget(), &enter);
+    CHECK(seam->previewed().toStdString() ==
+          "would be " + quantity::format_factor(advice.after) + ", " + std::string(study::name_of(advice.then)));
+    CHECK(seam->grab().toImage() != before);
+    CHECK(d.factor(advice.interface.c_str()) == Approx(advice.before).epsilon(1e-6));  // nothing is done
+    for (const auto& then : advice.all)
+        CHECK_FALSE(d.window.stack()->seam(QString::fromStdString(then.interface))->previewed().isEmpty());
+    QEvent leave(QEvent::Leave);
+    QApplication::sendEvent(take->parentWidget(), &leave);
+    CHECK(seam->previewed().isEmpty());
+    CHECK(seam->grab().toImage() == before);
+    // The keyboard looks too; another question looks away.
+    take->setFocus();
+    CHECK_FALSE(seam->previewed().isEmpty());
+    QTest::mouseClick(d.page().question("rig"), Qt::LeftButton);
+    CHECK(seam->previewed().isEmpty());
+    // What was said is what comes.
+    d.ask<desktop::AdviceView>("advice").take(0);
+    for (const auto& then : advice.all) CHECK(d.factor(then.interface.c_str()) >= then.factor * (1 - 1e-6));
+}
+
+TEST_CASE("the sheet of a joint that is loosened says what must be held", "[desktop][studies]") {
+    StudyWindow d;
+    d.window.stack()->select("ball");
+    CHECK_THAT(d.window.sheet()->loose_text().toStdString(), Catch::Contains("must be held with"));
+    d.window.stack()->select("camera-screw");
+    CHECK(d.window.sheet()->loose_text().isEmpty());
+}
+
 TEST_CASE("what touches is shown where it does", "[desktop][studies]") {
     StudyWindow d;
     auto& view = d.ask<desktop::RoomView>("room");
@@ -71,6 +118,30 @@ TEST_CASE("what touches is shown where it does", "[desktop][studies]") {
     CHECK(d.window.elevation()->isVisible());
     CHECK(rig::position_of(*d.window.document().rig().interface(touch.interface), touch.axis) ==
           Approx(touch.position).margin(1e-9));
+}
+
+TEST_CASE("what touches is outlined in the picture while a joint is moved", "[desktop][studies]") {
+    StudyWindow d;
+    CHECK(d.window.elevation()->scene().touches.empty());
+    const auto found = *study::room(d.window.document().rig(), {.with_reaches = false, .with_spacers = false});
+    REQUIRE_FALSE(found.touches.empty());
+    const auto& touch = found.touches.front();
+    const auto clear = rig::position_of(*d.window.document().rig().interface(touch.interface), touch.axis);
+    REQUIRE(d.window.document().perform(project::SetPose{touch.interface, touch.axis, touch.position}));
+    const auto& touches = d.window.elevation()->scene().touches;
+    REQUIRE_FALSE(touches.empty());
+    CHECK_THAT(touches.front().words.toStdString(), Catch::Contains("in each other"));
+    // Drawn in the colour of what slips.
+    const QImage picture = d.window.elevation()->grab().toImage();
+    const auto reds = [](const QImage& image) {
+        int count = 0;
+        for (int y = 0; y < image.height(); ++y)
+            for (int x = 0; x < image.width(); ++x) count += image.pixelColor(x, y) == desktop::theme().slips;
+        return count;
+    };
+    REQUIRE(d.window.document().perform(project::SetPose{touch.interface, touch.axis, clear}));
+    CHECK(d.window.elevation()->scene().touches.empty());
+    CHECK(reds(picture) > reds(d.window.elevation()->grab().toImage()) + 50);
 }
 
 TEST_CASE("what the lens sees follows its focal length", "[desktop][studies]") {

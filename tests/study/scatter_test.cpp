@@ -5,6 +5,8 @@
 #include <algorithm>
 #include <catch2/catch.hpp>
 #include <cmath>
+#include <fstream>
+#include <nlohmann/json.hpp>
 
 #include "approximately.h"
 #include "project/starting_points.h"
@@ -113,6 +115,48 @@ TEST_CASE("one pair of surfaces is one friction for the whole rig", "[study][sca
     CHECK(alone->seams.front().chance == absolute(one, 0.03));
     CHECK(together->chance == absolute(one, 0.02));
     CHECK(alone->chance == absolute(1 - std::pow(1 - one, 4), 0.04));
+}
+
+TEST_CASE("a whole rig lets go as often as NumPy draws it", "[study][scatter][outside]") {
+    // tests/reference/scatter_rig.py: NumPy's generator, a million draws, percentiles by sorting.
+    std::ifstream file(CLAMPET_SOURCE_DIR "/tests/reference/scatter_rig.json");
+    const auto numpy = nlohmann::json::parse(file);
+    const auto band = [](const nlohmann::json& b) { return rig::Band{b[0], b[1], b[2]}; };
+    auto rig = on_a_wall(4, rig::FrictionOf{"steel on plywood"});
+    for (std::size_t i = 0; i < 4; ++i) {
+        const auto& weight = numpy["seams"][i];
+        rig.parts[i + 1].mass = weight["mass"];
+        auto& inputs = rig.interfaces[i].elements.front().inputs;
+        inputs["force"] = band(weight["force"]);
+        if (!weight["friction"].empty()) inputs["friction"] = band(weight["friction"]);
+    }
+    // The table's band is the one that was drawn.
+    const auto& pair = rig.interfaces.front().elements.front();
+    const std::array ends{rig::End::weak, rig::End::typical, rig::End::strong};
+    for (std::size_t k = 0; k < 3; ++k)
+        REQUIRE(families::number(*rig::values_of(pair, ends[k], {}), "friction") == Approx(double(numpy["shared"][k])));
+
+    study::ScatterOptions options;
+    options.draws = 40000;
+    const auto found = study::scatter(rig, options);
+    REQUIRE(found);
+    const auto three_errors = [&](double chance) {
+        return 3 * std::sqrt(chance * (1 - chance) * (1.0 / 40000 + 1e-6));
+    };
+    for (const auto& seam : found->seams) {
+        const auto& by_numpy = numpy["seams"][static_cast<std::size_t>(seam.id.back() - '0')];
+        CAPTURE(seam.id);
+        if (by_numpy["p5"] > 1)
+            CHECK(seam.p5 == relative(by_numpy["p5"], 0.015));
+        else
+            CHECK(seam.p5 < 1);  // what slides by its weight alone holds nothing
+        CHECK(seam.p50 == relative(by_numpy["p50"], 0.01));
+        if (by_numpy["chance"] > 1e-3)
+            CHECK(seam.chance == absolute(by_numpy["chance"], three_errors(by_numpy["chance"])));
+        else
+            CHECK(seam.chance < 1e-3);
+    }
+    CHECK(found->chance == absolute(numpy["chance"], three_errors(numpy["chance"])));
 }
 
 TEST_CASE("the same seed gives the same draws for any number of workers", "[study][scatter]") {

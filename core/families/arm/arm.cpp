@@ -20,9 +20,9 @@ std::string buckling_formula(const Arm& g) {
 
 void add_modes(const std::shared_ptr<const Arm>& g, FormulaParts& parts) {
     parts.modes.push_back(
-        ratio({"breaks", ModeClass::ultimate, "breaks|break", "stress", Dimension::stress,
-               [g](const Wrench& w) { return g->stress(w); }, [g](const Wrench&) { return g->strength; },
-               "√(σ² + 3τ²) at the worst station, own weight included", "beam theory; Roark (torsion)"}));
+        dented(ratio({"breaks", ModeClass::ultimate, "breaks|break", "stress", Dimension::stress,
+                      [g](const Wrench& w) { return g->stress(w); }, [g](const Wrench&) { return g->strength; },
+                      "√(σ² + 3τ²) at the worst station, own weight included", "beam theory; Roark (torsion)"})));
     if (g->holed != ArmShape::Hole::none)
         parts.modes.push_back(
             ratio({"breaks_at_hole", ModeClass::ultimate, "breaks|break at its hole", "stress", Dimension::stress,

@@ -171,7 +171,8 @@ void add_modes(const Dovetail& t, FormulaParts& parts) {
     for (const bool lost : {true, false}) {
         FormulaMode m;
         m.mode =
-            lost ? Mode{"rocks", ModeClass::ultimate, "rocks|rock off the end or the edge of its base", false, false}
+            lost ? Mode{"rocks", ModeClass::ultimate, "rocks|rock off the end or the edge of its base", false, false,
+                        true}
                  : Mode{"opens", ModeClass::service, "opens|open at one end", false, false};
         m.utilisation = [t, lost](const Wrench& w) { return lost ? t.rocks(w) : t.opens(w); };
         m.demand = moment;

@@ -165,7 +165,7 @@ drawing::Drawing section(const Group& g, const Load& load) {
 
 FormulaMode combined(const Group& g) {
     FormulaMode both;
-    both.mode = {"combined", ModeClass::ultimate, "gives|give way to pull and shear at once", false, false};
+    both.mode = {"combined", ModeClass::ultimate, "gives|give way to pull and shear at once", false, false, true};
     both.utilisation = [g](const Wrench& w) {
         const auto t = g.tensions(w);
         const auto s = g.shears(w);
@@ -193,9 +193,9 @@ void add_bearing_modes(const Group& g, FormulaParts& parts) {
                [g](const Wrench& w) { return g.largest_shear(w); }, [g](const Wrench&) { return g.lateral; },
                "max |F/n + M_c × r_i/Σr²|", "Shigley, eccentrically loaded fastener groups"}));
     parts.modes.push_back(
-        ratio({"pulls_out", ModeClass::ultimate, "pulls|pull its fasteners out", "pull", Dimension::force,
-               [g](const Wrench& w) { return g.largest_tension(w); }, [g](const Wrench&) { return g.pull; },
-               "Fz/n + M d_i/Σd² from the pivot", "elastic group about a pivot line, derived"}));
+        dented(ratio({"pulls_out", ModeClass::ultimate, "pulls|pull its fasteners out", "pull", Dimension::force,
+                      [g](const Wrench& w) { return g.largest_tension(w); }, [g](const Wrench&) { return g.pull; },
+                      "Fz/n + M d_i/Σd² from the pivot", "elastic group about a pivot line, derived"})));
     parts.modes.push_back(combined(g));
 }
 
@@ -227,9 +227,9 @@ void add_preloaded_modes(const Group& g, FormulaParts& parts) {
                                  [g](const Wrench& w) { return g.largest_tension(w); },
                                  [g](const Wrench&) { return g.preload; }, "F", "statics"}));
     parts.modes.push_back(
-        ratio({"pulls_out", ModeClass::ultimate, "breaks|break or pulls|pull out a bolt", "pull", Dimension::force,
-               [g](const Wrench& w) { return std::max(g.preload, g.largest_tension(w)); },
-               [g](const Wrench&) { return g.pull; }, "the preload, and T_i once it has opened", "statics"}));
+        dented(ratio({"pulls_out", ModeClass::ultimate, "breaks|break or pulls|pull out a bolt", "pull",
+                      Dimension::force, [g](const Wrench& w) { return std::max(g.preload, g.largest_tension(w)); },
+                      [g](const Wrench&) { return g.pull; }, "the preload, and T_i once it has opened", "statics"})));
 }
 
 /// Screws of a gauge in a wood, instead of strengths: what one of them holds.

@@ -91,6 +91,11 @@ mechanics::CutFacePtr face_of(const Joint* joint) {
     return own ? own->face() : nullptr;
 }
 
+FormulaMode dented(FormulaMode mode) {
+    mode.mode.dents = true;
+    return mode;
+}
+
 FormulaMode ratio(Ratio r) {
     FormulaMode m;
     m.mode = {r.key, r.mode_class, r.label, false, false};

@@ -38,6 +38,8 @@ struct Ratio {
 };
 /// Utilisation = demand / capacity; a demand of 0 or less uses nothing.
 FormulaMode ratio(Ratio r);
+/// A mode whose safe loads make no convex set.
+FormulaMode dented(FormulaMode mode);
 
 /// A lock whose margin does not depend on the load's size.
 FormulaMode margin(std::string key, Phrase label, std::function<double(const Wrench&)> margin_of, std::string formula,

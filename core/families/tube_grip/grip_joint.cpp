@@ -24,9 +24,9 @@ enum ModeIndex : std::size_t { slips, parts, rocks, crush, opens, marks };
 const std::array<Mode, 6>& grip_modes() {
     static const std::array<Mode, 6> modes{{
         {"slips", ModeClass::ultimate, "slides|slide along or turns|turn round the tube", false},
-        {"parts", ModeClass::ultimate, "is|be pulled out of its jaw", false},
-        {"rocks", ModeClass::ultimate, "rocks|rock off the ends of its jaw", false},
-        {"crush", ModeClass::ultimate, "crushes|crush the tube or its pads", false},
+        {"parts", ModeClass::ultimate, "is|be pulled out of its jaw", false, false, true},
+        {"rocks", ModeClass::ultimate, "rocks|rock off the ends of its jaw", false, false, true},
+        {"crush", ModeClass::ultimate, "crushes|crush the tube or its pads", false, false, true},
         {"opens", ModeClass::service, "opens|open at one end of the jaw", false},
         {"marks", ModeClass::service, "marks|mark the tube", false},
     }};
