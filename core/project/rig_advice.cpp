@@ -22,6 +22,9 @@ using study::Effort;
 
 /// What gains less is not worth a hand's turn: as a share, and of what is at 0; our judgement.
 constexpr double least_gain = 1.02, least_more = 0.02;
+/// A factor that changes by less is as it was.
+constexpr double unchanged = 0.005;
+
 bool gains(double before, double after) {
     return after >= std::max(least_gain * before, before + least_more);
 }
@@ -249,7 +252,8 @@ std::optional<RigAdvice> tried(const rig::Rig& rig, const Candidate& candidate, 
             std::find_if(after->worst.begin(), after->worst.end(), [&](const auto& w) { return w.id == was.id; });
         if (at == after->worst.end()) return std::nullopt;
         const auto &then = after->result_of(*at), &now = before.result_of(was);
-        advice.all.push_back({was.id, then.typical, then.required > 0 ? then.required : rig.required, then.verdict});
+        if (then.verdict != now.verdict || !(std::abs(then.typical / now.typical - 1) < unchanged))
+            advice.all.push_back({was.id, now.typical, then.typical, then.verdict});
         if (was.id == target) {
             found = true;
             advice.before = now.typical;

@@ -20,10 +20,10 @@ struct RigAdvice {
     /// Of an interface where it is worst after it.
     struct Then {
         std::string interface;
-        double factor = 0, required = 0;
+        double before = 0, factor = 0;  ///< there, and with it
         study::Verdict verdict = study::Verdict::slips;
     };
-    std::vector<Then> all = {};  ///< of every interface
+    std::vector<Then> all = {};  ///< of every interface that it changes
 };
 struct RigAdviceOptions {
     std::string seam = {};                          ///< only for this interface; empty: for all that do not hold

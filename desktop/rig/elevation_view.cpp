@@ -47,7 +47,7 @@ ElevationView::ElevationView(project::Document& document, QWidget* parent)
       frame_(new QPushButton(tr("What it sees"), this)) {
     setFocusPolicy(Qt::StrongFocus);
     setMouseTracking(true);
-    setMinimumSize(260, 220);
+    setMinimumSize(260, 150);
     setAccessibleName(tr("Elevation"));
     auto* row = new FlowLayout;
     for (auto* button : {side_, front_, top_, turned_}) {
@@ -427,21 +427,21 @@ void ElevationView::paint_frame(QPainter& p) const {
     words(p, QPointF(box.center().x(), box.bottom() + 16 * text_scale()), frame.words, body_font(0.9, true), ink);
 }
 
-/// Parts that lie in each other, outlined, and said between them.
+/// Parts that lie in each other, outlined, and said below.
 void ElevationView::paint_touches(QPainter& p) const {
     const Theme& t = theme();
+    const QFont font = body_font(0.9, true);
+    double y = height() - 14 - 1.4 * QFontMetricsF(font).height();
     for (const auto& touch : scene_.touches) {
-        QRectF one, other;
         for (const auto& solid : scene_.solids) {
             if (solid.is_limb || (solid.part != touch.one && solid.part != touch.other)) continue;
-            const QPolygonF polygon = pixels_.map(solid.outline);
             p.setPen(QPen(t.slips, 2.2, Qt::DashLine));
             p.setBrush(Qt::NoBrush);
-            p.drawPolygon(polygon);
-            auto& box = solid.part == touch.one ? one : other;
-            box = box.united(polygon.boundingRect());
+            p.drawPolygon(pixels_.map(solid.outline));
         }
-        words(p, one.intersected(other).center(), touch.words, body_font(0.9, true), t.slips);
+        words(p, QPointF(width() / 2.0, y),
+              QFontMetricsF(font).elidedText(touch.words, Qt::ElideRight, std::max(60, width() - 24)), font, t.slips);
+        y -= 1.2 * QFontMetricsF(font).height();
     }
 }
 
@@ -451,6 +451,8 @@ void ElevationView::paintEvent(QPaintEvent*) {
     p.setRenderHint(QPainter::Antialiasing);
     p.fillRect(rect(), t.paper);
     words_.clear();
+    for (const auto* button : {side_, front_, top_, turned_, ghosts_, frame_})
+        if (!button->isHidden()) words_.emplace_back(button->geometry());
     if (scene_.solids.empty()) return;
     paint_ghosts(p);
     if (is_turned())
@@ -458,10 +460,14 @@ void ElevationView::paintEvent(QPaintEvent*) {
     else
         paint_flat(p);
     paint_frame(p);
-    paint_touches(p);
     paint_feet(p);
-    paint_scale(p);
-    paint_push(p);
+    // Where the window leaves no room, the rig itself comes before what is said of it.
+    const bool is_cramped = height() - buttons_end() < 9 * QFontMetricsF(body_font()).height();
+    if (!is_cramped) {
+        paint_touches(p);
+        paint_scale(p);
+        paint_push(p);
+    }
     for (const auto& [from, tied] : scene_.tethers) {  // slack until it is wanted
         p.setPen(QPen(theme().text, 1.4, Qt::DotLine));
         p.drawLine(pixel(from), pixel(tied));
@@ -469,7 +475,7 @@ void ElevationView::paintEvent(QPaintEvent*) {
         p.drawEllipse(pixel(tied), 3.5, 3.5);
         p.setBrush(Qt::NoBrush);
     }
-    paint_lever(p);
+    if (!is_cramped) paint_lever(p);
     for (auto it = scene_.handles.rbegin(); it != scene_.handles.rend(); ++it) paint_handle(p, *it);
     if (hasFocus()) {
         p.setPen(QPen(t.accent, 2));

@@ -81,7 +81,6 @@ SeamSheet::SeamSheet(project::Document& document, QWidget* parent)
     subtitle_->setFont(body_font(0.92));
     column->addWidget(sentence_);
     column->addWidget(carries_);
-    column->addWidget(loose_);
     ways_->setAccessibleName(tr("How they are joined"));
     ways_->setToolTip(tr("Their ports can be joined in more than one way"));
     ways_->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
@@ -96,6 +95,7 @@ SeamSheet::SeamSheet(project::Document& document, QWidget* parent)
     column->addLayout(elements_);
     column->addWidget(subtitle_);
     column->addWidget(section_);
+    column->addWidget(loose_);
     bench_->setFlat(true);
     column->addWidget(bench_, 0, Qt::AlignLeft);
     connect(bench_, &QPushButton::clicked, this,
