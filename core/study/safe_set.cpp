@@ -20,13 +20,13 @@ constexpr double worth_a_corner = 1.002;  ///< further out than the simplex that
 constexpr double shallow = 0.97;          ///< a dent that bears to this share what is taken to be borne
 constexpr std::size_t most_nodes = 20000, verified_of = 61;
 
-SafeSet::Coordinates entries_of(const Wrench& w) noexcept {
-    SafeSet::Coordinates e;
+}  // namespace
+
+SafeSet::Coordinates SafeSet::entries_of(const Wrench& w) noexcept {
+    Coordinates e;
     e << w.fx, w.fy, w.fz, w.mx, w.my, w.mz, w.gx, w.gy, w.gz;
     return e;
 }
-
-}  // namespace
 
 SafeSet::SafeSet(const Wrench& centre, Used used, const Basis& basis)
     : middle_(centre), used_(std::move(used)), basis_(basis), inverse_(basis.inverse()) {

@@ -26,6 +26,8 @@ class SafeSet {
     /// `basis`: its columns are wrenches, and no load's part along one says much about that along another.
     /// Range  The interface holds at `centre`; the basis can be inverted.
     SafeSet(const Wrench& centre, Used used, const Basis& basis = Basis::Identity());
+    /// Forces, moments and accelerations in a row.
+    static Coordinates entries_of(const Wrench& wrench) noexcept;
     /// In which loads are asked about. Linear.
     Coordinates coordinates_of(const Wrench& wrench) const noexcept;
     /// How far the basis reaches along one of its axes, to the nearer side.

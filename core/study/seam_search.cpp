@@ -44,9 +44,7 @@ Wrench sum_along(const std::array<Wrench, 3>& columns, const rig::Vector& d) {
 using Entries = SafeSet::Coordinates;
 using Columns = Eigen::Matrix<double, SafeSet::dimensions, 3>;
 Entries entries_of(const Wrench& w) {
-    Entries e;
-    e << w.fx, w.fy, w.fz, w.mx, w.my, w.mz, w.gx, w.gy, w.gz;
-    return e;
+    return SafeSet::entries_of(w);
 }
 Columns matrix_of(const std::array<Wrench, 3>& columns) {
     Columns a;
@@ -234,62 +232,66 @@ double SeamSearch::least(const rig::Placement& placement, double below, double w
     return best;
 }
 
+/// An action as a safe set has it.
+struct SeamSearch::InSet {
+    SafeSet::Coordinates weights = SafeSet::Coordinates::Zero(), given = weights;
+    std::array<Columns, 2> along{Columns::Zero(), Columns::Zero()};  ///< what comes from any side
+    double push = 0;            ///< the most that those add to the share of what is borne
+    bool weights_hold = false;  ///< alone
+};
+
+SeamSearch::InSet SeamSearch::in_set(Group& group, const Acting& acting) {
+    InSet in;
+    if (!group.safe) return in;
+    in.weights = group.safe->coordinates_of(acting.given().permanent);
+    in.given = group.safe->coordinates_of(acting.given().variable);
+    for (std::size_t f = 0; f < acting.columns().size(); ++f) {
+        for (int k = 0; k < 3; ++k)
+            in.along[f].col(k) = group.safe->coordinates_of(acting.columns()[f][static_cast<std::size_t>(k)]);
+        in.push += group.safe->share_of_push(in.along[f]);
+    }
+    in.weights_hold = group.safe->bears(in.weights);
+    return in;
+}
+
+/// Whether an action is borne `factor` times from whatever side it comes; every so often that is looked at.
+bool SeamSearch::bears_all(Group& group, const Acting& acting, const InSet& in, double factor) {
+    const double rest = 1 - factor * in.push;
+    const auto from_any_side = [&](const SafeSet::Coordinates& base) {
+        if (!(group.safe->share_of(base) <= rest)) return false;
+        if (++passed_ % watched_of != 0 || acting.directions.empty()) return true;
+        const auto& some = acting.directions[0];
+        return group.safe->is_true(base + factor * (in.along[0] * some[passed_ / watched_of % some.size()]));
+    };
+    return rest > 0 && from_any_side(in.weights + factor * in.given) &&
+           (group.live_only || from_any_side(factor * (in.weights + in.given)));
+}
+
 void SeamSearch::lower(Group& group, const Acting& acting, double& best) {
     if (group.stands && acting.loads.action().is_brief) return;
-    const auto& [permanent, variable] = acting.given();
-    const auto columns = acting.columns();
-    const auto& directions = acting.directions;
-    const bool two = directions.size() > 1;
     const auto factor = [&] { return acting.ask.factor_at(best * (1 - worth_)); };
-
-    // The same in the coordinates of the safe set.
-    SafeSet::Coordinates weights, given;
-    std::array<Columns, 2> along;
-    double push = 0;
-    bool weights_hold = false;
-    if (group.safe) {
-        weights = group.safe->coordinates_of(permanent);
-        given = group.safe->coordinates_of(variable);
-        for (std::size_t f = 0; f < columns.size(); ++f) {
-            for (int k = 0; k < 3; ++k)
-                along[f].col(k) = group.safe->coordinates_of(columns[f][static_cast<std::size_t>(k)]);
-            push += group.safe->share_of_push(along[f]);
+    const InSet in = in_set(group, acting);
+    if (in.weights_hold && std::isfinite(best) && bears_all(group, acting, in, factor())) return;
+    const auto look = [&](const SafeSet::Coordinates& pushed, const Wrench& variable) {
+        if (in.weights_hold && std::isfinite(best)) {
+            const double f = factor();
+            if (group.safe->bears(in.weights + f * pushed) &&
+                (group.live_only || group.safe->bears(f * (in.weights + pushed))))
+                return;
         }
-        weights_hold = group.safe->bears(weights);
-    }
-    if (weights_hold && std::isfinite(best)) {
-        const double f = factor(), rest = 1 - f * push;
-        const auto from_any_side = [&](const SafeSet::Coordinates& base) {
-            if (!(group.safe->share_of(base) <= rest)) return false;
-            if (++passed_ % watched_of != 0 || directions.empty()) return true;
-            const auto& d = directions[0][passed_ / watched_of % directions[0].size()];
-            return group.safe->is_true(base + f * (along[0] * d));
-        };
-        if (rest > 0 && from_any_side(weights + f * given) && (group.live_only || from_any_side(f * (weights + given))))
-            return;
-    }
-    const auto is_safe = [&](const SafeSet::Coordinates& pushed) {
-        if (!weights_hold || !std::isfinite(best)) return false;
-        const double f = factor();
-        return group.safe->bears(weights + f * pushed) &&
-               (group.live_only || group.safe->bears(f * (weights + pushed)));
+        lower_along(group, acting.ask, {acting.given().permanent, variable}, best);
     };
-    if (directions.empty()) {
-        if (!is_safe(given)) lower_along(group, acting.ask, acting.given(), best);
-        return;
+    const auto& directions = acting.directions;
+    const auto columns = acting.columns();
+    const Wrench& given = acting.given().variable;
+    if (directions.empty()) return look(in.given, given);
+    for (const auto& first : directions[0]) {
+        const SafeSet::Coordinates one = in.given + in.along[0] * first;
+        const Wrench pushed = given + sum_along(columns[0], first);
+        if (directions.size() == 1) look(one, pushed);
+        for (std::size_t k = 0; directions.size() > 1 && k < directions[1].size(); ++k)
+            look(one + in.along[1] * directions[1][k], pushed + sum_along(columns[1], directions[1][k]));
     }
-    const std::vector<rig::Vector> none(1, rig::Vector::Zero());
-    for (const auto& first : directions[0])
-        for (const auto& second : two ? directions[1] : none) {
-            if (weights_hold) {
-                SafeSet::Coordinates pushed = given + along[0] * first;
-                if (two) pushed += along[1] * second;
-                if (is_safe(pushed)) continue;
-            }
-            Wrench pushed = variable + sum_along(columns[0], first);
-            if (two) pushed = pushed + sum_along(columns[1], second);
-            lower_along(group, acting.ask, {permanent, pushed}, best);
-        }
 }
 
 void SeamSearch::lower_along(const Group& group, const Requirement& ask, const Load& load, double& best) const {

@@ -54,6 +54,9 @@ class SeamSearch {
     void look_around(std::span<const rig::Stops> spans);
     static bool differs(const Acting& a, const Acting& b);
     void centre_set(Group& group) const;
+    struct InSet;
+    static InSet in_set(Group& group, const Acting& acting);
+    bool bears_all(Group& group, const Acting& acting, const InSet& in, double factor);
     void lower(Group& group, const Acting& acting, double& best);
     void lower_along(const Group& group, const Requirement& ask, const mechanics::Load& load, double& best) const;
 

@@ -50,6 +50,11 @@ TEST_CASE("a hand holds what a loose ball would let fall", "[study][loose]") {
     // Out to the side by 60 mm it is held there: m g · 60/100.
     rig.parts[2].centre_of_gravity = {0, 0.06, 0.08};
     CHECK(study::while_loose(rig)->front().force == relative(0.6 * g, 1e-6));
+    // Ahead and aside at once: both, at right angles.
+    rig.parts[2].centre_of_gravity = {0.03, 0.06, 0.08};
+    CHECK(study::while_loose(rig)->front().force ==
+          relative(std::hypot(g * 0.03 / std::hypot(0.03, 0.08), 0.6 * g), 1e-6));
+    rig.parts[2].centre_of_gravity = {0, 0.06, 0.08};
     // 12 kg at 45 degrees are more than one hand holds.
     rig.parts[2].mass = 12;
     CHECK(study::while_loose(rig)->front().is_more_than_a_hand());
