@@ -780,6 +780,26 @@ TEST_CASE("a thread is identified on the command line", "[cli][thread]") {
     }
 }
 
+TEST_CASE("what hands hold and who sees the screen, on the command line", "[cli][studies]") {
+    const std::string post = std::string(CLAMPET_SOURCE_DIR) + "/data/demo/castered-post.clampet.json";
+    const auto loosened = json::parse(run("loosen " + post + " --json").out).at("loosened");
+    REQUIRE(loosened.size() == 2);
+    CHECK(loosened[0].at("interface") == "ball");
+    CHECK(loosened[0].at("force").get<double>() > 1);
+    CHECK(loosened[1].at("force").get<double>() == relative(loosened[1].at("mass").get<double>() * 9.80665, 1e-6));
+    CHECK_THAT(run("loosen " + post).out, Catch::Contains("must be held with"));
+    CHECK(run("loosen /nowhere.clampet.json").exit_code == 3);
+    const auto seen = run("sight " + post + " camera --eye '-60 cm; 0; 1.6 m' --json");
+    CHECK(seen.exit_code == 0);
+    CHECK(json::parse(seen.out).at("seen") == true);
+    const auto ahead = run("sight " + post + " camera --eye '2 m; 0; 1.6 m'");
+    CHECK(ahead.exit_code == 1);
+    CHECK_THAT(ahead.out, Catch::Contains("not seen from there"));
+    for (const char* eye : {"1 m; 2 m", "here; 0; 0", "nan; 0; 0", "1;2;3;4"})
+        CHECK(run("sight " + post + " camera --eye '" + eye + "'").exit_code == 2);
+    CHECK(run("sight " + post + " nobody --eye '1 m; 0; 0'").exit_code == 2);
+}
+
 TEST_CASE("room, balance, picture and advice of a rig on the command line", "[cli][studies]") {
     const std::string demo = std::string(CLAMPET_SOURCE_DIR) + "/data/demo/", rail = demo + "stair-rail.clampet.json",
                       boom = demo + "boom.clampet.json";
