@@ -253,7 +253,7 @@ std::optional<RigAdvice> tried(const rig::Rig& rig, const Candidate& candidate, 
         if (at == after->worst.end()) return std::nullopt;
         const auto &then = after->result_of(*at), &now = before.result_of(was);
         if (then.verdict != now.verdict || !(std::abs(then.typical / now.typical - 1) < unchanged))
-            advice.all.push_back({was.id, now.typical, then.typical, then.verdict});
+            advice.all.push_back({was.id, then.typical, then.verdict});
         if (was.id == target) {
             found = true;
             advice.before = now.typical;

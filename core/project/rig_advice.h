@@ -20,7 +20,7 @@ struct RigAdvice {
     /// Of an interface where it is worst after it.
     struct Then {
         std::string interface;
-        double before = 0, factor = 0;  ///< there, and with it
+        double factor = 0;
         study::Verdict verdict = study::Verdict::slips;
     };
     std::vector<Then> all = {};  ///< of every interface that it changes

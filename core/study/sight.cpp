@@ -42,6 +42,13 @@ Result<Face> face_of(const rig::Rig& rig, const rig::Placed& placed, const std::
     return Face{at * middle, at.linear() * -Vector::UnitX(), largest->size.y(), largest->size.z()};
 }
 
+/// How large what must be seen is.
+Eigen::Vector2d shown_of(const rig::Rig& rig, const SightQuestion& q, const Face& face) {
+    const bool is_camera = rig.part(q.screen)->lens.has_value();
+    const Eigen::Vector2d own = is_camera ? Eigen::Vector2d(0.075, 0.05) : Eigen::Vector2d(face.width, face.height);
+    return {q.screen_width > 0 ? q.screen_width : own.x(), q.screen_height > 0 ? q.screen_height : own.y()};
+}
+
 /// Parts between two points.
 void add_in_the_way(const rig::Rig& rig, const rig::Placed& placed, const Vector& from, const Vector& to,
                     const SightQuestion& q, std::vector<std::string>& all) {
@@ -68,7 +75,7 @@ bool Sight::is_seen() const {
 }
 
 Result<Sight> sight(const rig::Rig& rig, const SightQuestion& q) {
-    if (!q.eye.allFinite() || !(q.screen_width > 0) || !(q.screen_height > 0))
+    if (!q.eye.allFinite() || !(q.screen_width >= 0) || !(q.screen_height >= 0))
         return Problem{"sight.bad_eye", "eye", "It is not known from where it is looked at.",
                        "Give three lengths: ahead, to the left, up."};
     const rig::Placed placed(rig);
@@ -96,11 +103,12 @@ Result<Sight> sight(const rig::Rig& rig, const SightQuestion& q) {
     found.turn = right.norm() > 1e-9 ? angle_between(mirror->looks, right) : std::numbers::pi / 2;
     found.off_screen = angle_between(screen->looks, -to_screen);
     found.distance = near + far;
+    const Eigen::Vector2d shown = shown_of(rig, q, *screen);
     // Whichever way it is turned, that side is seen aslant.
     const double share = near / (near + far), slant = std::max(1e-3, std::cos(found.half_angle));
     const bool turned_level = std::abs(to_screen.cross(to_eye).normalized().z()) > std::numbers::sqrt2 / 2;
-    found.least_width = share * q.screen_width / (turned_level ? slant : 1);
-    found.least_height = share * q.screen_height / (turned_level ? 1 : slant);
+    found.least_width = share * shown.x() / (turned_level ? slant : 1);
+    found.least_height = share * shown.y() / (turned_level ? 1 : slant);
     found.width = mirror->width;
     found.height = mirror->height;
     add_in_the_way(rig, placed, q.eye, mirror->middle, q, found.in_the_way);

@@ -5,10 +5,11 @@ namespace clampet::study {
 
 /// Somebody looks at a screen, straight or by way of a mirror.
 struct SightQuestion {
-    std::string screen;                                 ///< part: a camera, seen from behind, or a monitor or phone
-    std::string mirror = {};                            ///< part that reflects with its face; empty: looked at straight
-    rig::Vector eye = rig::Vector::Zero();              ///< in the world [m]
-    double screen_width = 0.075, screen_height = 0.05;  ///< of what must be seen [m]; a 3-inch screen
+    std::string screen;                     ///< part: a camera, seen from behind, or a monitor or phone
+    std::string mirror = {};                ///< part that reflects with its face; empty: looked at straight
+    rig::Vector eye = rig::Vector::Zero();  ///< in the world [m]
+    /// Of what must be seen [m]; 0: a camera's 3-inch screen, 75 by 50 mm, common practice; else all of the face.
+    double screen_width = 0, screen_height = 0;
 };
 /// What is seen, and what would have to be turned.
 struct Sight {

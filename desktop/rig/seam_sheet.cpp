@@ -8,6 +8,7 @@
 #include <QPainter>
 #include <QPushButton>
 #include <QScrollArea>
+#include <QTimer>
 #include <QVBoxLayout>
 
 #include "desktop/theme/theme.h"
@@ -51,6 +52,7 @@ SeamSheet::SeamSheet(project::Document& document, QWidget* parent)
       loose_(new QLabel(this)),
       advisories_(new QLabel(this)),
       working_(new QLabel(this)),
+      later_(new QTimer(this)),
       section_(new DrawingView(this)),
       ways_(new QuietComboBox(this)),
       elements_(new FlowLayout),
@@ -62,6 +64,9 @@ SeamSheet::SeamSheet(project::Document& document, QWidget* parent)
       working_button_(new QPushButton(this)),
       bench_(new QPushButton(tr("Open in its bench"), this)),
       modes_(new QGridLayout) {
+    later_->setSingleShot(true);
+    later_->setInterval(120);
+    connect(later_, &QTimer::timeout, this, [this] { refresh_loose(); });
     auto* outer = new QVBoxLayout(this);
     outer->setContentsMargins(0, 0, 0, 0);
     auto* inside = new QWidget;
@@ -358,12 +363,19 @@ void SeamSheet::refresh() {
             carries_->setText(carries_->text() + " " + text_of(fit->says));
     }
     set_text_colour(carries_, theme().quiet);
-    refresh_loose();
+    // What hands hold takes some milliseconds: it follows once the hand that drags or types rests.
+    if (loose_of_ == interface_)
+        later_->start();
+    else
+        refresh_loose();
     refresh_modes(*result);
     refresh_working(*joint, load);
 }
 
 void SeamSheet::refresh_loose() {
+    later_->stop();
+    loose_of_ = interface_;
+    if (!document_.rig().interface(interface_)) return loose_->hide();
     const auto loose = study::while_loose(document_.rig(), interface_);
     QString words;
     if (loose) {

@@ -7,6 +7,7 @@
 #include "project/document.h"
 #include "rig/in_force.h"
 
+class QTimer;
 class QComboBox;
 class QLabel;
 class QPushButton;
@@ -70,7 +71,9 @@ class SeamSheet : public QWidget {
 
     project::Document& document_;
     std::string interface_, element_;
+    std::string loose_of_;  ///< the interface that what hands hold is said of
     QLabel *title_, *verdict_, *subtitle_, *sentence_, *carries_, *loose_, *advisories_, *working_;
+    QTimer* later_;
     DrawingView* section_;
     QComboBox* ways_;
     FlowLayout* elements_;

@@ -106,6 +106,10 @@ TEST_CASE("the sheet of a joint that is loosened says what must be held", "[desk
     StudyWindow d;
     d.window.stack()->select("ball");
     CHECK_THAT(d.window.sheet()->loose_text().toStdString(), Catch::Contains("must be held with"));
+    // It follows a change once the hand rests.
+    const QString before = d.window.sheet()->loose_text();
+    REQUIRE(d.window.document().perform(project::SetPose{"ball", "forward", 0.2}));
+    CHECK(QTest::qWaitFor([&] { return d.window.sheet()->loose_text() != before; }, 2000));
     d.window.stack()->select("camera-screw");
     CHECK(d.window.sheet()->loose_text().isEmpty());
 }

@@ -47,6 +47,8 @@ TEST_CASE("a mirror halves the angle between screen and eye", "[study][sight][ou
     const auto rig = camera_and_mirror(0.4, 30 * degree);
     study::SightQuestion q{"camera", "mirror",
                            Vector(-0.4 + 0.4 * std::cos(60 * degree), 0, 0.4 * std::sin(60 * degree))};
+    q.screen_width = 0.075;
+    q.screen_height = 0.05;
     auto found = *study::sight(rig, q);
     CHECK(found.turn == Approx(0).margin(1e-9));
     CHECK(found.half_angle == relative(30 * degree, 1e-9));
@@ -86,6 +88,16 @@ TEST_CASE("a screen is looked at straight, aslant, or not past what stands befor
     q.eye = {-3, 0, 0};  // behind the mirror
     CHECK(study::sight(rig, q)->in_the_way == std::vector<std::string>{"mirror"});
     CHECK_THAT(study::sentence_of(rig, q, *study::sight(rig, q)), Catch::Contains("mirror is in the way."));
+}
+
+TEST_CASE("what must be seen is a camera's small screen, or all of another's face", "[study][sight]") {
+    auto rig = camera_and_mirror(0.4, 0);
+    const study::SightQuestion q{"camera", "mirror", Vector(0, 0.01, 0)};
+    const auto all = *study::sight(rig, q);
+    rig.parts[1].lens = rig::Lens{};
+    const auto small = *study::sight(rig, q);
+    CHECK(small.least_width / all.least_width == relative(0.075 / 0.12, 1e-9));
+    CHECK(small.least_height / all.least_height == relative(0.05 / 0.08, 1e-9));
 }
 
 TEST_CASE("who cannot look is told", "[study][sight][input]") {
