@@ -107,6 +107,7 @@ int advise_command(const AdviseRequest& request, bool json);
 int compare_command(const std::string& a, const std::string& b, bool json);
 struct StockRequest {
     std::string file, take, give;  ///< a workshop; CSV to take items from, and to write them to
+    std::string rig = {};          ///< a rig that is held against it
 };
 /// What is in the drawer.
 int stock_command(const StockRequest& request, bool json);

@@ -201,6 +201,7 @@ void add_commands(CLI::App& app, Arguments& a, int& exit_code) {
     stock_room->add_option("WORKSHOP", a.stock_room.file, "A workshop file; begun where there is none")->required();
     stock_room->add_option("--take", a.stock_room.take, "CSV whose items are put into it");
     stock_room->add_option("--give", a.stock_room.give, "CSV that is written");
+    stock_room->add_option("--for", a.stock_room.rig, "A rig: where it and this workshop are not the same");
     json_flag(stock_room);
     stock_room->callback([&] { exit_code = stock_command(a.stock_room, a.json); });
 

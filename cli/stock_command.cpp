@@ -2,11 +2,13 @@
 
 #include "commands.h"
 #include "inventory/csv.h"
+#include "project/carried.h"
 #include "project/file.h"
 #include "project/stockroom.h"
 #include "project/workshop_file.h"
 #include "quantity/format.h"
 #include "report.h"
+#include "rig_file.h"
 
 namespace clampet::cli {
 
@@ -20,6 +22,20 @@ ordered_json item_json(const inventory::Item& item) {
             {"kind", item.kind}, {"price", item.price ? ordered_json(*item.price) : ordered_json(nullptr)},
             {"pack", item.pack}, {"known", known.is_known()},
             {"is", known.says},  {"note", item.note}};
+}
+
+/// What a rig takes that is not there, or is there otherwise.
+int compare_with(const rig::Rig& rig, const inventory::Workshop& workshop, bool json) {
+    const auto differences = project::differences(rig, workshop);
+    if (json) {
+        auto all = ordered_json::array();
+        for (const auto& d : differences) all.push_back({{"about", d.about}, {"says", d.says}});
+        print({{"rig", rig.name}, {"workshop", workshop.name}, {"differences", all}});
+    } else {
+        for (const auto& d : differences) fmt::print("{}\n", d.says);
+        if (differences.empty()) fmt::print("All that “{}” takes from a drawer is in {}.\n", rig.name, workshop.name);
+    }
+    return differences.empty() ? done : not_all_hold;
 }
 
 }  // namespace
@@ -40,13 +56,23 @@ int stock_command(const StockRequest& request, bool json) {
     if (!request.give.empty())
         if (const auto done = project::write_file_atomically(request.give, inventory::write_csv(workshop.items)); !done)
             return fail(done.problem(), unwritable);
+    if (!request.rig.empty()) {
+        const auto rig = load_rig(request.rig);
+        return rig ? compare_with(*rig, workshop, json) : fail(rig.problem(), unreadable);
+    }
     if (json) {
         auto items = ordered_json::array();
         for (const auto& item : workshop.items) items.push_back(item_json(item));
+        auto hands = ordered_json::array(), printers = ordered_json::array();
+        for (const auto& hand : workshop.hands) hands.push_back({{"name", hand.name}, {"strength", hand.strength}});
+        for (const auto& p : workshop.printers)
+            printers.push_back({{"name", p.name}, {"material", p.material}, {"walls", p.walls}, {"infill", p.infill}});
         print({{"workshop", workshop.name},
                {"currency", workshop.currency},
                {"items", items},
-               {"tools", workshop.tools}});
+               {"tools", workshop.tools},
+               {"hands", hands},
+               {"printers", printers}});
         return done;
     }
     fmt::print("{}: {} items\n\n", workshop.name, workshop.items.size());

@@ -118,6 +118,9 @@ class Joint {
     /// How the payload side moves and turns for unit loads there [m/N, rad/(N m)], in the interface's frame, where it
     /// yields so much that load paths beside it matter. Nothing: firm beside what yields.
     virtual std::optional<Eigen::Matrix<double, 6, 6>> compliance() const { return std::nullopt; }
+    /// How the payload side moves and turns under a wrench, what it weighs itself and creep with it [m, rad], in the
+    /// interface's frame: an arm's droop. Nothing: it stays where it is.
+    virtual std::optional<Eigen::Matrix<double, 6, 1>> settles(const Wrench&) const { return std::nullopt; }
     /// Corners on which it stands, in the interface's frame; empty where it does not stand by its weight.
     virtual std::vector<Eigen::Vector2d> stands_on() const { return {}; }
     /// It bears what presses along z and no pull, no turn: an end that rests on something.

@@ -6,6 +6,7 @@
 #include <cmath>
 
 #include "catalogue/device.h"
+#include "catalogue/material.h"
 #include "catalogue/stock.h"
 #include "parts/part_kind.h"
 
@@ -91,6 +92,23 @@ Status validate(const Workshop& workshop) {
             const auto problem = parts::no_kind(item.kind);
             return problem.at(at("kind"));
         }
+    }
+    for (std::size_t i = 0; i < workshop.hands.size(); ++i) {
+        const auto& hand = workshop.hands[i];
+        if (hand.name.empty() || !(hand.strength >= weakest_hand && hand.strength <= strongest_hand))
+            return Problem{"workshop.impossible_hand", fmt::format("/hands/{}", i),
+                           fmt::format("“{}” is no hand with {:g} times the usual strength.", hand.name, hand.strength),
+                           fmt::format("Give a name, and {:g} to {:g}.", weakest_hand, strongest_hand)};
+    }
+    for (std::size_t i = 0; i < workshop.printers.size(); ++i) {
+        const auto& printer = workshop.printers[i];
+        const bool can_be = printer.walls > 0 && printer.walls <= 1 && printer.infill >= 0 && printer.infill <= 1;
+        if (printer.name.empty() || !can_be)
+            return Problem{"workshop.impossible_printer", fmt::format("/printers/{}", i),
+                           fmt::format("“{}” cannot print so.", printer.name),
+                           "Give a name, walls over 0 and an infill of 0 to 1."};
+        if (const auto known = catalogue::material_named(printer.material); !known)
+            return known.problem().at(fmt::format("/printers/{}/material", i));
     }
     return Done{};
 }

@@ -20,12 +20,31 @@ struct Item {
     friend bool operator==(const Item&, const Item&) = default;
 };
 
+/// Somebody who tightens things, and how strong their hand is.
+inline constexpr double weakest_hand = 0.3, strongest_hand = 3;
+struct Hand {
+    std::string name;
+    double strength = 1;  ///< times what is common practice for a hand: weakest_hand to strongest_hand
+    friend bool operator==(const Hand&, const Hand&) = default;
+};
+
+/// A printer, and how it is set.
+struct Printer {
+    std::string name;
+    std::string material = "PETG, printed";  ///< of the catalogue
+    double walls = 1.2e-3;          ///< thickness [m]
+    double infill = 0.2;            ///< share of what is within
+    friend bool operator==(const Printer&, const Printer&) = default;
+};
+
 /// What a person works with: shared by all of their rigs.
 struct Workshop {
     std::string name = "My workshop";
     std::string currency = "EUR";
     std::vector<Item> items;         ///< the drawer
     std::vector<std::string> tools;  ///< by name
+    std::vector<Hand> hands = {};
+    std::vector<Printer> printers = {};
     friend bool operator==(const Workshop&, const Workshop&) = default;
 };
 

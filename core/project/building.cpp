@@ -158,6 +158,7 @@ Result<Part> new_part(const NewPart& what, const Port* below, const Port* above)
     part.role = kind->role() == rig::Role::support ? rig::Role::part : kind->role();
     part.origin = kind->origin() == rig::Origin::site ? rig::Origin::have : kind->origin();
     if (what.origin) part.origin = *what.origin;
+    part.item = what.item;
     part.weighed = what.weighed;
     part.values = what.values;
     const auto take = [&](const Port* neighbour, bool carried) {
@@ -167,6 +168,13 @@ Result<Part> new_part(const NewPart& what, const Port* below, const Port* above)
     take(below, true);
     take(above, false);
     return rig::made(std::move(part));
+}
+
+/// What was to be held is held now.
+void take_off_plan(Rig& rig, const Part& part) {
+    const auto at = std::find_if(rig.planned.begin(), rig.planned.end(),
+                                 [&](const auto& p) { return p.kind == part.kind && p.name == part.name; });
+    if (at != rig.planned.end()) rig.planned.erase(at);
 }
 
 Result<Rig> built(Rig rig, const Build& edit) {
@@ -198,6 +206,7 @@ Result<Rig> built(Rig rig, const Build& edit) {
             if (const auto* kind = parts::kind_named(part.kind)) part.origin = kind->origin();
         }
         const std::string id = part.id;
+        take_off_plan(rig, part);
         rig.parts.push_back(std::move(part));
         if (way) join(rig, *way, on, id, before.id);
         on = id;

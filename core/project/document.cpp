@@ -3,8 +3,10 @@
 #include <algorithm>
 
 #include "loads/load_case.h"
+#include "project/carried.h"
 #include "project/file.h"
 #include "project/rig_json.h"
+#include "rig/sag.h"
 
 namespace clampet::project {
 namespace {
@@ -78,7 +80,7 @@ void Document::check_later() {
     checking_ = true;
     check_ = {};
     check_.required = rig_.required;
-    check_.placed = std::make_shared<const rig::Placed>(rig_);
+    check_.placed = std::make_shared<const rig::Placed>(rig::settled(rig_, &joints_));
     for (const auto& id : check_.placed->from_payload_down()) {
         study::InterfaceResult pending;
         pending.id = id;
@@ -173,7 +175,7 @@ Status Document::save_as(const std::filesystem::path& path, Over over) {
         return Problem{"document.changed_elsewhere", "changed",
                        "Another window or program has changed the file since it was opened here.",
                        "Save a copy under another name, or write over it on purpose."};
-    const std::string text = write_rig(rig_);
+    const std::string text = write_rig(workshop_ ? carrying(rig_, workshop_()) : rig_);
     if (const auto done = write_file_atomically(path, text); !done) return done.problem();
     path_ = path;
     file_mark_ = mark_of(text);

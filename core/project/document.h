@@ -7,6 +7,7 @@
 #include <string>
 #include <vector>
 
+#include "inventory/workshop.h"
 #include "project/edits.h"
 #include "project/history.h"
 #include "project/live_check.h"
@@ -60,6 +61,8 @@ class Document {
     Status save();
     /// `Over::changes`: also where another program has changed the file since it was read.
     enum class Over { nothing, changes };
+    /// What is saved carries the things of that workshop that the rig's parts are: carrying().
+    void use_workshop(std::function<const inventory::Workshop&()> workshop) { workshop_ = std::move(workshop); }
     Status save_as(const std::filesystem::path& path, Over over = Over::nothing);
     /// Whether the file at `path` is the open one and holds something else than was read from it or written to it.
     bool was_changed_elsewhere(const std::filesystem::path& path) const;
@@ -88,6 +91,7 @@ class Document {
     std::optional<std::filesystem::path> path_;
     std::optional<std::size_t> file_mark_;
     bool modified_ = false;
+    std::function<const inventory::Workshop&()> workshop_;
     std::optional<rig::Rig> saved_;  ///< what the file holds, so that undoing back to it is unmodified
     std::uint64_t revision_ = 0;
     std::vector<std::weak_ptr<Observer>> observers_;

@@ -238,6 +238,14 @@ struct Apply {
         rig.variants.erase(rig.variants.begin() + static_cast<std::ptrdiff_t>(e.index));
         return std::move(rig);
     }
+    Result<rig::Rig> operator()(const SetPlanned& e) {
+        rig.planned = e.planned;
+        return structure_checked();
+    }
+    Result<rig::Rig> operator()(const SetHands& e) {
+        rig.hands = e.hands;
+        return structure_checked();
+    }
     Result<rig::Rig> operator()(const AddShot& e) {
         if (const auto ok = check_name(e.name); !ok) return ok.problem();
         rig::Shot shot{fresh_id(rig, "shot"), e.name, rig::pose_of(rig)};
@@ -256,6 +264,7 @@ struct Apply {
         shot->name = e.name;
         shot->distance = e.distance;
         shot->frame = e.frame;
+        shot->wanted = e.wanted;
         return structure_checked();
     }
     Result<rig::Rig> operator()(const TakePose& e) {
@@ -538,6 +547,8 @@ std::string label_of(const Edit& edit) {
         std::string operator()(const KeepVariant&) const { return "kept variant"; }
         std::string operator()(const TakeVariant&) const { return "return to a variant"; }
         std::string operator()(const RemoveVariant&) const { return "removed variant"; }
+        std::string operator()(const SetPlanned&) const { return "change of what is to be held"; }
+        std::string operator()(const SetHands&) const { return "change of hands"; }
         std::string operator()(const AddShot&) const { return "new shot"; }
         std::string operator()(const SetShot&) const { return "change of a shot"; }
         std::string operator()(const TakePose&) const { return "pose of a shot"; }
@@ -563,7 +574,9 @@ std::optional<std::string> only_interface_changed(const rig::Rig& before, const 
         if (f.closes_loop) return std::nullopt;
     for (const auto& use : after.cases)
         if (use.kind == "turning") return std::nullopt;
-    if (!(rig::motion_of(*before.interface(id)) == rig::motion_of(*after.interface(id)))) return std::nullopt;
+    const auto motion = rig::motion_of(*after.interface(id));
+    if (!(rig::motion_of(*before.interface(id)) == motion)) return std::nullopt;
+    if (!motion.limbs.empty()) return std::nullopt;  // what bends stands otherwise, and all that it carries with it
     return id;
 }
 

@@ -111,6 +111,7 @@ struct NewPart {
     std::string family = {}, port = {};      ///< how and by which of its ports it is held; the first that fits
     std::optional<double> weighed = {};      ///< [kg]
     std::optional<rig::Origin> origin = {};  ///< where it comes from; as its kind says where nothing is said
+    std::string item = {};                   ///< what it is called in the drawer that it is from
 };
 /// Puts parts one on another onto a part's port, or between the two of an interface; the first of an empty rig is its
 /// support.
@@ -156,10 +157,19 @@ struct Paste {
 struct AddShot {
     std::string name;
 };
-/// Another name, or what it must see.
+/// Another name, what it must see, or where the lens must be for it.
 struct SetShot {
     std::string id, name;
     double distance = 0, frame = 0;
+    rig::Wanted wanted = {};
+};
+/// What is to be held, before there is a rig that holds it. What is built of it later is taken off this list.
+struct SetPlanned {
+    std::vector<rig::Planned> planned;
+};
+/// Whose hands tighten it; nothing for common practice's.
+struct SetHands {
+    std::optional<rig::Hands> hands;
 };
 /// A shot takes the pose that the rig is in.
 struct TakePose {
@@ -209,12 +219,12 @@ struct JoinBy {
 struct CloseLoop {
     rig::PortName support, payload;
 };
-using Edit =
-    std::variant<SetInput, ClearInput, SetInputs, SetPort, SetMass, ClearMass, SetCentreOfGravity, ClearCentreOfGravity,
-                 SetPartValue, SetPartName, SetPose, SetStops, SetRequired, SetUse, AddCase, RemoveCase, SetCaseInput,
-                 SetBody, SetRigName, AddPart, RemovePart, Build, ReplacePart, LiftOut, MoveDown, MoveBranch, Paste,
-                 CloseLoop, AddShot, SetShot, TakePose, GoToShot, SetPositions, RemoveShot, SetPayloadSet,
-                 RemovePayloadSet, SetTether, RemoveTether, JoinBy, KeepVariant, TakeVariant, RemoveVariant>;
+using Edit = std::variant<SetInput, ClearInput, SetInputs, SetPort, SetMass, ClearMass, SetCentreOfGravity,
+                          ClearCentreOfGravity, SetPartValue, SetPartName, SetPose, SetStops, SetRequired, SetUse,
+                          AddCase, RemoveCase, SetCaseInput, SetBody, SetRigName, AddPart, RemovePart, Build,
+                          ReplacePart, LiftOut, MoveDown, MoveBranch, Paste, CloseLoop, AddShot, SetShot, TakePose,
+                          GoToShot, SetPositions, RemoveShot, SetPayloadSet, RemovePayloadSet, SetTether, RemoveTether,
+                          JoinBy, KeepVariant, TakeVariant, RemoveVariant, SetPlanned, SetHands>;
 
 /// The rig with an edit done, validated; or a Problem and the old rig stands.
 /// Joints that it has to build to know that they can be are put into the store, where there is one.

@@ -3,6 +3,7 @@
 #include <fmt/format.h>
 
 #include "loads/load_case.h"
+#include "parts/part_kind.h"
 #include "project/part_fields.h"
 #include "project/rig_json.h"
 #include "rig/tether.h"
@@ -218,6 +219,88 @@ void read_positions(const Node& n, const rig::Rig& rig, rig::Shot& shot) {
     }
 }
 
+/// One that is left out where nobody says it.
+Field<rig::Wanted> wanted_field(const char* key, std::optional<double> rig::Wanted::*member, Dimension dimension,
+                                double least, double most, const char* meaning) {
+    return {key,
+            meaning,
+            false,
+            schema_of_quantity(least, most),
+            [=](const Node& n, rig::Wanted& w) { w.*member = n.quantity(dimension); },
+            [=](const rig::Wanted& w) { return w.*member ? ordered_json(*(w.*member)) : ordered_json(); }};
+}
+
+const Fields<rig::Wanted>& wanted_fields() {
+    using rig::Wanted;
+    static const Fields<Wanted> fields{
+        "wanted",
+        "where the lens must be in a shot, from where the support stands, and where it must look",
+        {wanted_field("out", &Wanted::out, Dimension::length, 0, 1000, "level, to whichever side [m]"),
+         wanted_field("height", &Wanted::height, Dimension::length, -1000, 1000, "up; less than 0 for below [m]"),
+         wanted_field("down", &Wanted::down, Dimension::angle, -rig::straight_down, rig::straight_down,
+                      "how far under level it looks [rad]")}};
+    return fields;
+}
+
+const Fields<rig::Used>& used_fields() {
+    using rig::Used;
+    static const Fields<Used> fields{
+        "used",
+        "a thing of the workshop that parts of the rig are, as it was there",
+        {text_field("name", &Used::name, "what it is called there", true),
+         {"kind",
+          "kind of part, where it is one",
+          false,
+          {{"type", "string"}},
+          [](const Node& n, Used& u) { u.kind = n.string(); },
+          [](const Used& u) { return u.kind.empty() ? ordered_json() : ordered_json(u.kind); }},
+         {"values",
+          "sizes of its kind, SI or with a unit",
+          false,
+          {{"type", "object"}},
+          [](const Node& n, Used& u) {
+              const auto* kind = parts::kind_named(u.kind);
+              u.values = read_values(n, kind ? kind->parameters() : std::span<const families::Parameter>{});
+          },
+          [](const Used& u) { return u.values.empty() ? ordered_json() : write_values(u.values); }},
+         {"price", "of a pack, in the workshop's currency", false, schema_of_quantity(0, 1e7),
+          [](const Node& n, Used& u) { u.price = n.quantity(Dimension::number); },
+          [](const Used& u) { return u.price ? ordered_json(*u.price) : ordered_json(); }},
+         quantity_field("pack", &Used::pack, Dimension::number, schema_of_quantity(0, 1e7, false),
+                        "pieces in a pack")}};
+    return fields;
+}
+
+const Fields<rig::Planned>& planned_fields() {
+    using rig::Planned;
+    static const Fields<Planned> fields{
+        "planned",
+        "something that is to be held, before there is a rig that holds it",
+        {text_field("name", &Planned::name, "what people call it", true),
+         text_field("kind", &Planned::kind, "`camera` or `device`", true),
+         {"values",
+          "sizes of its kind, SI or with a unit",
+          false,
+          {{"type", "object"}},
+          [](const Node& n, Planned& p) {
+              const auto* kind = parts::kind_named(p.kind);
+              p.values = read_values(n, kind ? kind->parameters() : std::span<const families::Parameter>{});
+          },
+          [](const Planned& p) { return p.values.empty() ? ordered_json() : write_values(p.values); }}}};
+    return fields;
+}
+
+const Fields<rig::Hands>& hands_fields() {
+    using rig::Hands;
+    static const Fields<Hands> fields{"hands",
+                                      "whose hands tighten what is tightened by feel",
+                                      {text_field("name", &Hands::name, "text", true),
+                                       quantity_field("strength", &Hands::strength, Dimension::number,
+                                                      schema_of_quantity(rig::weakest_hand, rig::strongest_hand),
+                                                      "times what is common practice for a hand", true)}};
+    return fields;
+}
+
 const Fields<rig::Shot>& shot_fields() {
     using rig::Shot;
     static const Fields<Shot> fields{
@@ -240,7 +323,13 @@ const Fields<rig::Shot>& shot_fields() {
          quantity_field("distance", &Shot::distance, Dimension::length, schema_of_quantity(0, 1e4),
                         "from the lens to what it must see [m]; 0 where it is not said"),
          quantity_field("frame", &Shot::frame, Dimension::length, schema_of_quantity(0, 1e4),
-                        "how much of that the picture is wide [m]; 0 where it is not said")}};
+                        "how much of that the picture is wide [m]; 0 where it is not said"),
+         {"wanted",
+          "where the lens must be",
+          false,
+          {{"$ref", "#/$defs/wanted"}},
+          [](const Node& n, Shot& s) { s.wanted = wanted_fields().read(n); },
+          [](const Shot& s) { return s.wanted.is_said() ? wanted_fields().write(s.wanted) : ordered_json(); }}}};
     return fields;
 }
 
@@ -349,6 +438,22 @@ Field<rig::Rig> tethers_field() {
     return field;
 }
 
+/// Left out where there is nothing.
+Field<rig::Rig> planned_field() {
+    auto field = list_field("planned", &rig::Rig::planned, planned_fields(),
+                            "what is to be held and is not on the rig yet", 0, 20);
+    field.write = [write = field.write](const rig::Rig& r) { return r.planned.empty() ? ordered_json() : write(r); };
+    return field;
+}
+
+/// Left out where nothing is from a workshop.
+Field<rig::Rig> used_field() {
+    auto field = list_field("used", &rig::Rig::used, used_fields(),
+                            "things of a workshop that its parts are: it opens where that workshop is not", 0, 500);
+    field.write = [write = field.write](const rig::Rig& r) { return r.used.empty() ? ordered_json() : write(r); };
+    return field;
+}
+
 /// Left out where there are none.
 Field<rig::Rig> variants_field() {
     auto field = list_field("variants", &rig::Rig::variants, variant_fields(),
@@ -398,6 +503,20 @@ const Fields<rig::Rig>& rig_fields() {
          list_field("payload_sets", &Rig::sets, set_fields(), "what is on it at one time, beside all that is there", 0,
                     20),
          tethers_field(),
+         {"hands",
+          "whose hands tighten it; common practice's where it is left out",
+          false,
+          {{"$ref", "#/$defs/hands"}},
+          [](const Node& n, Rig& r) { r.hands = hands_fields().read(n); },
+          [](const Rig& r) { return r.hands ? hands_fields().write(*r.hands) : ordered_json(); }},
+         planned_field(),
+         {"workshop",
+          "what `used` is from, by name",
+          false,
+          {{"type", "string"}},
+          [](const Node& n, Rig& r) { r.workshop = n.string(); },
+          [](const Rig& r) { return r.workshop.empty() ? ordered_json() : ordered_json(r.workshop); }},
+         used_field(),
          variants_field()},
         // Positions of shots are read when the interfaces are known: which of their axes slide says what a number is.
         [](const Node& n, Rig& r) {
@@ -422,6 +541,10 @@ ordered_json rig_schema() {
                   {"element", element_fields().schema()},
                   {"case", case_fields().schema()},
                   {"shot", shot_fields().schema()},
+                  {"wanted", wanted_fields().schema()},
+                  {"hands", hands_fields().schema()},
+                  {"planned", planned_fields().schema()},
+                  {"used", used_fields().schema()},
                   {"payload_set", set_fields().schema()},
                   {"instead", instead_fields().schema()},
                   {"tether", tether_fields().schema()},
@@ -433,8 +556,10 @@ ordered_json rig_schema() {
 std::string rig_tables() {
     return rig_fields().table() + "\n" + case_fields().table() + "\n" + part_fields().table() + "\n" +
            port_fields().table() + "\n" + shape_fields().table() + "\n" + interface_fields().table() + "\n" +
-           element_fields().table() + "\n" + shot_fields().table() + "\n" + set_fields().table() + "\n" +
-           instead_fields().table() + "\n" + tether_fields().table() + "\n" + variant_fields().table();
+           element_fields().table() + "\n" + shot_fields().table() + "\n" + wanted_fields().table() + "\n" +
+           planned_fields().table() + "\n" + hands_fields().table() + "\n" + used_fields().table() + "\n" +
+           set_fields().table() + "\n" + instead_fields().table() + "\n" + tether_fields().table() + "\n" +
+           variant_fields().table();
 }
 
 }  // namespace clampet::project

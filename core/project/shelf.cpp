@@ -67,7 +67,12 @@ NewPart adapter_of(const catalogue::RouteStep& step) {
             {{"below", sex(step.in)},
              {"below_thread", step.in.designation},
              {"top", sex(step.out)},
-             {"top_thread", step.out.designation}}};
+             {"top_thread", step.out.designation}},
+            {},
+            {},
+            {},
+            {},
+            step.in_stock ? step.adapter.name : std::string()};
 }
 
 /// Free threads of what is there.
@@ -162,7 +167,14 @@ std::vector<ShelfItem> shelf(const Rig& rig, const ShelfPlace& place, const inve
         // both.
         const bool may_be_there = is_first ? is_site : !is_site || !place.replaces.empty() || kind->key() == "tube";
         if (!may_be_there) continue;
-        all.push_back(item_at(rig, place, {kind, {{std::string(kind->key())}}, {}, 0, {}}, in_stock));
+        all.push_back(item_at(rig, place, {kind, {{std::string(kind->key())}}}, in_stock));
+        if (place.replaces.empty())
+            for (const auto& planned : rig.planned) {
+                if (planned.kind != kind->key()) continue;
+                ShelfItem item{kind, {{planned.kind, planned.name, planned.values}}};
+                item.is_planned = true;
+                all.push_back(item_at(rig, place, std::move(item), in_stock));
+            }
         if (!workshop || is_first) continue;
         for (const auto& owned : workshop->items) {
             if (owned.kind != kind->key() || owned.count < 1) continue;
@@ -173,12 +185,15 @@ std::vector<ShelfItem> shelf(const Rig& rig, const ShelfPlace& place, const inve
                                                      ? families::Value(row.standard)
                                                      : families::Value(row.standard_text));
             part.origin = rig::Origin::have;
-            auto item = item_at(rig, place, {kind, {std::move(part)}, {}, owned.count, {}}, in_stock);
+            part.item = owned.name;
+            auto item = item_at(rig, place, {kind, {std::move(part)}, {}, owned.count}, in_stock);
             if (item.can_go()) all.push_back(std::move(item));
         }
     }
     std::stable_sort(all.begin(), all.end(), [](const auto& a, const auto& b) {
-        const auto rank = [](const ShelfItem& x) { return x.can_go() ? (x.owned > 0 ? 0 : 10) + x.adapters() : 99; };
+        const auto rank = [](const ShelfItem& x) {
+            return !x.can_go() ? 99 : x.adapters() + (x.is_planned ? 0 : x.owned > 0 ? 10 : 20);
+        };
         return rank(a) < rank(b);
     });
     return all;

@@ -46,6 +46,41 @@ const Fields<Item>& item_fields() {
     return fields;
 }
 
+const Fields<inventory::Hand>& hand_fields() {
+    using inventory::Hand;
+    static const Fields<Hand> fields{
+        "hand",
+        "somebody who tightens things",
+        {text_field("name", &Hand::name, "text", true),
+         quantity_field("strength", &Hand::strength, Dimension::number,
+                        schema_of_quantity(inventory::weakest_hand, inventory::strongest_hand),
+                        "times what is common practice for a hand", true)}};
+    return fields;
+}
+
+const Fields<inventory::Printer>& printer_fields() {
+    using inventory::Printer;
+    static const Fields<Printer> fields{
+        "printer",
+        "a printer, and how it is set",
+        {text_field("name", &Printer::name, "text", true),
+         text_field("material", &Printer::material, "what it prints, of the table of materials", true),
+         quantity_field("walls", &Printer::walls, Dimension::length, schema_of_quantity(0, 1, false),
+                        "thickness of the shell [m]"),
+         quantity_field("infill", &Printer::infill, Dimension::number, schema_of_quantity(0, 1),
+                        "share of what is within")}};
+    return fields;
+}
+
+/// Left out where there are none.
+template <class Item>
+Field<Workshop> few(Field<Workshop> field, std::vector<Item> Workshop::*member) {
+    field.write = [write = field.write, member](const Workshop& w) {
+        return (w.*member).empty() ? ordered_json() : write(w);
+    };
+    return field;
+}
+
 const Fields<Workshop>& workshop_fields() {
     static const Fields<Workshop> fields{
         "workshop",
@@ -80,7 +115,10 @@ const Fields<Workshop>& workshop_fields() {
           [](const Node& n, Workshop& w) {
               for (std::size_t i = 0; i < n.size(); ++i) w.tools.push_back(n.item(i).string());
           },
-          [](const Workshop& w) { return w.tools.empty() ? ordered_json() : ordered_json(w.tools); }}}};
+          [](const Workshop& w) { return w.tools.empty() ? ordered_json() : ordered_json(w.tools); }},
+         few(list_field("hands", &Workshop::hands, hand_fields(), "who tightens things", 0, 50), &Workshop::hands),
+         few(list_field("printers", &Workshop::printers, printer_fields(), "what prints", 0, 50),
+             &Workshop::printers)}};
     return fields;
 }
 
@@ -108,7 +146,8 @@ std::string write_workshop(const Workshop& workshop) {
 }
 
 std::string workshop_tables() {
-    return workshop_fields().table() + "\n" + item_fields().table();
+    return workshop_fields().table() + "\n" + item_fields().table() + "\n" + hand_fields().table() + "\n" +
+           printer_fields().table();
 }
 
 Workshop demo_workshop() {

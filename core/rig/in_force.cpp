@@ -230,11 +230,42 @@ Interface shaped(const Rig& rig, const Interface& interface) {
     return all;
 }
 
+namespace {
+
+/// Whether an input is what a hand tightens by feel.
+bool is_by_hand(const families::Family& family, const std::string& input) {
+    for (const auto& use : families::stock_uses(family))
+        if (use.key == "tight")
+            for (const auto& [key, size] : use.fills)
+                if (key == input) return true;
+    return false;
+}
+
+/// What is tightened by feel, by the hands that do it.
+void tighten(Element& element, const Hands& hands) {
+    const auto* family = families::family_named(element.family);
+    if (!family) return;
+    for (auto& [key, input] : element.inputs) {
+        const auto* named = std::get_if<NamedStock>(&input);
+        if (!named || !is_by_hand(*family, key)) continue;
+        const auto told = families::stock_value(*family, key, named->name);
+        const auto* typical = told ? std::get_if<double>(&told->value) : nullptr;
+        if (!typical) continue;
+        const bool has_band = told->high > told->low;
+        input = Band{hands.strength * (has_band ? told->low : *typical), hands.strength * *typical,
+                     hands.strength * (has_band ? told->high : *typical)};
+    }
+}
+
+}  // namespace
+
 Interface in_force(const Rig& rig, const Interface& interface, const Placed* placed) {
     Interface all = interface;
     for (auto& filled : filled_inputs(rig, interface, placed))
         for (auto& element : all.elements)
             if (element.id == filled.element) element.inputs[filled.key] = filled.value;
+    if (rig.hands && rig.hands->strength != 1)
+        for (auto& element : all.elements) tighten(element, *rig.hands);
     return all;
 }
 

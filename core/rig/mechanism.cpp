@@ -329,7 +329,8 @@ void Mechanism::place(std::span<const double> pose, Placement& p) const {
     };
     for (const auto i : order_) {
         const Eigen::Isometry3d end = put(i);
-        p.world_from_part[seams_[i].payload] = end * seams_[i].port_from_payload;
+        p.world_from_part[seams_[i].payload] =
+            (seams_[i].settled ? end * *seams_[i].settled : end) * seams_[i].port_from_payload;
     }
     for (std::size_t i = 0; i < seams_.size(); ++i)
         if (seams_[i].closes_loop) put(i);
@@ -347,7 +348,18 @@ Eigen::Matrix3d axes_of(const Body& body, const Placement& placement) {
     return (body.between ? placement.world_from_port[*body.between] : placement.world_from_part[body.part]).linear();
 }
 
-Placed::Placed(const Rig& rig) : mechanism_(std::make_shared<const Mechanism>(rig)) {
+void Mechanism::settle(std::size_t interface, const Eigen::Matrix<double, 6, 1>& moved) {
+    const Vector turn = moved.tail<3>();
+    const double angle = turn.norm();
+    Eigen::Isometry3d by = Eigen::Isometry3d::Identity();
+    by.translation() = moved.head<3>();
+    if (angle > 0) by.linear() = Eigen::AngleAxisd(angle, turn / angle).toRotationMatrix();
+    seams_[interface].settled = by;
+}
+
+Placed::Placed(const Rig& rig) : Placed(rig, std::make_shared<const Mechanism>(rig)) {}
+
+Placed::Placed(const Rig& rig, std::shared_ptr<const Mechanism> mechanism) : mechanism_(std::move(mechanism)) {
     mechanism_->place(mechanism_->pose_of(rig), placement_);
     for (std::size_t i = 0; i < rig.parts.size(); ++i) parts_[rig.parts[i].id] = i;
     for (std::size_t i = 0; i < rig.interfaces.size(); ++i) interfaces_[rig.interfaces[i].id] = i;

@@ -48,13 +48,17 @@ class Mechanism {
         families::Motion motion;
         std::size_t first_axis = 0;  ///< of the pose
         bool closes_loop = false;
+        /// How its payload side has settled under what it carries, in its frame: Mechanism::settle().
+        std::optional<Eigen::Isometry3d> settled = {};
     };
     struct NamedAxis {
         std::size_t interface = 0;
         families::Axis axis;
     };
-    /// Of a rig whose structure is valid.
+    /// Of a rig whose structure is valid; nothing has bent yet.
     explicit Mechanism(const Rig& rig);
+    /// From now on what an interface carries stands so much lower and turned: small, in its frame [m, rad].
+    void settle(std::size_t interface, const Eigen::Matrix<double, 6, 1>& moved);
 
     const std::vector<Seam>& seams() const noexcept { return seams_; }  ///< in the order of the rig's interfaces
     const std::vector<Body>& bodies() const noexcept { return bodies_; }
@@ -101,6 +105,9 @@ class Placed {
  public:
     Placed() = default;
     explicit Placed(const Rig& rig);
+    /// A mechanism that has settled, at the rig's own pose.
+    Placed(const Rig& rig, std::shared_ptr<const Mechanism> mechanism);
+    const std::shared_ptr<const Mechanism>& mechanism_pointer() const { return mechanism_; }
     bool is_empty() const { return !mechanism_; }
     const Mechanism& mechanism() const { return *mechanism_; }
     const Placement& placement() const { return placement_; }

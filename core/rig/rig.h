@@ -44,6 +44,7 @@ struct Part {
     std::vector<Shape> shapes;
     std::optional<Lens> lens;    ///< of a camera's kind
     std::vector<Reach> reaches;  ///< of its kind
+    std::string item = {};       ///< what it is called in the drawer that it is from; empty where it is from none
     const Port* port(std::string_view id) const;
     friend bool operator==(const Part&, const Part&) = default;
 };
@@ -109,12 +110,23 @@ struct CaseUse {
 /// Positions of axes: interface, axis, position [rad, m].
 using Positions = std::map<std::string, std::map<std::string, double, std::less<>>, std::less<>>;
 
+/// Where the lens must be in a shot, from where the support stands (its origin), and where it must look. What is not
+/// said is not asked.
+inline constexpr double straight_down = 1.5707963267948966;  ///< [rad]
+struct Wanted {
+    std::optional<double> out, height;  ///< level, to whichever side; up, less than 0 for below [m]
+    std::optional<double> down;         ///< how far under level it looks: 90 degrees straight down [rad]
+    bool is_said() const { return out || height || down; }
+    friend bool operator==(const Wanted&, const Wanted&) = default;
+};
+
 /// A named pose that the film needs. Axes that it does not name stand as the rig has them.
 struct Shot {
     std::string id, name;
     Positions pose;
     double distance = 0;  ///< from the lens to what it must see [m]; 0: not said
     double frame = 0;     ///< how much of that the picture is wide [m]; 0: not said
+    Wanted wanted = {};
     friend bool operator==(const Shot&, const Shot&) = default;
 };
 
@@ -140,6 +152,30 @@ struct Tether {
     friend bool operator==(const Tether&, const Tether&) = default;
 };
 
+/// Something that is to be held, before there is a rig that holds it: of a kind, by its name and sizes.
+struct Planned {
+    std::string name, kind;
+    families::Values values;
+    friend bool operator==(const Planned&, const Planned&) = default;
+};
+
+/// Whose hands tighten what is tightened by feel.
+inline constexpr double weakest_hand = 0.3, strongest_hand = 3;
+struct Hands {
+    std::string name;
+    double strength = 1;  ///< times what is common practice for a hand: weakest_hand to strongest_hand
+    friend bool operator==(const Hands&, const Hands&) = default;
+};
+
+/// A thing of a workshop that parts of the rig are, as it was there: the rig opens where that workshop is not.
+struct Used {
+    std::string name, kind;
+    families::Values values;
+    std::optional<double> price;  ///< of a pack
+    double pack = 1;              ///< pieces in a pack
+    friend bool operator==(const Used&, const Used&) = default;
+};
+
 /// The rig as it once stood, kept to be compared with: as the text of its file.
 struct Variant {
     std::string name, text;
@@ -158,6 +194,10 @@ struct Rig {
     std::vector<PayloadSet> sets;  ///< beside all that is on it
     std::vector<Tether> tethers;
     std::vector<Variant> variants;
+    std::optional<Hands> hands = {};    ///< common practice's where nobody is said
+    std::vector<Planned> planned = {};  ///< what is to be held and is not on it yet
+    std::string workshop = {};          ///< what `used` is from, by name; empty where nothing is
+    std::vector<Used> used = {};
     const Part* part(std::string_view id) const;
     const Interface* interface(std::string_view id) const;
     Part* part(std::string_view id);

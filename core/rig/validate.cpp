@@ -4,6 +4,7 @@
 #include <cmath>
 #include <set>
 
+#include "parts/part_kind.h"
 #include "quantity/dimension.h"
 #include "rig/in_force.h"
 #include "rig/tether.h"
@@ -245,6 +246,46 @@ bool has_axis(const Interface& f, const std::string& key) {
     return std::any_of(axes.begin(), axes.end(), [&](const auto& axis) { return axis.key == key; });
 }
 
+Status check_wanted(const Wanted& wanted, const std::string& where) {
+    const auto is_within = [](const std::optional<double>& v, double least, double most) {
+        return !v || (*v >= least && *v <= most);  // NaN is neither
+    };
+    if (!is_within(wanted.out, 0, 1000) || !is_within(wanted.height, -1000, 1000))
+        return Problem{"shot.impossible_place", where, "A camera cannot be there.",
+                       "Give 0 to 1000 m out, and -1000 to 1000 m up."};
+    if (!is_within(wanted.down, -straight_down, straight_down))
+        return Problem{"shot.impossible_view", where + "/down", "A camera cannot look so.",
+                       "Give -90 degrees, straight up, to 90 degrees, straight down."};
+    return Done{};
+}
+
+Status check_planned(const Rig& rig) {
+    if (rig.planned.size() > 20)
+        return Problem{"rig.too_much_planned", "/planned", "So much is never held at once.", "Give at most 20 things."};
+    for (std::size_t i = 0; i < rig.planned.size(); ++i) {
+        Part part;
+        part.id = part.name = rig.planned[i].name;
+        part.kind = rig.planned[i].kind;
+        part.values = rig.planned[i].values;
+        const auto* kind = parts::kind_named(part.kind);
+        if (!kind || kind->role() != Role::payload)
+            return Problem{"rig.not_to_be_held", path("planned", i, "/kind"),
+                           fmt::format("“{}” is no kind of thing that is held.", part.kind), "Use camera or device."};
+        if (const auto whole = made(part); !whole) return whole.problem().at(path("planned", i, whole.problem().where));
+    }
+    return Done{};
+}
+
+Status check_hands(const Rig& rig) {
+    if (!rig.hands) return Done{};
+    if (rig.hands->name.empty() || !(rig.hands->strength >= weakest_hand && rig.hands->strength <= strongest_hand))
+        return Problem{
+            "rig.impossible_hands", "/hands",
+            fmt::format("“{}” is no hand with {:g} times the usual strength.", rig.hands->name, rig.hands->strength),
+            fmt::format("Give a name, and {:g} to {:g}.", weakest_hand, strongest_hand)};
+    return Done{};
+}
+
 /// Shots name axes that are there, sets name parts.
 Status check_shots(const Rig& rig) {
     std::set<std::string> ids;
@@ -256,6 +297,7 @@ Status check_shots(const Rig& rig) {
         if (!(shot.distance >= 0 && shot.distance <= 1e4) || !(shot.frame >= 0 && shot.frame <= 1e4))
             return Problem{"shot.impossible_distance", path("shots", i), "The distance or the width of a shot is none.",
                            "Give metres from 0 to 10 000; 0 where it is not known."};
+        if (const auto ok = check_wanted(shot.wanted, path("shots", i, "/wanted")); !ok) return ok.problem();
         for (const auto& [interface, positions] : shot.pose) {
             const auto where = path("shots", i, "/pose/" + interface);
             const Interface* f = rig.interface(interface);
@@ -350,6 +392,8 @@ Status validate_structure(const Rig& rig) {
     if (const auto ok = check_tree(rig); !ok) return ok;
     if (const auto ok = check_taken(rig); !ok) return ok;
     if (const auto ok = check_shots(rig); !ok) return ok;
+    if (const auto ok = check_hands(rig); !ok) return ok;
+    if (const auto ok = check_planned(rig); !ok) return ok;
     return check_loops(rig);
 }
 

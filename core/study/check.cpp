@@ -10,6 +10,7 @@
 #include "quantity/dimension.h"
 #include "rig/in_force.h"
 #include "rig/joint_store.h"
+#include "rig/sag.h"
 #include "study/ranking.h"
 #include "study/worst_direction.h"
 
@@ -165,7 +166,7 @@ Result<Prepared> prepare(const rig::Rig& rig, const CheckOptions& options) {
     if (options.required && !(*options.required > 0 && *options.required <= 100))
         return Problem{"check.impossible_required_factor", "required",
                        "The required factor must be more than 0 and at most 100.", "For example 2."};
-    auto placed = std::make_shared<const rig::Placed>(rig);
+    auto placed = std::make_shared<const rig::Placed>(rig::settled(rig, options.joints));
     auto actions = loads::actions_of(rig, *placed, options.cases);
     if (!actions) return actions.problem();
     auto statics = rig::Statics::of(rig, std::move(placed));

@@ -9,6 +9,7 @@
 #include "quantity/format.h"
 #include "rig/mechanism.h"
 #include "rig/ray.h"
+#include "rig/sag.h"
 
 namespace clampet::study {
 namespace {
@@ -109,7 +110,7 @@ void judge(Picture& p, const rig::Lens& lens, double closeup) {
 Picture picture_of(const rig::Rig& rig, const rig::Part& camera, const Scene& scene, const PictureOptions& options) {
     const auto& lens = *camera.lens;
     const rig::Rig now = staged(rig, scene);
-    const rig::Placed placed(now);
+    const rig::Placed placed = rig::settled(now);
     const auto& world = placed.world_from_part(camera.id);
     Picture p;
     p.shot = scene.name;

@@ -3,18 +3,19 @@
 #include "loads/load_case.h"
 #include "rig/in_force.h"
 #include "rig/joint_store.h"
+#include "rig/sag.h"
 
 namespace clampet::study {
 
 Result<PreparedRig> PreparedRig::of(const rig::Rig& rig, rig::JointStore* joints) {
     if (const auto ok = loads::validate(rig); !ok) return ok.problem();
-    const rig::Placed placed(rig);
+    const rig::Placed placed = rig::settled(rig, joints);
     if (placed.mechanism().has_loops())
         return Problem{"evaluate.closes_a_loop", "/interfaces",
                        "This rig closes a loop, so that its loads change with the pose as a frame's do.",
                        "Check it pose by pose instead."};
     PreparedRig prepared;
-    prepared.mechanism_ = std::make_shared<const rig::Mechanism>(rig);
+    prepared.mechanism_ = placed.mechanism_pointer();
     prepared.pose_ = prepared.mechanism_->pose_of(rig);
     prepared.required_ = rig.required;
     for (const auto& interface : rig.interfaces) {

@@ -8,6 +8,7 @@
 
 #include "quantity/format.h"
 #include "rig/ray.h"
+#include "rig/sag.h"
 
 namespace clampet::study {
 namespace {
@@ -78,7 +79,7 @@ Result<Sight> sight(const rig::Rig& rig, const SightQuestion& q) {
     if (!q.eye.allFinite() || !(q.screen_width >= 0) || !(q.screen_height >= 0))
         return Problem{"sight.bad_eye", "eye", "It is not known from where it is looked at.",
                        "Give three lengths: ahead, to the left, up."};
-    const rig::Placed placed(rig);
+    const rig::Placed placed = rig::settled(rig);
     const auto screen = face_of(rig, placed, q.screen, "screen");
     if (!screen) return screen.problem();
     Sight found;

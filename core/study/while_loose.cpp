@@ -9,6 +9,7 @@
 #include "quantity/format.h"
 #include "rig/axis_in_world.h"
 #include "rig/in_force.h"
+#include "rig/sag.h"
 #include "study/picture.h"
 
 namespace clampet::study {
@@ -41,7 +42,8 @@ double torque_of(const rig::Interface& in_force) {
 /// One rig in one scene.
 class AsItStands {
  public:
-    explicit AsItStands(const rig::Rig& rig) : rig_(rig), placed_(std::make_shared<const rig::Placed>(rig)) {}
+    explicit AsItStands(const rig::Rig& rig)
+        : rig_(rig), placed_(std::make_shared<const rig::Placed>(rig::settled(rig))) {}
     /// What keeps an interface from moving away while it is loose; `loose` gets its force, axis and mass.
     void hold(std::size_t i, WhileLoose& loose) const {
         const auto& mechanism = placed_->mechanism();

@@ -10,6 +10,7 @@
 
 #include "loads/load_case.h"
 #include "rig/elements_reach.h"
+#include "rig/sag.h"
 #include "study/prepared_rig.h"
 #include "study/ranking.h"
 #include "study/seam_search.h"
@@ -293,7 +294,7 @@ Result<WorstPose> worst_pose(const rig::Rig& rig, const WorstPoseOptions& option
                        "Use one of those that check lists."};
     const auto prepared = PreparedRig::of(rig);
     if (!prepared) return prepared.problem();
-    const rig::Placed placed(rig);
+    const rig::Placed placed = rig::settled(rig);
     const auto actions = loads::actions_of(rig, placed, options.check.cases);
     if (!actions) return actions.problem();
     const auto& mechanism = prepared->mechanism();

@@ -9,9 +9,12 @@
 #include <QScrollArea>
 #include <QVBoxLayout>
 
+#include "desktop/brief/payload_picture.h"
 #include "desktop/brief/place_panel.h"
+#include "desktop/brief/planned_panel.h"
 #include "desktop/brief/sets_panel.h"
 #include "desktop/brief/shots_table.h"
+#include "desktop/brief/thing_chip.h"
 #include "desktop/brief/use_panel.h"
 #include "desktop/theme/theme.h"
 #include "desktop/theme/words.h"
@@ -46,7 +49,9 @@ QString use_words(const rig::Rig& rig) {
 }  // namespace
 
 Stage::State BriefPage::state() const {
-    if (document_.is_empty()) return {tr("nothing yet"), false, false};
+    const auto& planned = document_.rig().planned;
+    if (document_.is_empty())
+        return {planned.empty() ? tr("nothing yet") : tr("%n to be held", nullptr, static_cast<int>(planned.size()))};
     double payload = 0;
     for (const auto& part : document_.rig().parts)
         if (part.role == rig::Role::payload) payload += part.mass;
@@ -77,14 +82,15 @@ void BriefPage::build() {
     cards->setContentsMargins(0, 0, 0, 0);
     cards->setSpacing(10);
     together_ = wrapped(this, 1, true);
+    planned_ = new PlannedPanel(document_, this);
     place_ = new PlacePanel(document_, this);
     also_ = new QWidget(this);
     auto* chips = new FlowLayout(also_);
     chips->addWidget(quiet_words(tr("Also on it:"), also_));
     for (const char* device : also_on_it) {
-        auto* chip = new QPushButton(text_of(std::string(device)), also_);
+        auto* chip = new ThingChip(text_of(std::string(device)), also_);
         chip->setObjectName(QString("also-%1").arg(device));
-        chip->setToolTip(tr("Puts it on the shoe of what is held"));
+        chip->setToolTip(tr("Puts it on the shoe of what is held; or drag it onto the picture"));
         chips->addWidget(chip);
         connect(chip, &QPushButton::clicked, this, [this, device] { also_put_on(device); });
     }
@@ -130,6 +136,8 @@ void BriefPage::build() {
                "small triangle its screw: x ahead, y to the left, z up from there."),
             held_);
     column->addWidget(together_);
+    column->addWidget(planned_);
+    connect(planned_, &PlannedPanel::problem, &session(), &Session::problem);
     column->addWidget(also_);
     section(tr("What there is to hold on to"), tr("The rig begins there."), place_);
     section(tr("How it is used"), tr("Sets what it must stand, how surely, and what to mind."), use_);
@@ -139,7 +147,10 @@ void BriefPage::build() {
             tr("One mount, several cameras, lenses, with and without the light: all that is there is one set, these "
                "are others."),
             sets_);
-    section(tr("What each shot must see"), tr("From here its picture knows what it is for."), shots_);
+    section(tr("What each shot needs"),
+            tr("Where the lens must be and look, from what the rig holds on to; how far away and how wide what it "
+               "films is."),
+            shots_);
     connect(sets_, &SetsPanel::problem, &session(), &Session::problem);
     connect(shots_, &ShotsTable::problem, &session(), &Session::problem);
     column->addSpacing(8);
@@ -169,6 +180,7 @@ void BriefPage::fit_width() {
     if (!use_) return;
     use_->fit_width(width());
     place_->fit_width(width());
+    shots_->fit_width(width());
     for (auto& [id, card] : payloads_) card->fit_width(width());
 }
 
@@ -227,12 +239,15 @@ void BriefPage::add_payload(const rig::Part& part, int at) {
     held_->layout()->addWidget(card);
     card->fit_width(width());
     payloads_[part.id] = card;
+    connect(card->picture(), &PayloadPicture::thing_dropped, this,
+            [this, id = part.id](const QString& device) { also_put_on(device.toStdString(), id); });
 }
 
-void BriefPage::also_put_on(const std::string& device) {
+void BriefPage::also_put_on(const std::string& device, const std::string& on) {
     // On the first thing that is held and has a place for it.
     Problem why{"brief.nothing_held", "", "Nothing is held yet.", "Build the rig up to its camera first."};
     for (const auto& [id, card] : payloads_) {
+        if (!on.empty() && id != on) continue;
         project::NewPart what{"device"};
         what.name = device;
         what.values["device"] = device;
@@ -301,10 +316,10 @@ void BriefPage::refresh() {
         card->refresh();
         held += rig.part(id)->mass;
     }
-    together_->setText(payloads_.empty() ? tr("Nothing yet: build the rig up to its camera, or begin with a starting "
-                                              "point.")
-                                         : tr("Together %1").arg(shown(held, Dimension::mass)));
-    together_->setVisible(payloads_.size() != 1);
+    together_->setText(tr("Together %1").arg(shown(held, Dimension::mass)));
+    together_->setVisible(payloads_.size() > 1);
+    planned_->refresh();
+    planned_->setVisible(payloads_.empty() || !rig.planned.empty());
     also_->setVisible(!payloads_.empty());
     shots_->refresh();
     for (const auto& part : rig.parts) {

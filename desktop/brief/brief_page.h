@@ -13,6 +13,7 @@ class QLineEdit;
 namespace clampet::desktop {
 
 class PlacePanel;
+class PlannedPanel;
 class QuantityField;
 class SetsPanel;
 class ShotsTable;
@@ -26,6 +27,7 @@ class BriefPage : public Stage {
     QString name() const override { return tr("&Brief"); }
     QString key() const override { return "brief"; }
     State state() const override;
+    bool needs_rig() const override { return false; }  ///< what is held and where it must be is known before
     QuantityField* mass(const std::string& part) const;
     QuantityField* centre(const std::string& part, int axis) const;
     UsePanel* use() const { return use_; }
@@ -33,6 +35,7 @@ class BriefPage : public Stage {
     PlacePanel* place() const { return place_; }
     /// Presses of "Also on it", by the name of a device.
     QPushButton* also(const QString& device) const;
+    PlannedPanel* planned() const { return planned_; }
     SetsPanel* sets() const { return sets_; }
     ShotsTable* shots() const { return shots_; }
     QuantityField* required() const { return required_; }
@@ -48,7 +51,7 @@ class BriefPage : public Stage {
     using Row = PayloadCard::Fields;
     Row make_row(const rig::Part& part, int at);
     void add_payload(const rig::Part& part, int at);
-    void also_put_on(const std::string& device);
+    void also_put_on(const std::string& device, const std::string& on = {});
     void build();
     void fit_width();
     void rebuild();
@@ -66,6 +69,7 @@ class BriefPage : public Stage {
     PlacePanel* place_ = nullptr;
     QWidget* held_ = nullptr;  ///< the cards of what is held
     QLabel* together_ = nullptr;
+    PlannedPanel* planned_ = nullptr;
     QWidget* also_ = nullptr;
     std::map<std::string, PayloadCard*> payloads_;
     QWidget* table_ = nullptr;

@@ -1,10 +1,12 @@
 #include "desktop/brief/payload_picture.h"
 
 #include <algorithm>
+#include <QDragEnterEvent>
 #include <QKeyEvent>
 #include <QMouseEvent>
 #include <QPainter>
 
+#include "desktop/brief/thing_chip.h"
 #include "desktop/rig/solid_picture.h"
 #include "desktop/theme/theme.h"
 #include "desktop/theme/words.h"
@@ -23,13 +25,13 @@ Sight sight_of(Pane pane) {
     return {Vector::UnitY(), Vector::UnitZ(), Vector::UnitX()};
 }
 
-QRectF extent_of(const rig::Part& part, const Sight& sight) {
-    const QPointF centre = sight.seen(part.centre_of_gravity);
-    QRectF extent(centre, QSizeF(1e-6, 1e-6));
-    extent = extent.united(QRectF(QPointF(0, 0), QSizeF(1e-6, 1e-6)));
-    for (const auto& shape : part.shapes)
-        for (const auto& face : faces_of(shape, Eigen::Isometry3d::Identity(), sight))
-            extent = extent.united(face.outline.boundingRect());
+QRectF extent_of(std::span<const Thing> things, const Sight& sight) {
+    QRectF extent(QPointF(0, 0), QSizeF(1e-6, 1e-6));
+    for (const auto& [part, own] : things) {
+        extent = extent.united(QRectF(sight.seen(own * part->centre_of_gravity), QSizeF(1e-6, 1e-6)));
+        for (const auto& shape : part->shapes)
+            for (const auto& face : faces_of(shape, own, sight)) extent = extent.united(face.outline.boundingRect());
+    }
     return extent;
 }
 
@@ -44,11 +46,11 @@ void paint_centre(QPainter& p, QPointF at, double radius, const QColor& ink, con
     p.drawPie(disc, 180 * 16, 90 * 16);
 }
 
-void paint_faces(QPainter& p, const rig::Part& part, const Eigen::Isometry3d& world, const Sight& sight,
-                 const QTransform& pixels) {
+void paint_faces(QPainter& p, std::span<const Thing> things, const Sight& sight, const QTransform& pixels) {
     std::vector<SeenFace> faces;
-    for (const auto& shape : part.shapes)
-        for (auto& face : faces_of(shape, world, sight)) faces.push_back(std::move(face));
+    for (const auto& [part, world] : things)
+        for (const auto& shape : part->shapes)
+            for (auto& face : faces_of(shape, world, sight)) faces.push_back(std::move(face));
     std::stable_sort(faces.begin(), faces.end(), [](const auto& a, const auto& b) { return a.depth < b.depth; });
     for (const auto& face : faces) {
         QColor fill = theme().of_part(face.material);
@@ -83,9 +85,14 @@ Vector PayloadLayout::moved(const Vector& from, QPointF to, Pane pane) const {
 }
 
 PayloadLayout layout_payload(const rig::Part& part, QSizeF size, double words) {
+    const Thing alone{&part};
+    return layout_payload(std::span(&alone, 1), size, words);
+}
+
+PayloadLayout layout_payload(std::span<const Thing> things, QSizeF size, double words) {
     constexpr double margin = 14;
     PayloadLayout l;
-    const QRectF side = extent_of(part, sight_of(Pane::side)), front = extent_of(part, sight_of(Pane::front));
+    const QRectF side = extent_of(things, sight_of(Pane::side)), front = extent_of(things, sight_of(Pane::front));
     const double tall = std::max(side.height(), front.height()), wide = std::max(side.width(), front.width());
     const double room = size.height() - words - 2 * margin;
     const double split = size.width() / 2;
@@ -107,6 +114,7 @@ PayloadPicture::PayloadPicture(project::Document& document, std::string part, QW
     setFocusPolicy(Qt::StrongFocus);
     setMinimumSize(qRound(280 * std::min(1.3, text_scale())), qRound(180 * std::min(1.3, text_scale())));
     setMouseTracking(true);
+    setAcceptDrops(true);
     refresh();
 }
 
@@ -115,7 +123,41 @@ const rig::Part* PayloadPicture::part() const {
 }
 
 PayloadLayout PayloadPicture::layout() const {
-    return layout_payload(*part(), size(), 1.6 * QFontMetricsF(body_font(0.88)).height());
+    return layout_payload(things(), size(), 1.6 * QFontMetricsF(body_font(0.88)).height());
+}
+
+std::vector<Thing> PayloadPicture::things() const {
+    std::vector<Thing> all{{part()}};
+    const auto& placed = document_.check().placed;
+    if (!placed || placed->is_empty()) return all;
+    const auto& rig = document_.rig();
+    const Eigen::Isometry3d own = placed->world_from_part(part_).inverse();
+    for (std::size_t at = 0; at < all.size(); ++at)
+        for (const auto& f : rig.interfaces)
+            if (!f.closes_loop && f.support.part == all[at].part->id)
+                all.push_back({rig.part(f.payload.part), own * placed->world_from_part(f.payload.part)});
+    return all;
+}
+
+std::pair<double, Vector> PayloadPicture::together() const {
+    double mass = 0;
+    Vector moment = Vector::Zero();
+    for (const auto& [part, own] : things()) {
+        mass += part->mass;
+        moment += part->mass * (own * part->centre_of_gravity);
+    }
+    return {mass, mass > 0 ? Vector(moment / mass) : Vector::Zero()};
+}
+
+void PayloadPicture::dragEnterEvent(QDragEnterEvent* event) {
+    if (laid_ == Laid::no && thing_in(event->mimeData())) event->acceptProposedAction();
+}
+
+void PayloadPicture::dropEvent(QDropEvent* event) {
+    const auto device = thing_in(event->mimeData());
+    if (!device || laid_ != Laid::no) return;
+    event->acceptProposedAction();
+    emit thing_dropped(*device);
 }
 
 void PayloadPicture::lay(Laid laid) {
@@ -194,7 +236,9 @@ void PayloadPicture::paint_pane(QPainter& p, const PayloadLayout& l, Pane pane) 
     const Theme& t = theme();
     const QPointF at = pane == Pane::side ? l.side_at : l.front_at;
     const QTransform pixels(l.scale, 0, 0, -l.scale, at.x(), at.y());
-    paint_faces(p, *part(), Eigen::Isometry3d::Identity(), sight_of(pane), pixels);
+    const auto all = things();
+    paint_faces(p, all, sight_of(pane), pixels);
+    const auto [whole, balance] = together();
     // Its screw: where the origin is.
     p.setPen(QPen(t.accent, 1.6));
     p.setBrush(t.accent_soft);
@@ -211,10 +255,22 @@ void PayloadPicture::paint_pane(QPainter& p, const PayloadLayout& l, Pane pane) 
                                            : (across < 0 ? tr("to the right") : tr("to the left"));
     const QString words = std::abs(across) < 5e-5 ? (pane == Pane::side ? tr("above its screw") : tr("in the middle"))
                                                   : tr("%1 %2").arg(shown(std::abs(across), Dimension::length), way);
+    QString with_all;
+    if (all.size() > 1) {  // where it balances with what stands on it: a ring, as nobody drags it
+        const QPointF ring = l.place(balance, pane);
+        p.setPen(QPen(t.text, 1.6));
+        p.setBrush(Qt::NoBrush);
+        p.drawEllipse(ring, 5, 5);
+        p.drawLine(ring - QPointF(9, 0), ring + QPointF(9, 0));
+        with_all = tr(" · with all on it %1")
+                       .arg(pane == Pane::side ? shown(balance.z(), Dimension::length) + tr(" up")
+                                               : shown(whole, Dimension::mass));
+    }
     const QRectF pane_box = pane == Pane::side ? l.side : l.front;
     p.setFont(body_font(0.88));
     p.setPen(t.quiet);
-    const QString said = pane == Pane::side ? tr("%1, %2 up").arg(words, shown(c.z(), Dimension::length)) : words;
+    const QString said =
+        (pane == Pane::side ? tr("%1, %2 up").arg(words, shown(c.z(), Dimension::length)) : words) + with_all;
     const QRectF line(pane_box.left() + 4, pane_box.bottom(), pane_box.width() - 8, height() - pane_box.bottom());
     p.drawText(line, Qt::AlignCenter, QFontMetricsF(p.font()).elidedText(said, Qt::ElideRight, line.width()));
 }
@@ -234,7 +290,8 @@ void PayloadPicture::paint_laid(QPainter& p) const {
     const double room = height() - 60, scale = std::min((width() - 40) / extent.width(), room / extent.height());
     const QTransform pixels(scale, 0, 0, -scale, width() / 2.0 - scale * extent.center().x(),
                             height() - 40 + scale * extent.top());
-    paint_faces(p, *part(), world, sight, pixels);
+    const Thing alone{part(), world};
+    paint_faces(p, std::span(&alone, 1), sight, pixels);
     const QPointF centre = sight.seen(world * part()->centre_of_gravity), screw = sight.seen(Vector::Zero());
     const double under = pixels.map(QPointF(0, extent.top())).y(), x = pixels.map(centre).x();
     p.setPen(QPen(t.text, 1.2));

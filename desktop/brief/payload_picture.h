@@ -1,6 +1,7 @@
 #pragma once
 #include <optional>
 #include <QWidget>
+#include <span>
 
 #include "project/document.h"
 
@@ -19,9 +20,16 @@ struct PayloadLayout {
 };
 /// `words`: height of a line of text beneath the panes.
 PayloadLayout layout_payload(const rig::Part& part, QSizeF size, double words);
+/// A part as it stands in the frame of the one that is shown.
+struct Thing {
+    const rig::Part* part = nullptr;
+    Eigen::Isometry3d own_from_part = Eigen::Isometry3d::Identity();
+};
+PayloadLayout layout_payload(std::span<const Thing> things, QSizeF size, double words);
 
-/// A thing that is held, to scale from its right and from ahead: where its screw is and where it balances. The centre
-/// of gravity is dragged, or moved with the arrow keys.
+/// A thing that is held, to scale from its right and from ahead, with what stands on it: where its screw is and where
+/// it balances, alone and with all of that. Its centre of gravity is dragged, or moved with the arrow keys; what is to
+/// stand on it is dragged onto the picture.
 class PayloadPicture : public QWidget {
     Q_OBJECT
  public:
@@ -31,8 +39,18 @@ class PayloadPicture : public QWidget {
     enum class Laid { no, along, across, on_its_back };
     void lay(Laid laid);
     void refresh();
+    /// Itself first, then what is held by it.
+    std::vector<Thing> things() const;
+    /// What all of that weighs, and where it balances in the part's frame.
+    std::pair<double, rig::Vector> together() const;
+
+ signals:
+    /// A thing, by the name of its class, was dropped on it.
+    void thing_dropped(const QString& device);
 
  protected:
+    void dragEnterEvent(QDragEnterEvent* event) override;
+    void dropEvent(QDropEvent* event) override;
     void paintEvent(QPaintEvent*) override;
     void mousePressEvent(QMouseEvent* event) override;
     void mouseMoveEvent(QMouseEvent* event) override;

@@ -39,7 +39,8 @@ QComboBox* combo(std::initializer_list<std::pair<QString, QString>> items, QWidg
 
 }  // namespace
 
-OwnPartDialog::OwnPartDialog(project::Document& document, project::ShelfPlace place, QWidget* parent)
+OwnPartDialog::OwnPartDialog(project::Document& document, project::ShelfPlace place, const inventory::Printer* printer,
+                             QWidget* parent)
     : QDialog(parent),
       document_(document),
       place_(std::move(place)),
@@ -54,6 +55,11 @@ OwnPartDialog::OwnPartDialog(project::Document& document, project::ShelfPlace pl
       weight_(wrapped(this, 1.1, true)),
       says_(quiet_words({}, this)),
       put_(new QPushButton(tr("Put it there"), this)) {
+    if (printer) {
+        if (const auto material = catalogue::material_named(printer->material)) making_.material = material->name;
+        making_.walls = printer->walls;
+        making_.infill = printer->infill;
+    }
     setWindowTitle(tr("A part of my own"));
     resize(880, 560);
     auto* row = new QHBoxLayout(this);

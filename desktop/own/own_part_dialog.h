@@ -21,7 +21,9 @@ class QuantityField;
 class OwnPartDialog : public QDialog {
     Q_OBJECT
  public:
-    OwnPartDialog(project::Document& document, project::ShelfPlace place, QWidget* parent = nullptr);
+    /// `printer`: how a print of it is made, to begin with.
+    OwnPartDialog(project::Document& document, project::ShelfPlace place, const inventory::Printer* printer = nullptr,
+                  QWidget* parent = nullptr);
     /// Reads it beside the window; what it says comes when it is read.
     void read(const QString& path);
     bool is_reading() const { return reading_; }

@@ -24,13 +24,18 @@ ShelfCard::ShelfCard(project::ShelfItem item, QWidget* parent) : QAbstractButton
     setEnabled(item_.can_go());
     if (const auto body = parts::built(*item_.kind, item_.parts.back().values)) shapes_ = body->shapes;
     const bool owned = item_.owned > 0;
-    name_ = owned ? text_of(item_.parts.back().name) : text_of(item_.kind->name());
+    name_ = owned || item_.is_planned ? text_of(item_.parts.back().name) : text_of(item_.kind->name());
     says_ = !item_.can_go()         ? text_of(item_.lacks)
             : item_.adapters() > 0  ? with_adapters(item_)
             : item_.held_by.empty() ? text_of(item_.kind->purpose())
                                     : text_of(item_.held_by);
     if (owned) says_ = tr("%1 in the drawer").arg(item_.owned) + (says_.isEmpty() ? QString() : " · " + says_);
-    setObjectName((owned ? "owned-" : "shelf-") + text_of(item_.kind->key()));
+    if (item_.is_planned) {
+        const auto body = parts::built(*item_.kind, item_.parts.back().values);
+        says_ = (body ? shown(body->mass, quantity::Dimension::mass) : QString()) +
+                (item_.held_by.empty() ? tr(" · to be held") : " · " + says_);
+    }
+    setObjectName((item_.is_planned ? "planned-" : owned ? "owned-" : "shelf-") + text_of(item_.kind->key()));
     setAccessibleName(name_);
     setAccessibleDescription(says_);
     setToolTip(QString("%1\n%2").arg(text_of(item_.kind->purpose()), says_));

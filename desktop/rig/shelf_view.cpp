@@ -173,7 +173,9 @@ void ShelfView::take(const project::ShelfItem& item) {
 void ShelfView::take_own() {
     const QString file = ask_for_file();
     if (file.isEmpty()) return;
-    auto* dialog = dialog_ = new OwnPartDialog(document_, place_, this);
+    const auto* printers = workshop_ ? &workshop_().printers : nullptr;
+    auto* dialog = dialog_ =
+        new OwnPartDialog(document_, place_, printers && !printers->empty() ? &printers->front() : nullptr, this);
     dialog->setAttribute(Qt::WA_DeleteOnClose);
     connect(dialog, &QDialog::finished, this, [this, dialog](int result) {
         dialog_ = nullptr;

@@ -5,6 +5,7 @@
 #include <QMessageBox>
 #include <QSettings>
 
+#include "project/carried.h"
 #include "project/starting_points.h"
 #include "project/workshop_file.h"
 
@@ -24,6 +25,7 @@ std::filesystem::path path_of(const QString& text) {
 
 Files::Files(Session& session, const QString& recovery_folder, QWidget* window)
     : QObject(window), session_(session), recovery_(path_of(recovery_folder)) {
+    session_.document.use_workshop([this]() -> const inventory::Workshop& { return session_.stockroom.workshop(); });
     ask_to_keep = [this, window] {
         QMessageBox box(QMessageBox::Question, tr("Unsaved changes"),
                         tr("Save the changes to “%1”?").arg(QString::fromStdString(session_.document.rig().name)),
@@ -118,6 +120,12 @@ bool Files::open(const std::filesystem::path& path) {
     use_workshop_for(false);
     emit session_.settled();
     remember(path);
+    const auto differences = project::differences(session_.document.rig(), session_.stockroom.workshop());
+    if (!differences.empty())
+        emit session_.notice(QString::fromStdString(differences.front().says) +
+                             (differences.size() > 1
+                                  ? tr(" %n more like it on Stock.", nullptr, static_cast<int>(differences.size() - 1))
+                                  : QString()));
     return true;
 }
 
@@ -144,7 +152,7 @@ bool Files::save_to(const std::filesystem::path& path) {
 
 bool Files::save() {
     const auto& document = session_.document;
-    if (document.is_empty()) return false;
+    if (document.rig() == rig::Rig{}) return false;  // nothing at all yet
     return document.path() ? save_to(std::filesystem::path(*document.path())) : save_as();
 }
 

@@ -205,7 +205,9 @@ void MainWindow::refresh() {
     const QString name = document.rig().name.empty() ? tr("New rig") : QString::fromStdString(document.rig().name);
     const QString where =
         document.path() ? QFile::decodeName(document.path()->filename().c_str()) : tr("not in a file yet");
-    bar_->set_title(name, empty ? QString() : where + (document.is_modified() ? tr(" · changed") : QString()));
+    bar_->set_title(name, document.rig() == rig::Rig{}
+                              ? QString()
+                              : where + (document.is_modified() ? tr(" · changed") : QString()));
     setWindowTitle(empty ? "Clampet" : name + (document.is_modified() ? " * – Clampet" : " – Clampet"));
     for (const auto& [stage, tab] : tabs_) {
         const auto state = stage->state();
@@ -213,8 +215,9 @@ void MainWindow::refresh() {
         tab->setEnabled(state.enabled);
     }
     refresh_undo();
-    action("save")->setEnabled(!empty);
-    action("save-as")->setEnabled(!empty);
+    const bool nothing = document.rig() == rig::Rig{};
+    action("save")->setEnabled(!nothing);
+    action("save-as")->setEnabled(!nothing);
     const auto* at = shown();
     if (empty) {
         refresh_recent();

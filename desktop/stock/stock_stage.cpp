@@ -14,6 +14,7 @@
 
 #include "desktop/shell/files.h"
 #include "desktop/stock/drawer_card.h"
+#include "desktop/stock/workshop_panel.h"
 #include "desktop/theme/theme.h"
 #include "desktop/theme/words.h"
 #include "desktop/widgets/flow_layout.h"
@@ -86,6 +87,10 @@ StockStage::StockStage(Session& session, QWidget* parent)
     left->addWidget(scrolled(inside_, this), 1);
     outer->addLayout(left, 1);
     outer->addWidget(make_sheet());
+    workshop_ = new WorkshopPanel(session.document, session.stockroom, this);
+    workshop_->setFixedWidth(sheet_->minimumWidth());
+    outer->addWidget(workshop_);
+    connect(workshop_, &WorkshopPanel::done, this, &StockStage::tell);
     connect(add_, &QLineEdit::returnPressed, this, &StockStage::add_typed);
     connect(put, &QPushButton::clicked, this, &StockStage::add_typed);
     connect(add_, &QLineEdit::textChanged, this, [this](const QString& text) {
@@ -114,7 +119,16 @@ QWidget* StockStage::make_sheet() {
     sheet_->setFixedWidth(qRound(300 * std::min(1.3, text_scale())));
     auto* column = new QVBoxLayout(sheet_);
     column->setContentsMargins(16, 16, 16, 16);
-    column->addWidget(heading(tr("This one"), sheet_));
+    auto* head = new QHBoxLayout;
+    head->addWidget(heading(tr("This one"), sheet_), 1);
+    auto* back = flat_button(tr("The workshop"), sheet_);
+    back->setToolTip(tr("Hands, printers, tools"));
+    connect(back, &QPushButton::clicked, this, [this] {
+        chosen_.reset();
+        show_chosen();
+    });
+    head->addWidget(back, 0, Qt::AlignTop);
+    column->addLayout(head);
     known_ = quiet_words({}, sheet_);
     column->addWidget(known_);
     auto* form = new QFormLayout;
@@ -174,6 +188,7 @@ void StockStage::redo() {
 }
 void StockStage::enter() {
     add_->setFocus();
+    workshop_->refresh();
 }
 
 QString StockStage::said() const {
@@ -270,7 +285,8 @@ void StockStage::choose(std::size_t index) {
 
 void StockStage::show_chosen() {
     sheet_->setVisible(chosen_.has_value());
-    if (!chosen_) return;
+    workshop_->setVisible(!chosen_);
+    if (!chosen_) return workshop_->refresh();
     const auto& item = session().stockroom.workshop().items[*chosen_];
     const auto known = inventory::known(item);
     known_->setText(known.is_known() ? text_of(known.says) : tr("Not known by that name; it is kept all the same."));

@@ -10,6 +10,7 @@ namespace clampet::desktop {
 
 class DrawerCard;
 class FlowLayout;
+class WorkshopPanel;
 
 /// The drawer: what is owned, how many and at what price. It belongs to the workshop and serves all rigs.
 class StockStage : public Stage {
@@ -33,6 +34,7 @@ class StockStage : public Stage {
     QLineEdit* item_name() const { return item_name_; }
     QComboBox* kind() const { return kind_; }
     QPushButton* remove_button() const { return remove_; }
+    WorkshopPanel* workshop() const { return workshop_; }
     const std::vector<DrawerCard*>& cards() const { return cards_; }
     QString said() const;
     /// Adds what is typed: "12 M6 wing nut", "3/8-16 male to 1/4-20 female".
@@ -55,6 +57,7 @@ class StockStage : public Stage {
     FlowLayout* flow_;
     std::vector<DrawerCard*> cards_;
     QWidget* sheet_;
+    WorkshopPanel* workshop_;
     QLabel* known_;
     QLineEdit *item_name_, *count_, *price_, *pack_, *note_;
     QComboBox* kind_;

@@ -5,9 +5,11 @@
 #include <QVBoxLayout>
 
 #include "desktop/rig/solid_raster.h"
+#include "desktop/studies/sight_panel.h"
 #include "desktop/theme/theme.h"
 #include "desktop/theme/words.h"
 #include "desktop/widgets/panel.h"
+#include "rig/sag.h"
 #include "study/scenes.h"
 
 namespace clampet::desktop {
@@ -39,7 +41,7 @@ void PictureFrame::paintEvent(QPaintEvent*) {
     SolidRaster raster(size);
     const auto& f = picture_.frame;
     const auto projection = Projection::through_lens(f.eye, f.looks, f.up, f.width / f.distance, size);
-    const rig::Placed placed(rig_);
+    const rig::Placed placed = rig::settled(rig_);
     const auto& at = placed.placement();
     for (std::size_t i = 0; i < rig_.parts.size(); ++i)
         if (rig_.parts[i].id != picture_.camera)
@@ -68,7 +70,10 @@ void PictureFrame::paintEvent(QPaintEvent*) {
 }
 
 PictureView::PictureView(project::Document& document, QWidget* parent)
-    : StudyView(document, tr("What does the lens see?"), parent) {}
+    : StudyView(document, tr("What does the lens see?"), parent), sight_(new SightPanel(document, this)) {
+    sight_->hide();
+    set_below(sight_);
+}
 
 project::Background::Work PictureView::work(rig::Rig rig) {
     return [this, rig = std::move(rig)](const study::Job&) -> std::function<void()> {
@@ -80,6 +85,7 @@ project::Background::Work PictureView::work(rig::Rig rig) {
 void PictureView::show_pictures(const rig::Rig& rig, const Result<std::vector<study::Picture>>& found) {
     clear_answers();
     pictures_.clear();
+    sight_->refresh();
     if (!found) return say(QString::fromStdString(found.problem().sentence()));
     pictures_ = *found;
     const auto clear = std::all_of(pictures_.begin(), pictures_.end(), [](const auto& p) {

@@ -4,6 +4,8 @@
 
 namespace clampet::desktop {
 
+class SightPanel;
+
 /// One shot as the lens has it: what of the rig is in the way stands in it.
 class PictureFrame : public QWidget {
     Q_OBJECT
@@ -29,6 +31,7 @@ class PictureView : public StudyView {
  public:
     explicit PictureView(project::Document& document, QWidget* parent = nullptr);
     const std::vector<study::Picture>& shown() const { return pictures_; }
+    SightPanel* sight() const { return sight_; }
 
  protected:
     project::Background::Work work(rig::Rig rig) override;
@@ -36,6 +39,7 @@ class PictureView : public StudyView {
  private:
     void show_pictures(const rig::Rig& rig, const Result<std::vector<study::Picture>>& found);
     std::vector<study::Picture> pictures_;
+    SightPanel* sight_;
 };
 
 }  // namespace clampet::desktop

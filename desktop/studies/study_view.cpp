@@ -20,14 +20,17 @@ StudyView::StudyView(project::Document& document, const QString& question, QWidg
       state_(quiet_words({}, this)),
       said_(wrapped(this, 1, true)),
       inside_(new QWidget(this)),
-      answers_(new QVBoxLayout(inside_)),
+      answers_(new QVBoxLayout),
       later_(new QTimer(this)) {
     auto* outer = new QVBoxLayout(this);
     outer->setContentsMargins(16, 6, 4, 6);
     outer->addWidget(heading(question, this, 1.15));
     outer->addWidget(said_);
     outer->addWidget(state_);
-    answers_->setContentsMargins(0, 4, 12, 8);
+    auto* column = new QVBoxLayout(inside_);
+    column->setContentsMargins(0, 4, 12, 8);
+    column->setSpacing(8);
+    column->addLayout(answers_, 1);
     answers_->setSpacing(8);
     outer->addWidget(scrolled(inside_, this), 1);
     setAccessibleName(question);
@@ -91,6 +94,10 @@ void StudyView::say(const QString& words) {
     said_->setVisible(!words.isEmpty());
     said_->setText(words);
     said_->setAccessibleName(words);
+}
+
+void StudyView::set_below(QWidget* widget) {
+    inside_->layout()->addWidget(widget);
 }
 
 void StudyView::clear_answers() {

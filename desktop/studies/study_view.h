@@ -38,6 +38,8 @@ class StudyView : public QWidget {
     void say(const QString& words);
     /// Where the answer is put: below the question, scrolled.
     QVBoxLayout* answers() const { return answers_; }
+    /// What stands below the answers, scrolls with them and stays there.
+    void set_below(QWidget* widget);
     /// Takes away all that was put there.
     void clear_answers();
 

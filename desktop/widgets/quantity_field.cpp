@@ -1,6 +1,7 @@
 #include "desktop/widgets/quantity_field.h"
 
 #include <atomic>
+#include <cmath>
 #include <limits>
 #include <QEvent>
 #include <QFocusEvent>
@@ -60,6 +61,7 @@ QuantityField::QuantityField(quantity::Dimension dimension, QWidget* parent)
     setFocusProxy(edit_);
     edit_->installEventFilter(this);
     connect(edit_, &QLineEdit::textEdited, this, &QuantityField::typed);
+    connect(edit_, &QLineEdit::editingFinished, this, &QuantityField::left_open);
 }
 
 void QuantityField::set_name(const QString& name, const QString& help) {
@@ -138,6 +140,7 @@ void QuantityField::clear_problem() {
 }
 
 void QuantityField::typed(const QString& text) {
+    if (takes_nothing_ && text.trimmed().isEmpty()) return clear_problem();  // what follows may still be typed
     const auto range = quantity::parse_range(text.toStdString(), dimension_, bare_unit(dimension_));
     if (!range) return show_problem(range.problem());
     if (!range->is_one() && !takes_ranges_)
@@ -154,6 +157,13 @@ void QuantityField::typed(const QString& text) {
     else
         emit committed_range(*range, gesture_);
     if (bad_) value_ = before;  // refused by the document: what is in force is the old value
+}
+
+void QuantityField::left_open() {
+    if (!takes_nothing_ || !edit_->text().trimmed().isEmpty() || std::isnan(value_)) return;
+    value_ = std::numeric_limits<double>::quiet_NaN();
+    other_->clear();
+    emit cleared(next_gesture());
 }
 
 bool QuantityField::eventFilter(QObject* watched, QEvent* event) {

@@ -26,6 +26,8 @@ class QuantityField : public QWidget {
     void show_problem(const Problem& problem);
     /// Where a size may be known between two values.
     void take_ranges() { takes_ranges_ = true; }
+    /// Where it may be left open: a field that is left empty says so.
+    void take_nothing() { takes_nothing_ = true; }
     void set_name(const QString& name, const QString& help);
     QLineEdit* editor() const { return edit_; }
     QString problem_text() const;
@@ -34,6 +36,8 @@ class QuantityField : public QWidget {
  signals:
     /// A person typed a good value; one visit to the field is one gesture.
     void committed(double si, quint64 gesture);
+    /// A person left a field empty that may be left open.
+    void cleared(quint64 gesture);
     /// A person typed a good range, in a field that takes them.
     void committed_range(const quantity::Range& range, quint64 gesture);
 
@@ -42,6 +46,7 @@ class QuantityField : public QWidget {
 
  private:
     void typed(const QString& text);
+    void left_open();
     void show_text(double si, const std::string& text);
     void show_other(double si);
     void clear_problem();
@@ -50,7 +55,7 @@ class QuantityField : public QWidget {
     QLineEdit* edit_;
     QLabel *other_, *problem_;
     double value_ = 0;
-    bool bad_ = false, takes_ranges_ = false;
+    bool bad_ = false, takes_ranges_ = false, takes_nothing_ = false;
     quint64 gesture_ = 0;
 };
 

@@ -1,11 +1,18 @@
 // What is held and what there is to hold on to: pictures to scale, a mark that is dragged, measuring with a scale and a
 // pencil, and the second catch of a part.
 #include <QComboBox>
+#include <QDragEnterEvent>
+#include <QMimeData>
 
 #include "desktop/brief/brief_page.h"
 #include "desktop/brief/measure_guide.h"
+#include "desktop/brief/payload_card.h"
 #include "desktop/brief/payload_picture.h"
 #include "desktop/brief/place_panel.h"
+#include "desktop/brief/planned_panel.h"
+#include "desktop/brief/reach_picture.h"
+#include "desktop/brief/shots_table.h"
+#include "desktop/brief/thing_chip.h"
 #include "desktop/rig/catch_panel.h"
 #include "desktop/rig/part_sheet.h"
 #include "desktop/rig/shelf_card.h"
@@ -211,4 +218,109 @@ TEST_CASE("a part is tied to what stays, and says what its second catch would do
     CHECK(rig.tethers.empty());
     d.shortcut("undo");
     CHECK(rig.tethers.size() == 1);
+}
+
+namespace {
+
+/// A thing that is dragged onto a widget and let go there, as Qt tells it.
+bool drop(QWidget& on, const QString& device) {
+    std::unique_ptr<QMimeData> data(desktop::carried(device));
+    const QPoint middle = on.rect().center();
+    QDragEnterEvent enter(middle, Qt::CopyAction, data.get(), Qt::LeftButton, {});
+    QApplication::sendEvent(&on, &enter);
+    if (!enter.isAccepted()) return false;
+    QDropEvent let_go(middle, Qt::CopyAction, data.get(), Qt::LeftButton, {});
+    QApplication::sendEvent(&on, &let_go);
+    return let_go.isAccepted();
+}
+
+}  // namespace
+
+TEST_CASE("a brief is begun before there is a rig: what is held, where the lens must be, and its reach",
+          "[desktop][brief]") {
+    Brief b(false);
+    REQUIRE(b.window.document().is_empty());
+    REQUIRE(b.page().isVisible());
+    auto* planned = b.page().planned();
+    REQUIRE(planned->isVisible());
+    QTest::mouseClick(planned->chip("mirrorless with mid zoom"), Qt::LeftButton);
+    CHECK(drop(*planned, "on-camera microphone"));
+    CHECK_FALSE(drop(*planned, "airship"));
+    REQUIRE(b.rig().planned.size() == 2);
+    CHECK(planned->cards().size() == 2);
+    auto* shots = b.page().shots();
+    QTest::mouseClick(shots->add_button(), Qt::LeftButton);
+    REQUIRE(b.rig().shots.size() == 1);
+    const std::string shot = b.rig().shots.front().id;
+    CHECK(shots->name(shot)->hasFocus());
+    DemoWindow::type(shots->out(shot)->editor(), "1.1 m");
+    DemoWindow::type(shots->height(shot)->editor(), "-20 cm");
+    DemoWindow::type(shots->down(shot)->editor(), "90°");
+    CHECK(b.rig().shots.front().wanted.out == Approx(1.1));
+    CHECK(b.rig().shots.front().wanted.height == Approx(-0.2));
+    CHECK_THAT(shots->says(shot).toStdString(),
+               Catch::Contains("1100 mm out, 200 mm down, looking straight down") && Catch::Contains("N·m"));
+    DemoWindow::type(shots->down(shot)->editor(), "120°");
+    CHECK_FALSE(shots->down(shot)->problem_text().isEmpty());
+    CHECK(*b.rig().shots.front().wanted.down <= rig::straight_down);  // the last that could be stays in force
+    // Emptied it is asked no more.
+    DemoWindow::type(shots->down(shot)->editor(), "");
+    CHECK(b.rig().shots.front().wanted.down);  // while it may still be typed
+    QTest::keyClick(shots->down(shot)->editor(), Qt::Key_Return);
+    CHECK_FALSE(b.rig().shots.front().wanted.down);
+    CHECK(shots->down(shot)->problem_text().isEmpty());
+    // The lens is dragged in the picture of the reach, by mouse and by key; one drag is one step back.
+    auto* reach = shots->reach();
+    QApplication::processEvents();
+    auto l = reach->layout();
+    REQUIRE(l.marks.size() == 1);
+    const QPointF at = l.marks.front().at;
+    drag(*reach, at, at + QPointF(0.1 * l.scale, -0.2 * l.scale));
+    CHECK(*b.rig().shots.front().wanted.out == Approx(1.2).margin(0.011));
+    CHECK(*b.rig().shots.front().wanted.height == Approx(0.0).margin(0.011));
+    const double out = *b.rig().shots.front().wanted.out;
+    QTest::keyClick(reach, Qt::Key_Left, Qt::ShiftModifier);
+    CHECK(*b.rig().shots.front().wanted.out == Approx(out - 0.1));
+    b.window.document().undo();
+    b.window.document().undo();
+    CHECK(*b.rig().shots.front().wanted.out == Approx(1.1));
+    // It can be saved and opened, and the first part does not lose it.
+    CHECK(b.window.action("save-as")->isEnabled());
+    QTest::mouseClick(b.page().place()->card("floor"), Qt::LeftButton);
+    CHECK(b.rig().parts.size() == 1);
+    CHECK(b.rig().planned.size() == 2);
+    CHECK(b.page().isVisible());
+}
+
+TEST_CASE("what is dropped on the picture of a camera stands on it, and balances with it", "[desktop][brief]") {
+    Brief b(false);
+    b.window.files().start_from("k02");
+    b.window.show_stage("brief");
+    QApplication::processEvents();
+    std::string camera;
+    for (const auto& part : b.rig().parts)
+        if (part.role == rig::Role::payload) camera = part.id;
+    auto* picture = b.page().payload(camera)->picture();
+    const auto before = picture->together();
+    CHECK(picture->things().size() == 1);
+    CHECK(drop(*picture, "on-camera microphone"));
+    QApplication::processEvents();
+    const auto& microphone = b.rig().parts.back();
+    CHECK(microphone.name == "on-camera microphone");
+    picture = b.page().payload(camera)->picture();
+    REQUIRE(picture->things().size() == 2);
+    const auto after = picture->together();
+    CHECK(after.first == Approx(before.first + microphone.mass));
+    // By moments: it stands above, so the whole balances higher.
+    const auto& thing = picture->things().back();
+    const rig::Vector own = thing.own_from_part * microphone.centre_of_gravity;
+    CHECK(after.second.z() ==
+          Approx((before.first * before.second.z() + microphone.mass * own.z()) / after.first).epsilon(1e-9));
+    CHECK(after.second.z() > before.second.z());
+    // Both are in the picture.
+    const auto l = picture->layout();
+    CHECK(l.side.contains(l.place(own, Pane::side)));
+    // The shoe is taken now: a second one is refused with what to do.
+    CHECK(drop(*picture, "pocket LED light"));
+    CHECK(b.window.notice()->isVisible());
 }

@@ -6,6 +6,7 @@
 #include "desktop/rig/shelf_view.h"
 #include "desktop/stock/drawer_card.h"
 #include "desktop/stock/stock_stage.h"
+#include "desktop/stock/workshop_panel.h"
 #include "desktop/studies/variants_view.h"
 #include "inventory/csv.h"
 #include "study/scenes.h"
@@ -214,4 +215,63 @@ TEST_CASE("a large rig's seam shows its numbers when they have come", "[desktop]
     REQUIRE(QTest::qWaitFor([&] { return !d.window.document().is_checking(); }, 60000));
     QApplication::processEvents();
     CHECK_THAT(d.window.sheet()->verdict_text().toStdString(), !Catch::Contains("being checked"));
+}
+
+TEST_CASE("hands and printers of the workshop are typed, used and taken away", "[desktop][stock]") {
+    StockWindow d;
+    d.window.show_stage("stock");
+    QApplication::processEvents();
+    auto* workshop = d.window.findChild<desktop::WorkshopPanel*>();
+    REQUIRE(workshop);
+    REQUIRE(workshop->isVisible());
+    const auto before = d.window.stockroom().workshop().hands.size();
+    QTest::mouseClick(workshop->add_hand(), Qt::LeftButton);
+    REQUIRE(workshop->hands().size() == before + 1);
+    DemoWindow::type(workshop->hands()[before].name, "Little hands");
+    QTest::keyClick(workshop->hands()[before].name, Qt::Key_Return);
+    DemoWindow::type(workshop->hands()[before].strength, "0.7");
+    QTest::keyClick(workshop->hands()[before].strength, Qt::Key_Return);
+    const inventory::Hand small{"Little hands", 0.7};
+    CHECK(d.window.stockroom().workshop().hands.back() == small);
+    DemoWindow::type(workshop->hands()[before].strength, "lots");
+    QTest::keyClick(workshop->hands()[before].strength, Qt::Key_Return);
+    CHECK(d.window.notice()->isVisible());
+    CHECK(d.window.stockroom().workshop().hands.back() == small);
+    // It tightens the rig, which says so when these hands are gone.
+    QTest::mouseClick(workshop->hands()[before].tightens, Qt::LeftButton);
+    REQUIRE(d.window.document().rig().hands);
+    CHECK(d.window.document().rig().hands->strength == Approx(0.7));
+    QTest::mouseClick(workshop->hands()[before].remove, Qt::LeftButton);
+    CHECK(workshop->hands().size() == before);
+    CHECK_THAT(workshop->rig_says().toStdString(), Catch::Contains("Little hands"));
+    const auto printers = d.window.stockroom().workshop().printers.size();
+    QTest::mouseClick(workshop->add_printer(), Qt::LeftButton);
+    REQUIRE(workshop->printers().size() == printers + 1);
+    DemoWindow::type(workshop->printers()[printers].walls, "1.6 mm");
+    QTest::keyClick(workshop->printers()[printers].walls, Qt::Key_Return);
+    CHECK(d.window.stockroom().workshop().printers.back().walls == Approx(0.0016));
+    QTest::mouseClick(workshop->printers()[printers].remove, Qt::LeftButton);
+    CHECK(d.window.stockroom().workshop().printers.size() == printers);
+}
+
+TEST_CASE("a saved rig comes with what it took from the drawer, and opens without it", "[desktop][stock]") {
+    StockWindow d;
+    auto& page = *d.window.stage<desktop::RigPage>();
+    d.window.show_stage("rig");
+    page.open_shelf({"rail"});
+    QApplication::processEvents();
+    auto* own = page.shelf()->findChild<desktop::ShelfCard*>("owned-spring_clamp");
+    REQUIRE(own);
+    QTest::mouseClick(own, Qt::LeftButton);
+    QTemporaryDir folder;
+    const std::filesystem::path file = folder.filePath("mine.clampet.json").toStdString();
+    REQUIRE(d.window.document().save_as(file));
+    CHECK_FALSE(d.window.document().is_modified());
+    d.window.open_workshop(folder.filePath("bare.clampet-workshop.json"));
+    d.window.files().open(file);
+    const auto& used = d.window.document().rig().used;
+    CHECK(std::any_of(used.begin(), used.end(), [](const auto& u) { return u.name == "Spring clamp, 50 mm"; }));
+    CHECK(d.window.document().rig().workshop == "Ringing-room bench");
+    REQUIRE(d.window.notice()->isVisible());
+    CHECK_THAT(d.window.notice()->text().toStdString(), Catch::Contains("is not in this drawer: it came with the rig from Ringing-room bench."));
 }

@@ -9,6 +9,7 @@
 #include "desktop/studies/limit_view.h"
 #include "desktop/studies/picture_view.h"
 #include "desktop/studies/room_view.h"
+#include "desktop/studies/sight_panel.h"
 #include "desktop/theme/theme.h"
 #include "desktop/widgets/payload_plot.h"
 #include "quantity/format.h"
@@ -263,4 +264,23 @@ TEST_CASE("other shots and what the lens sees stand in the picture of the rig", 
     REQUIRE(view->scene().frame);
     CHECK(view->scene().extent.contains(view->scene().frame->corners.boundingRect().center()));
     view->grab();
+}
+
+TEST_CASE("who sees the screen is asked below what the lens sees", "[desktop][studies][sight]") {
+    StudyWindow d;
+    auto& view = d.ask<desktop::PictureView>("picture");
+    auto* sight = view.sight();
+    REQUIRE(sight->isVisible());
+    REQUIRE(sight->screen()->count() > 0);
+    // To begin with, whoever operates it stands behind the camera.
+    CHECK_THAT(sight->says().toStdString(), Catch::Contains("seen from there"));
+    const QString before = sight->says();
+    DemoWindow::type(sight->eye(2)->editor(), "-3 m");
+    CHECK(sight->says() != before);
+    DemoWindow::type(sight->eye(2)->editor(), "somewhere");
+    CHECK_FALSE(sight->eye(2)->problem_text().isEmpty());
+    // By a mirror that is the thing looked at nothing is seen: it is said, and nothing breaks.
+    sight->mirror()->setCurrentIndex(sight->mirror()->findData(sight->screen()->currentData()));
+    emit sight->mirror()->activated(sight->mirror()->currentIndex());
+    CHECK_FALSE(sight->says().isEmpty());
 }

@@ -63,6 +63,8 @@ TEST_CASE("every edit undoes to the same bytes, and redoes", "[project][document
         project::SetPositions{{{"ball", {{"side", 0.1}}}}},
         project::SetPayloadSet{{"bare", "Bare", {"camera"}, {}}},
         project::SetTether{{"", "Cord", "camera", "rail", {{"length", 1.0}}}},
+        project::SetPlanned{{{"Phone", "device", {{"device", std::string("phone")}}}}},
+        project::SetHands{rig::Hands{"Small hands", 0.7}},
         project::RemovePart{"plate"}};
     // What needs shots, sets, branches or alike parts to be there.
     rig::Rig other;
@@ -89,7 +91,7 @@ TEST_CASE("every edit undoes to the same bytes, and redoes", "[project][document
                       rail = other.parts[0].id;
     const std::vector<project::Edit> others{project::MoveDown{top},
                                             project::MoveBranch{collar, rail},
-                                            project::SetShot{shot, "Two", 2, 1},
+                                            project::SetShot{shot, "Two", 2, 1, {0.5, {}, 0.3}},
                                             project::TakePose{shot},
                                             project::GoToShot{shot},
                                             project::RemoveShot{shot},

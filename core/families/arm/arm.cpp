@@ -117,6 +117,7 @@ Result<FormulaParts> build(const Values& v) {
         return found;
     };
     parts.compliance = g->compliance;
+    parts.settles = [g](const Wrench& w) { return g->moved(w); };
     add_modes(g, parts);
     spare_second_looks(parts);
     parts.section = [g](const Load& load) { return arm_section(*g, load); };

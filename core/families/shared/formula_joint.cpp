@@ -52,6 +52,9 @@ class FormulaJoint : public Joint {
     Working working(const Load& load) const override;
     std::vector<Advisory> advisories() const override { return parts_.advisories; }
     std::optional<Eigen::Matrix<double, 6, 6>> compliance() const override { return parts_.compliance; }
+    std::optional<Eigen::Matrix<double, 6, 1>> settles(const Wrench& w) const override {
+        return parts_.settles ? std::optional(parts_.settles(w)) : std::nullopt;
+    }
     bool only_presses() const noexcept override { return parts_.only_presses; }
     drawing::Drawing section(const Load& load) const override { return parts_.section(load); }
     const mechanics::CutFacePtr& face() const { return parts_.face; }

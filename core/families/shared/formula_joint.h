@@ -54,6 +54,7 @@ struct FormulaParts {
     std::function<drawing::Drawing(const Load&)> section;
     std::vector<Advisory> advisories;
     std::optional<Eigen::Matrix<double, 6, 6>> compliance;  ///< as Joint::compliance
+    std::function<Eigen::Matrix<double, 6, 1>(const Wrench&)> settles;  ///< as Joint::settles; may be empty
     bool only_presses = false;                              ///< as Joint::only_presses
     mechanics::CutFacePtr face = nullptr;                   ///< for the next joint like it
 };
