@@ -191,6 +191,22 @@ int balance_command(const std::string& file, unsigned threads, bool json) {
     return exit_code;
 }
 
+namespace {
+
+ordered_json reach_json(const study::Reach& r) {
+    const auto said = [](const std::optional<double>& v) { return v ? ordered_json(*v) : ordered_json(nullptr); };
+    ordered_json j{{"out", said(r.wanted.out)},
+                   {"height", said(r.wanted.height)},
+                   {"down", said(r.wanted.down)},
+                   {"moment", r.moment},
+                   {"met", r.is_met},
+                   {"says", study::sentence_of(r)}};
+    if (r.is) j["is"] = {{"out", r.is->out}, {"height", r.is->height}, {"down", r.is->down}};
+    return j;
+}
+
+}  // namespace
+
 int picture_command(const PictureRequest& request, bool json) {
     const auto rig = load_rig(request.file);
     if (!rig) return fail(rig.problem(), unreadable);
@@ -203,8 +219,7 @@ int picture_command(const PictureRequest& request, bool json) {
             return std::none_of(scenes->begin(), scenes->end(), [&](const auto& s) { return s.name == p.shot; });
         });
     }
-    const bool good = std::all_of(found->begin(), found->end(),
-                                  [](const auto& p) { return p.is_sharp && p.is_wide_enough && p.in_the_way.empty(); });
+    const bool good = std::all_of(found->begin(), found->end(), [](const auto& p) { return p.is_clear(); });
     if (json) {
         auto rows = ordered_json::array();
         for (const auto& p : *found) {
@@ -232,6 +247,7 @@ int picture_command(const PictureRequest& request, bool json) {
                             {"looks", vector_json(p.frame.looks)},
                             {"pixels_per_metre", p.pixels_per_metre},
                             {"pixels_per_radian", p.pixels_per_radian},
+                            {"reach", p.reach ? reach_json(*p.reach) : ordered_json(nullptr)},
                             {"moves", moves},
                             {"in_the_way", way}});
         }
@@ -241,6 +257,7 @@ int picture_command(const PictureRequest& request, bool json) {
     fmt::print("{}\n\n", rig->name);
     for (const auto& p : *found) {
         fmt::print("{}: {}\n", p.shot, study::sentence_of(*rig, p));
+        if (p.reach) fmt::print("    {}\n", study::sentence_of(*p.reach));
         fmt::print("    1 mm of movement is {:.3g} pixels of 3840, a tenth of a degree {:.3g}\n",
                    p.pixels_per_metre / 1000, p.pixels_per_radian * quantity::degree / 10);
         for (const auto& m : p.moves) fmt::print("    {}\n", study::sentence_of(*rig, p, m));

@@ -119,6 +119,7 @@ Picture picture_of(const rig::Rig& rig, const rig::Part& camera, const Scene& sc
         if (shot.id == scene.shot) {
             p.distance = shot.distance;
             p.wanted = shot.frame;
+            if (shot.wanted.is_said()) p.reach = reach_of(now, shot, lens_place(now, placed));
         }
     p.frame = frame_at(lens, world, p.distance > 0 ? p.distance : 1);
     judge(p, lens, options.closeup);

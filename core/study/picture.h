@@ -1,5 +1,6 @@
 #pragma once
 #include "study/movement.h"
+#include "study/reach.h"
 #include "study/scenes.h"
 
 namespace clampet::study {
@@ -30,6 +31,7 @@ struct Picture {
     double farthest = std::numeric_limits<double>::infinity();  ///< with a close-up lens [m]
     double closeup = 0;  ///< of a close-up lens that makes it sharp, as sold [dioptres]; 0: none is needed or does
     bool is_sharp = true, is_wide_enough = true;
+    std::optional<Reach> reach = {};  ///< where the shot says that the lens must be
     struct InTheWay {
         std::string part;
         double share = 0;   ///< of the picture
@@ -39,6 +41,8 @@ struct Picture {
     std::vector<Movement> moves;       ///< how far it wanders at the subject, the most first
     double pixels_per_metre = 0;       ///< movement across at the subject, in a picture 3840 wide
     double pixels_per_radian = 0;      ///< of the camera's turning
+    /// Nothing of it is otherwise than the shot asks.
+    bool is_clear() const { return in_the_way.empty() && is_sharp && is_wide_enough && (!reach || reach->is_met); }
 };
 
 /// Frame and focus of a lens for what it must see, wherever it stands: nothing is looked for in its way.

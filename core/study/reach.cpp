@@ -57,22 +57,27 @@ std::optional<LensPlace> lens_place(const rig::Rig& rig, const rig::Placed& plac
     return LensPlace{out, frame.eye.z(), std::asin(std::clamp(-frame.looks.z(), -1.0, 1.0))};
 }
 
+Reach reach_of(const rig::Rig& rig, const rig::Shot& shot, const std::optional<LensPlace>& is) {
+    Reach r;
+    r.shot = shot.id;
+    r.wanted = shot.wanted;
+    r.mass = mass_held(rig);
+    r.is = is;
+    r.moment = r.mass * quantity::standard_gravity * r.wanted.out.value_or(r.is ? r.is->out : 0);
+    compare(r);
+    return r;
+}
+
 std::vector<Reach> reaches(const rig::Rig& rig) {
     std::vector<Reach> all;
-    const double mass = mass_held(rig);
     for (const auto& shot : rig.shots) {
         if (!shot.wanted.is_said()) continue;
-        Reach r;
-        r.shot = shot.id;
-        r.wanted = shot.wanted;
-        r.mass = mass;
+        std::optional<LensPlace> is;
         if (camera_of(rig)) {
             const auto now = rig::posed(rig, shot);
-            r.is = lens_place(now, rig::settled(now));
+            is = lens_place(now, rig::settled(now));
         }
-        r.moment = mass * quantity::standard_gravity * r.wanted.out.value_or(r.is ? r.is->out : 0);
-        compare(r);
-        all.push_back(std::move(r));
+        all.push_back(reach_of(rig, shot, is));
     }
     return all;
 }
@@ -104,7 +109,7 @@ std::string sentence_of(const Reach& r) {
     if (r.wanted.down) asked.push_back("looking " + looks_words(*r.wanted.down));
     std::string words = fmt::format("{}", fmt::join(asked, ", "));
     if (r.moment > 0)
-        words += fmt::format(": {} there turn {} about what holds it", quantity::format(r.mass, Dimension::mass),
+        words += fmt::format(": {} out there is {} at what holds it", quantity::format(r.mass, Dimension::mass),
                              quantity::format(r.moment, Dimension::torque));
     words += ".";
     if (const auto trouble = trouble_of(r); !trouble.empty())

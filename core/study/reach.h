@@ -29,12 +29,14 @@ struct Reach {
 /// A lens is where it must be within this [m], and looks there within this [rad]; our judgement.
 inline constexpr double near_enough = 0.01, level_enough = 0.035;
 
+/// Of one shot that says where the lens must be; `is`: where the rig has it there.
+Reach reach_of(const rig::Rig& rig, const rig::Shot& shot, const std::optional<LensPlace>& is);
 /// Of every shot that says where the lens must be.
 /// Frame    Of the support: its origin, z up.
 /// Range    A rig whose structure is valid; it may be empty but for its shots and what is planned.
 std::vector<Reach> reaches(const rig::Rig& rig);
-/// "1.1 m out, 1.9 m up, straight down: 1.34 kg there turn 14.5 N·m about what holds it. The rig has the lens 38 mm too
-/// low."
+/// "1100 mm out, 400 mm up, looking straight down: 1.34 kg out there is 14.5 N·m at what holds it. The rig has the lens
+/// 38 mm too low."
 std::string sentence_of(const Reach& reach);
 /// What is wrong alone: "38 mm too low and looks 4° too far down"; empty where it is met.
 std::string trouble_of(const Reach& reach);

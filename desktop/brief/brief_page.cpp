@@ -50,12 +50,13 @@ QString use_words(const rig::Rig& rig) {
 
 Stage::State BriefPage::state() const {
     const auto& planned = document_.rig().planned;
-    if (document_.is_empty())
-        return {planned.empty() ? tr("nothing yet") : tr("%n to be held", nullptr, static_cast<int>(planned.size()))};
+    if (document_.is_empty()) return {planned.empty() ? tr("nothing yet") : tr("%1 to be held").arg(planned.size())};
     double payload = 0;
     for (const auto& part : document_.rig().parts)
         if (part.role == rig::Role::payload) payload += part.mass;
-    return {tr("%1 · %2").arg(shown(payload, Dimension::mass), use_words(document_.rig()))};
+    const QString held =
+        payload > 0 || planned.empty() ? shown(payload, Dimension::mass) : tr("%1 to be held").arg(planned.size());
+    return {tr("%1 · %2").arg(held, use_words(document_.rig()))};
 }
 
 BriefPage::BriefPage(Session& session, QWidget* parent) : Stage(session, parent), document_(session.document) {

@@ -38,7 +38,16 @@ PlannedPanel::PlannedPanel(project::Document& document, QWidget* parent)
     column->addWidget(says_);
     column->addLayout(things_);
     auto* flow = new FlowLayout(chips_);
-    flow->addWidget(quiet_words(tr("To be held:"), chips_));
+    flow->addWidget(quiet_words(tr("Add:"), chips_));
+    auto* camera = new QPushButton(tr("camera, its lens by sizes"), chips_);
+    camera->setObjectName("planned-camera");
+    camera->setToolTip(tr("One whose lens says what it sees"));
+    flow->addWidget(camera);
+    connect(camera, &QPushButton::clicked, this, [this] {
+        auto planned = document_.rig().planned;
+        planned.push_back({tr("Camera with lens").toStdString(), "camera", {}});
+        perform(std::move(planned));
+    });
     for (const char* device : often_held) {
         auto* chip = new ThingChip(text_of(std::string(device)), chips_);
         chip->setObjectName(QString("planned-%1").arg(device));

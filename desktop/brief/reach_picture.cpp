@@ -67,7 +67,7 @@ ReachLayout layout_reach(const rig::Rig& rig, std::span<const study::Reach> reac
         Placed p{&shot, place_of(shot.wanted, reach->is), {std::cos(down), -std::sin(down)}, {}};
         if (reach->is) p.is = QPointF(reach->is->out, reach->is->height);
         hold(p.at);
-        hold(p.at + p.looks * std::min(shot.distance, 3.0));
+        hold(p.at + p.looks * std::min(shot.distance, 1.5));  // the rest of what it sees may run on
         if (p.is) hold(*p.is);
         all.push_back(p);
     }
@@ -94,7 +94,7 @@ ReachLayout layout_reach(const rig::Rig& rig, std::span<const study::Reach> reac
 ReachPicture::ReachPicture(project::Document& document, QWidget* parent) : QWidget(parent), document_(document) {
     setFocusPolicy(Qt::StrongFocus);
     setMouseTracking(true);
-    setMinimumSize(qRound(300 * std::min(1.3, text_scale())), qRound(230 * std::min(1.3, text_scale())));
+    setMinimumSize(qRound(300 * std::min(1.3, text_scale())), qRound(270 * std::min(1.3, text_scale())));
     setAccessibleName(tr("Where the lens must be"));
 }
 
@@ -245,6 +245,7 @@ void ReachPicture::paintEvent(QPaintEvent*) {
                       "part is chosen."));
         return;
     }
+    p.setClipRect(rect().adjusted(2, 2, -2, -2));
     paint_support(p, l);
     for (const auto& mark : l.marks)
         if (mark.shot != chosen_) paint_shot(p, l, mark);
@@ -252,14 +253,17 @@ void ReachPicture::paintEvent(QPaintEvent*) {
         if (mark.shot == chosen_) paint_shot(p, l, mark);
     // Names beside the lenses, so that none lies on another: those that find no room are told by the cards alone.
     std::vector<QRectF> taken;
+    for (const auto& mark : l.marks)
+        taken.push_back(QRectF(mark.at - 14 * mark.looks - QPointF(12, 12), QSizeF(24, 24)));
     const QFontMetricsF metrics(p.font());
     for (const auto& mark : l.marks)
         for (const auto& shot : document_.rig().shots) {
             if (shot.id != mark.shot) continue;
             const QString name = metrics.elidedText(text_of(shot.name), Qt::ElideRight, width() * 0.4);
             const QSizeF size(metrics.horizontalAdvance(name) + 6, metrics.height());
-            for (const QPointF off : {QPointF(12, -size.height() - 8), QPointF(-size.width() - 12, -size.height() - 8),
-                                      QPointF(12, 10), QPointF(-size.width() - 12, 10)}) {
+            for (const QPointF off : {QPointF(16, -size.height() - 8), QPointF(-size.width() - 16, -size.height() - 8),
+                                      QPointF(16, 10), QPointF(-size.width() - 16, 10), QPointF(26, -size.height() / 2),
+                                      QPointF(-size.width() - 26, -size.height() / 2)}) {
                 const QRectF box(mark.at + off, size);
                 const bool is_free =
                     QRectF(rect()).adjusted(4, 4, -4, -4).contains(box) &&
@@ -277,8 +281,10 @@ void ReachPicture::paintEvent(QPaintEvent*) {
     if (reach->moment > 0) said += tr(" · %1").arg(shown(reach->moment, Dimension::torque));
     p.setPen(t.accent);
     const double from = std::max(8.0, l.support.x() + 10);
-    const QRectF line(from, std::min(height() - metrics.height() - 4, l.support.y() + 12), width() - from - 8,
-                      metrics.height());
+    // On the other side of the line from where the lens is.
+    const bool is_above = place_of(reach->wanted, reach->is).y() >= 0;
+    const double y = is_above ? l.support.y() + 12 : l.support.y() - metrics.height() - 6;
+    const QRectF line(from, std::clamp(y, 4.0, height() - metrics.height() - 4), width() - from - 8, metrics.height());
     p.drawText(line, Qt::AlignLeft | Qt::AlignVCenter, metrics.elidedText(said, Qt::ElideRight, line.width()));
 }
 

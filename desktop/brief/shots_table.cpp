@@ -157,7 +157,9 @@ QString ShotsTable::what_is_said(const rig::Shot& shot, bool& is_well) const {
         is_well = is_well && reach.is_met;
     }
     const auto* camera = study::camera_of(document_.rig());
-    if (!camera && !document_.is_empty()) words << tr("No camera says what it sees with.");
+    const auto& parts = document_.rig().parts;
+    const bool holds = std::any_of(parts.begin(), parts.end(), [](auto& p) { return p.role == rig::Role::payload; });
+    if (!camera && holds && shot.distance > 0) words << tr("No camera says what it sees with.");
     if (camera && shot.distance > 0) {
         // The frame and the focus alone: what is in the way the picture of the rig's page says.
         const auto p = study::picture_without_rays(*camera->lens, shot.distance, shot.frame);

@@ -5,6 +5,8 @@
 #include <QCommandLineParser>
 #include <QLineEdit>
 #include <QPushButton>
+#include <QScrollArea>
+#include <QScrollBar>
 #include <QSettings>
 #include <QTemporaryDir>
 
@@ -23,6 +25,25 @@
 #include "desktop/travel/shots_panel.h"
 #include "desktop/widgets/quantity_field.h"
 #include "project/workshop_file.h"
+
+/// A brief before there is a rig: what is to be held under the beam, and where the lens must be.
+static bool plan(clampet::desktop::MainWindow& window) {
+    using namespace clampet;
+    auto& document = window.document();
+    bool done = true;
+    const auto perform = [&](const project::Edit& edit) { done = done && document.perform(edit); };
+    const auto device = [](const char* name) { return rig::Planned{name, "device", {{"device", std::string(name)}}}; };
+    perform(project::SetRigName{"Over hands and rope"});
+    perform(project::SetPlanned{{{"Camera with lens", "camera", {}}, device("LED panel 20 cm")}});
+    perform(project::Build{{}, {}, {}, {{"edge", "Oak beam, 120 mm", {{"thickness", 0.12}, {"depth", 0.16}}}}});
+    const auto shot = [&](const char* name, double distance, const rig::Wanted& wanted) {
+        perform(project::AddShot{name});
+        perform(project::SetShot{document.rig().shots.back().id, name, distance, 0.9, wanted});
+    };
+    shot("Straight down", 1.1, {0.9, -0.45, rig::straight_down});
+    shot("Along the rope", 1.6, {0.6, -0.7, 20 * quantity::degree});
+    return done;
+}
 
 /// A quick-release plate with a washer and a pad under the demo's camera.
 static void show_stack(clampet::desktop::MainWindow& window) {
@@ -102,7 +123,11 @@ int main(int argc, char** argv) {
                        {"dark", "Dark colours."},
                        {"text", "Text scale.", "scale", "1"},
                        {"file", "Rig to open instead of the demo.", "rig"},
-                       {"page", "start, brief, rig, stock-room, benches, threads, stack, fit or identify.", "page", "rig"},
+                       {"scroll", "Down the page, in pixels.", "px"},
+                       {"page",
+                        "start, brief, plan (a brief before there is a rig), rig, stock-room, benches, threads, stack, "
+                        "fit or identify.",
+                        "page", "rig"},
                        {"part", "Part to select.", "id"},
                        {"seam", "Seam to select.", "id"},
                        {"element", "Element of it.", "id"},
@@ -132,7 +157,10 @@ int main(int argc, char** argv) {
     clampet::desktop::load_fonts();
     clampet::desktop::apply_theme(parser.isSet("dark"), parser.value("text").toDouble());
     clampet::desktop::MainWindow window(folder.path());
-    if (parser.value("page") != "start") {
+    window.stockroom().adopt(clampet::project::demo_workshop());
+    if (parser.value("page") == "plan") {
+        if (!plan(window)) return 1;
+    } else if (parser.value("page") != "start") {
         if (!parser.isSet("file"))
             window.files().open_demo();
         else if (!window.files().open(clampet::desktop::path_of(parser.value("file"))))
@@ -143,8 +171,7 @@ int main(int argc, char** argv) {
         for (const auto& card : parser.value("use").split(',')) cards.push_back(card.toStdString());
         if (!window.document().perform(clampet::project::SetUse{cards})) return 1;
     }
-    window.stockroom().adopt(clampet::project::demo_workshop());
-    if (parser.value("page") == "brief") window.show_stage("brief");
+    if (parser.value("page") == "brief" || parser.value("page") == "plan") window.show_stage("brief");
     if (parser.value("page") == "stock-room") window.show_stage("stock");
     if (parser.isSet("seam")) window.select_seam(parser.value("seam"));
     if (parser.isSet("part")) window.stage<clampet::desktop::RigPage>()->select_part(parser.value("part"));
@@ -185,6 +212,9 @@ int main(int argc, char** argv) {
     for (int i = 0; i < 5; ++i) QApplication::processEvents();
     if (auto* page = window.stage<clampet::desktop::RigPage>(); page->shots()) show_below(*page, parser);
     wait_for(window);
+    if (parser.isSet("scroll"))
+        for (auto* area : window.findChildren<QScrollArea*>())
+            if (area->isVisible()) area->verticalScrollBar()->setValue(parser.value("scroll").toInt());
     for (int i = 0; i < 5; ++i) QApplication::processEvents();
     const bool written = window.grab().save(parser.value("out"));
     return written ? 0 : 1;

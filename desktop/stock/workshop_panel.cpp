@@ -188,9 +188,14 @@ void WorkshopPanel::rebuild() {
                        remove_button(text_of(workshop.printers[i].name), holder)};
         grid->addWidget(row.name, 0, 0, 1, 2);
         grid->addWidget(row.remove, 0, 2, Qt::AlignRight);
-        grid->addWidget(row.material, 1, 0);
-        grid->addWidget(row.walls, 1, 1);
-        grid->addWidget(row.infill, 1, 2);
+        int column = 0;
+        for (auto* edit : {row.material, row.walls, row.infill}) {
+            auto* label = quiet_words(edit->accessibleName().toLower(), holder, 0.85);
+            label->setBuddy(edit);
+            grid->addWidget(label, 1, column);
+            grid->addWidget(edit, 2, column);
+            grid->setColumnStretch(column++, edit == row.material ? 2 : 1);
+        }
         for (auto* edit : {row.name, row.material, row.walls, row.infill})
             connect(edit, &QLineEdit::editingFinished, this, [this, i] { edit_printer(i); });
         connect(row.remove, &QPushButton::clicked, this, [this, i] {
@@ -211,9 +216,9 @@ void WorkshopPanel::say_of_rig() {
     QStringList words;
     for (const auto& d : differences) words << text_of(d.says);
     if (words.isEmpty())
-        words << (taken > 0
-                      ? tr("All that it takes from the drawer is here: %n part(s).", nullptr, static_cast<int>(taken))
-                      : tr("It takes nothing from the drawer so far."));
+        words << (taken > 0 ? (taken > 1 ? tr("All that it takes from the drawer is here: %1 parts.").arg(taken)
+                                         : tr("What it takes from the drawer is here: 1 part."))
+                            : tr("It takes nothing from the drawer so far."));
     rig_->setText(words.join('\n'));
     set_text_colour(rig_, differences.empty() ? theme().quiet : theme().doubtful);
 }
@@ -222,7 +227,9 @@ void WorkshopPanel::refresh() {
     const auto& workshop = stockroom_.workshop();
     if (hands_.size() != workshop.hands.size() || printers_.size() != workshop.printers.size()) rebuild();
     const auto put = [](QLineEdit* edit, const QString& text) {
-        if (!edit->hasFocus() && edit->text() != text) edit->setText(text);
+        if (edit->hasFocus() || edit->text() == text) return;
+        edit->setText(text);
+        edit->setCursorPosition(0);
     };
     put(name_, text_of(workshop.name));
     QStringList tools;

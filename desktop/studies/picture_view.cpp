@@ -88,9 +88,7 @@ void PictureView::show_pictures(const rig::Rig& rig, const Result<std::vector<st
     sight_->refresh();
     if (!found) return say(QString::fromStdString(found.problem().sentence()));
     pictures_ = *found;
-    const auto clear = std::all_of(pictures_.begin(), pictures_.end(), [](const auto& p) {
-        return p.in_the_way.empty() && p.is_sharp && p.is_wide_enough;
-    });
+    const auto clear = std::all_of(pictures_.begin(), pictures_.end(), [](const auto& p) { return p.is_clear(); });
     say(clear ? tr("Sharp, wide enough, and nothing of the rig is in the picture.")
               : tr("Not every shot is clear: see below."));
     const auto scenes = study::scenes_of(rig);
@@ -102,6 +100,12 @@ void PictureView::show_pictures(const rig::Rig& rig, const Result<std::vector<st
         auto* words = wrapped(this);
         words->setText(text_of(study::sentence_of(rig, picture)) + ".");
         answers()->addWidget(words);
+        if (picture.reach) {
+            auto* reach = wrapped(this);
+            reach->setText(text_of(study::sentence_of(*picture.reach)));
+            if (!picture.reach->is_met) set_text_colour(reach, theme().slips);
+            answers()->addWidget(reach);
+        }
         answers()->addWidget(
             quiet_words(tr("1 mm of movement is %1 pixels of 3840, a tenth of a degree %2.")
                             .arg(QString::number(picture.pixels_per_metre / 1000, 'g', 2),
