@@ -9,6 +9,7 @@
 #include "quantity/parse.h"
 #include "report.h"
 #include "rig_file.h"
+#include "study/room.h"
 #include "study/scenes.h"
 #include "study/sentences.h"
 
@@ -177,6 +178,45 @@ void print_catches(const rig::Rig& rig, const study::Catches& catches) {
     if (!bare.empty()) fmt::print("{:<26} {:<9} {}\n", "nothing holds it at", "Doubtful", bare);
 }
 
+/// Parts that lie in each other, in the first scene that has them so.
+struct Overlap {
+    std::string scene;
+    study::TouchNow touch;
+    std::string says;
+};
+std::vector<Overlap> overlaps_in(const rig::Rig& rig, const study::ScenesCheck& all) {
+    std::vector<Overlap> found;
+    for (const auto& scene : all.scenes) {
+        const auto now = study::staged(rig, scene);
+        for (auto& touch : study::touches_as_posed(now)) {
+            const auto is_same = [&](const Overlap& o) {
+                return o.touch.one == touch.one && o.touch.other == touch.other;
+            };
+            if (std::any_of(found.begin(), found.end(), is_same)) continue;
+            std::string says = study::sentence_of(rig, touch);
+            found.push_back({scene.name, std::move(touch), std::move(says)});
+        }
+    }
+    return found;
+}
+
+ordered_json overlaps_json(const std::vector<Overlap>& overlaps) {
+    auto rows = ordered_json::array();
+    for (const auto& o : overlaps)
+        rows.push_back({{"one", o.touch.one},
+                        {"other", o.touch.other},
+                        {"depth", o.touch.depth},
+                        {"scene", o.scene},
+                        {"says", o.says}});
+    return rows;
+}
+
+void print_overlaps(const std::vector<Overlap>& overlaps, bool tell_scene) {
+    if (overlaps.empty()) return;
+    fmt::print("\nwhat cannot be so\n");
+    for (const auto& o : overlaps) fmt::print("{}{}\n", o.says, tell_scene ? " (" + o.scene + ")" : "");
+}
+
 void print_scenes(const study::ScenesCheck& all) {
     if (all.scenes.size() < 2) return;
     fmt::print("\nby shot and payload\n");
@@ -222,6 +262,7 @@ int check_command(const CheckRequest& request, bool json) {
                {"stopped", all->stopped},
                {"interfaces", rows},
                {"second_catches", catches_json(all->catches)},
+               {"overlaps", overlaps_json(overlaps_in(*rig, *all))},
                {"scenes", scenes_json(*all)}});
         return exit_code;
     }
@@ -238,6 +279,7 @@ int check_command(const CheckRequest& request, bool json) {
         for (const auto& a : r.advisories) fmt::print("{:<26} {}\n", "", a.text);
     }
     print_catches(*rig, all->catches);
+    print_overlaps(overlaps_in(*rig, *all), all->scenes.size() > 1);
     if (all->stopped)
         fmt::print("\nstopped: {} of {} interfaces were checked\n", first.interfaces.size(), rig->interfaces.size());
     print_scenes(*all);

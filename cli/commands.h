@@ -89,7 +89,8 @@ struct RoomRequest {
 /// What touches what, in the shots and on the way between, and how much room the rig takes.
 int room_command(const RoomRequest& request, bool json);
 /// Within which bounds counterweights may be chosen, what turns each joint, how lopsided it stands.
-int balance_command(const std::string& file, unsigned threads, bool json);
+/// `workshop`: a file, whose drawer is looked into for weights; empty: what is sold.
+int balance_command(const std::string& file, const std::string& workshop, unsigned threads, bool json);
 struct PictureRequest {
     std::string file;
     std::vector<std::string> shots;

@@ -25,6 +25,7 @@ struct Arguments {
     SightRequest sight;
     AdviseRequest advise;
     StockRequest stock_room;
+    std::string balance_workshop;
     SolidRequest solid;
     unsigned threads = 0;
     SolveRequest solve;
@@ -145,10 +146,11 @@ void add_commands(CLI::App& app, Arguments& a, int& exit_code) {
 
     auto* balance = app.add_subcommand("balance", "How heavy may its counterweights be, what turns its joints?");
     balance->add_option("RIG", a.file, "A rig file")->required();
+    balance->add_option("--workshop", a.balance_workshop, "A workshop file: weights of its drawer come first");
     balance->add_option("--threads", a.threads, "Workers; the answer is the same for any number")
         ->check(CLI::Range(1, 256));
     json_flag(balance);
-    balance->callback([&] { exit_code = balance_command(a.file, a.threads, a.json); });
+    balance->callback([&] { exit_code = balance_command(a.file, a.balance_workshop, a.threads, a.json); });
 
     auto* loosen =
         app.add_subcommand("loosen", "What must be held while a joint is loose, what turns when it is tightened?");

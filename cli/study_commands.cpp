@@ -3,6 +3,7 @@
 #include <algorithm>
 
 #include "commands.h"
+#include "inventory/ballast.h"
 #include "long_work.h"
 #include "project/rig_advice.h"
 #include "project/stockroom.h"
@@ -143,9 +144,15 @@ int room_command(const RoomRequest& request, bool json) {
     return exit_code;
 }
 
-int balance_command(const std::string& file, unsigned threads, bool json) {
+int balance_command(const std::string& file, const std::string& workshop, unsigned threads, bool json) {
     const auto rig = load_rig(file);
     if (!rig) return fail(rig.problem(), unreadable);
+    project::Stockroom room;
+    if (!workshop.empty())
+        if (const auto opened = room.open(workshop); !opened) return fail(opened.problem(), unreadable);
+    const auto heap_for = [&](const study::Window& window) {
+        return window.exists ? inventory::heap_within(room.workshop(), window.least, window.most) : std::nullopt;
+    };
     const auto found = [&] {
         const LongWork work("looked at", json);
         return study::balance(*rig, work.job(threads));
@@ -159,6 +166,9 @@ int balance_command(const std::string& file, unsigned threads, bool json) {
         auto weights = ordered_json::array(), pivots = ordered_json::array(), stands = ordered_json::array();
         for (const auto& w : found->weights) {
             ordered_json one{{"part", w.part}, {"mass", w.mass}, {"by_mass", window_json(w.by_mass)}};
+            if (const auto heap = heap_for(w.by_mass))
+                one["made_of"] = {
+                    {"mass", heap->mass}, {"owned", heap->is_owned}, {"says", inventory::words_of(*heap)}};
             if (!w.axis.empty()) {
                 one["interface"] = w.interface;
                 one["axis"] = w.axis;
@@ -188,6 +198,9 @@ int balance_command(const std::string& file, unsigned threads, bool json) {
         return exit_code;
     }
     print_balance(*rig, *found);
+    for (const auto& w : found->weights)
+        if (const auto heap = heap_for(w.by_mass))
+            fmt::print("\n{}, {}\n", rig->part(w.part)->name, inventory::words_of(*heap));
     return exit_code;
 }
 

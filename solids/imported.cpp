@@ -153,6 +153,21 @@ void mind_its_size(Imported& solid, bool says_its_unit) {
                                           quantity::format(longest, quantity::Dimension::length)));
 }
 
+/// What is not its own hull is drawn as it is, in few triangles.
+void draw_hollow(const Mesh& mesh, Imported& solid) {
+    constexpr double as_good_as_its_hull = 0.98;
+    constexpr std::size_t most_triangles = 700;
+    if (solid.whole.volume > as_good_as_its_hull * parts::volume_of(solid.hull)) return;
+    const Mesh coarse = coarsened(mesh, most_triangles);
+    const bool is_turned = properties_of(mesh).volume < 0;  // inside out
+    for (const auto& p : coarse.corners) solid.hull.skin.push_back(p - solid.hull.at);
+    for (const auto& t : coarse.triangles) {
+        std::array<int, 3> face{static_cast<int>(t[0]), static_cast<int>(t[1]), static_cast<int>(t[2])};
+        if (is_turned) std::swap(face[1], face[2]);
+        solid.hull.skin_faces.push_back(face);
+    }
+}
+
 Result<Imported> made_of(const Mesh& read, const std::optional<MeshProperties>& exact, const std::string& name,
                          bool says_its_unit) {
     const Mesh mesh = welded(read);
@@ -190,6 +205,7 @@ Result<Imported> made_of(const Mesh& read, const std::optional<MeshProperties>& 
         solid.whole.inertia = -solid.whole.inertia;
         solid.notes.push_back("It was inside out, and was turned.");
     }
+    if (solid.is_closed) draw_hollow(mesh, solid);
     mind_its_size(solid, says_its_unit);
     return solid;
 }

@@ -3,6 +3,8 @@
 #include <algorithm>
 #include <cmath>
 #include <cstdint>
+#include <map>
+#include <set>
 #include <unordered_map>
 
 namespace clampet::solids {
@@ -41,6 +43,56 @@ Mesh welded(const Mesh& mesh) {
         if (same[0] != same[1] && same[1] != same[2] && same[2] != same[0]) all.triangles.push_back(same);
     }
     return all;
+}
+
+namespace {
+
+/// Corners of each cell made one, in their mean.
+Mesh clustered(const Mesh& mesh, double cell) {
+    std::map<std::array<std::int64_t, 3>, std::size_t> known;
+    std::vector<std::size_t> now;
+    Mesh all;
+    std::vector<double> shares;
+    for (const auto& p : mesh.corners) {
+        const std::array<std::int64_t, 3> key{std::llround(p.x() / cell), std::llround(p.y() / cell),
+                                              std::llround(p.z() / cell)};
+        const auto [at, is_new] = known.emplace(key, all.corners.size());
+        if (is_new) {
+            all.corners.push_back(Vector::Zero());
+            shares.push_back(0);
+        }
+        all.corners[at->second] += p;
+        shares[at->second] += 1;
+        now.push_back(at->second);
+    }
+    for (std::size_t i = 0; i < shares.size(); ++i) all.corners[i] /= shares[i];
+    std::set<std::array<std::size_t, 3>> there;
+    for (const auto& t : mesh.triangles) {
+        std::array<std::size_t, 3> same{now[t[0]], now[t[1]], now[t[2]]};
+        if (same[0] == same[1] || same[1] == same[2] || same[2] == same[0]) continue;
+        std::rotate(same.begin(), std::min_element(same.begin(), same.end()), same.end());
+        // Two that lie on each other back to back enclose nothing.
+        if (const auto back = there.find({same[0], same[2], same[1]}); back != there.end())
+            there.erase(back);
+        else
+            there.insert(same);
+    }
+    all.triangles.assign(there.begin(), there.end());
+    return all;
+}
+
+}  // namespace
+
+Mesh coarsened(const Mesh& mesh, std::size_t most_triangles) {
+    if (mesh.triangles.size() <= most_triangles) return mesh;
+    Vector least = mesh.corners.front(), most = least;
+    for (const auto& p : mesh.corners) {
+        least = least.cwiseMin(p);
+        most = most.cwiseMax(p);
+    }
+    constexpr double finest = 200, coarser = 1.25;
+    for (double cell = (most - least).maxCoeff() / finest;; cell *= coarser)
+        if (Mesh coarse = clustered(mesh, cell); coarse.triangles.size() <= most_triangles) return coarse;
 }
 
 MeshProperties properties_of(const Mesh& mesh) {

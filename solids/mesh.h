@@ -15,6 +15,10 @@ struct Mesh {
 /// The same with corners that coincide made one: files often write each triangle's own.
 Mesh welded(const Mesh& mesh);
 
+/// The same coarser: corners that share a cell of a grid made one, in the finest grid that leaves at most so many
+/// triangles. For pictures: thin walls may fall together. Of a welded mesh.
+Mesh coarsened(const Mesh& mesh, std::size_t most_triangles);
+
 /// Meaning  What is enclosed, by the divergence theorem: tetrahedra from the origin to each triangle.
 /// Frame    That of the mesh; `inertia` about the centroid, for a density of 1 [m^5].
 /// Range    A closed surface. Of an open one the numbers mean nothing; of one that is inside out the volume is less

@@ -26,6 +26,11 @@ Device read_device(const nlohmann::json& row) {
     d.body = row.at("body");
     d.gyration = row.at("gyration");
     d.wind_area = row.at("wind_area");
+    if (row.contains("lens")) {
+        const auto& lens = row.at("lens");
+        d.sees = {lens.at("sensor").at(0),  lens.at("sensor").at(1), lens.at("focal_length"),
+                  lens.at("closest_focus"), lens.at("front"),        lens.at("up")};
+    }
     d.mounts_by = row.at("mounts_by");
     d.advice = row.at("advice");
     d.source = row.at("source");

@@ -1,5 +1,6 @@
 #pragma once
 #include <array>
+#include <optional>
 #include <span>
 #include <string>
 #include <string_view>
@@ -17,6 +18,13 @@ struct Device {
     std::array<double, 3> body{};            ///< ahead, across, up [m]
     double gyration = 0;                     ///< radius of gyration about its own centre [m]
     double wind_area = 0;                    ///< [m^2]
+    /// What a camera of that class sees with: a zoom where it is mostly used.
+    struct Sees {
+        double sensor_width = 0, sensor_height = 0, focal_length = 0;  ///< [m]
+        double closest_focus = 0;                                      ///< from the sensor [m]
+        double front = 0, up = 0;                                      ///< of its lens, ahead and above [m]
+    };
+    std::optional<Sees> sees = {};
     std::string mounts_by, advice, source;
     double typical_mass() const { return mass[1]; }
 };

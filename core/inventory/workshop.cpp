@@ -8,7 +8,9 @@
 #include "catalogue/device.h"
 #include "catalogue/material.h"
 #include "catalogue/stock.h"
+#include "inventory/ballast.h"
 #include "parts/part_kind.h"
+#include "quantity/format.h"
 
 namespace clampet::inventory {
 namespace {
@@ -52,6 +54,8 @@ Known known(const Item& item) {
         if (row.name == item.name) return {Known::As::stock, row.group, {}};
     for (const auto& device : catalogue::devices())
         if (device.name == item.name) return {Known::As::device, device.what, {}};
+    if (const auto mass = ballast_mass(item))
+        return {Known::As::ballast, "weight, " + quantity::format(*mass, quantity::Dimension::mass), {}};
     return {};
 }
 

@@ -32,8 +32,8 @@ struct Hand {
 struct Printer {
     std::string name;
     std::string material = "PETG, printed";  ///< of the catalogue
-    double walls = 1.2e-3;          ///< thickness [m]
-    double infill = 0.2;            ///< share of what is within
+    double walls = 1.2e-3;                   ///< thickness [m]
+    double infill = 0.2;                     ///< share of what is within
     friend bool operator==(const Printer&, const Printer&) = default;
 };
 
@@ -50,7 +50,7 @@ struct Workshop {
 
 /// What an item is, as far as it says itself.
 struct Known {
-    enum class As { nothing, adapter, part, stock, device };
+    enum class As { nothing, adapter, part, stock, device, ballast };
     As as = As::nothing;
     std::string says;                           ///< "adapter, 1/4-20 UNC male to 3/8-16 UNC male", "V-jaw clamp"
     std::optional<catalogue::Adapter> adapter;  ///< with as many as there are

@@ -54,6 +54,10 @@ struct Shape {
     std::vector<Eigen::Vector2d> profile;   ///< of a prism, in the two axes after `axis` (y: x, z; x: y, z; z: x, y)
     std::vector<Vector> corners = {};       ///< of a hull, from its middle [m]
     std::vector<std::array<int, 3>> faces = {};  ///< of a hull, triangles of its corners; from parts::hull_of
+    /// What is drawn of a hull that stands for a hollow solid: its own surface [m], from its middle; counter-clockwise
+    /// from outside. Empty: the hull itself.
+    std::vector<Vector> skin = {};
+    std::vector<std::array<int, 3>> skin_faces = {};
     Stuff material = Stuff::metal;
     friend bool operator==(const Shape&, const Shape&) = default;
 };

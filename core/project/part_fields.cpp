@@ -30,6 +30,39 @@ Field<rig::Shape> of_kinds(std::vector<rig::ShapeKind> kinds, Field<rig::Shape> 
 
 }  // namespace
 
+namespace {
+
+constexpr std::size_t most_skin = 4000;
+
+void check_count(const Node& n) {
+    if (n.size() > most_skin)
+        n.fail("file.skin_too_fine", "This skin is finer than a picture shows.",
+               fmt::format("Give at most {} points and triangles.", most_skin));
+}
+
+std::array<int, 3> face_in(const Node& n) {
+    if (n.size() != 3) n.fail("file.not_a_triangle", "A triangle has three points.", "Write for example [0, 1, 2].");
+    std::array<int, 3> face{};
+    for (std::size_t i = 0; i < 3; ++i) {
+        const auto& number = n.item(i).raw();
+        if (!number.is_number_integer() || number < 0 || number > static_cast<int>(most_skin))
+            n.item(i).fail("file.not_a_point", "This names no point of the skin.", "Write its number, from 0.");
+        face[i] = number.get<int>();
+    }
+    return face;
+}
+
+/// A list that is not written where there is nothing in it.
+Field<rig::Shape> left_out_empty(Field<rig::Shape> field) {
+    field.write = [write = field.write](const rig::Shape& s) {
+        auto list = write(s);
+        return list.empty() ? ordered_json() : list;
+    };
+    return field;
+}
+
+}  // namespace
+
 const Fields<rig::Shape>& shape_fields() {
     using rig::Shape;
     using rig::ShapeKind;
@@ -87,9 +120,54 @@ const Fields<rig::Shape>& shape_fields() {
                   for (const auto& c : s.corners) list.push_back(numbers_of(c));
                   return list;
               }}),
+         left_out_empty(of_kinds({ShapeKind::hull},
+                                 {"skin",
+                                  "what is drawn of a hull that stands for a hollow solid: points of "
+                                  "its surface, from its middle",
+                                  false,
+                                  {{"type", "array"}, {"items", {{"$ref", "#/$defs/vector"}}}, {"maxItems", most_skin}},
+                                  [](const Node& n, Shape& s) {
+                                      check_count(n);
+                                      for (std::size_t i = 0; i < n.size(); ++i)
+                                          s.skin.push_back(n.item(i).vector(Dimension::length));
+                                  },
+                                  [](const Shape& s) {
+                                      auto list = ordered_json::array();
+                                      for (const auto& p : s.skin) list.push_back(numbers_of(p));
+                                      return list;
+                                  }})),
+         left_out_empty(of_kinds({ShapeKind::hull}, {"skin_faces",
+                                                     "triangles of those points, counter-clockwise from outside",
+                                                     false,
+                                                     {{"type", "array"},
+                                                      {"items",
+                                                       {{"type", "array"},
+                                                        {"items", {{"type", "integer"}, {"minimum", 0}}},
+                                                        {"minItems", 3},
+                                                        {"maxItems", 3}}},
+                                                      {"maxItems", most_skin}},
+                                                     [](const Node& n, Shape& s) {
+                                                         check_count(n);
+                                                         for (std::size_t i = 0; i < n.size(); ++i)
+                                                             s.skin_faces.push_back(face_in(n.item(i)));
+                                                     },
+                                                     [](const Shape& s) {
+                                                         auto list = ordered_json::array();
+                                                         for (const auto& f : s.skin_faces)
+                                                             list.push_back({f[0], f[1], f[2]});
+                                                         return list;
+                                                     }})),
          enum_field("material", &Shape::material, "what it is drawn as")},
         [](const Node& n, Shape& s) {
             if (s.kind != ShapeKind::hull) return;
+            for (const auto& face : s.skin_faces)
+                for (const int i : face)
+                    if (i < 0 || static_cast<std::size_t>(i) >= s.skin.size())
+                        n.at("skin_faces")
+                            .fail("file.no_such_point", "A triangle names a point that is not there.",
+                                  "Number the points of the skin from 0.");
+            if (s.skin.empty() != s.skin_faces.empty())
+                n.fail("file.half_a_skin", "A skin has points and triangles.", "Give both, or neither.");
             auto hull = parts::hull_of(s.corners, s.material);
             if (!hull) n.fail("file.no_hull", hull.problem().what, hull.problem().remedy);
             // Where its corners lie is kept as it is written: the hull's own middle may differ by rounding.
@@ -303,6 +381,8 @@ ordered_json shape_schema() {
     for (const auto name : parts::names<rig::ShapeKind>()) {
         rig::Shape shape;
         shape.kind = *parts::named<rig::ShapeKind>(name);
+        shape.skin = {rig::Vector::Zero()};  // what is left out where it is empty is a field all the same
+        shape.skin_faces = {{0, 0, 0}};
         auto properties = ordered_json::object();
         for (const auto& row : shape_fields().rows)
             if (!row.write(shape).is_null()) properties[row.key] = row.schema;

@@ -1,17 +1,29 @@
 #include "desktop/own/own_part_picture.h"
 
 #include <algorithm>
+#include <cmath>
+#include <limits>
 #include <QKeyEvent>
 #include <QMouseEvent>
 #include <QPainter>
 
 #include "desktop/theme/theme.h"
-#include "rig/ray.h"
 
 namespace clampet::desktop {
 namespace {
 
 using rig::Vector;
+
+/// How far along a way a ray meets a triangle; infinite where it does not. Source: Moeller and Trumbore 1997.
+double met_at(const Vector& from, const Vector& way, const std::array<Vector, 3>& corners) {
+    constexpr double none = std::numeric_limits<double>::infinity(), edge = 1e-9;
+    const Vector one = corners[1] - corners[0], other = corners[2] - corners[0], across = way.cross(other);
+    const double det = one.dot(across);
+    if (std::abs(det) < 1e-18) return none;
+    const Vector to = from - corners[0], turned = to.cross(one);
+    const double u = to.dot(across) / det, v = way.dot(turned) / det;
+    return u < -edge || v < -edge || u + v > 1 + edge ? none : other.dot(turned) / det;
+}
 
 }  // namespace
 
@@ -43,25 +55,22 @@ std::optional<OwnPartPicture::Mark> OwnPartPicture::pressed_at(QPointF position)
     const QPointF seen = pixels().inverted().map(position);
     const Sight s = sight();
     const double before = 2 * hull_->size.norm();
-    const Vector eye = seen.x() * s.right + seen.y() * s.up + (hull_->at.dot(s.towards) + before) * s.towards;
-    const auto far = rig::entered(*hull_, eye, -s.towards);
-    if (!far) return std::nullopt;
+    const Vector eye =
+        seen.x() * s.right + seen.y() * s.up + (hull_->at.dot(s.towards) + before) * s.towards - hull_->at;
+    // Its own surface where it is hollow: a port may be down in it.
+    const auto& points = hull_->skin.empty() ? hull_->corners : hull_->skin;
+    double nearest = std::numeric_limits<double>::infinity();
     Mark mark;
-    mark.at = eye - *far * s.towards;
-    // The face it lies in looks to the viewer and is the nearest.
-    double best = std::numeric_limits<double>::infinity();
-    for (const auto& [a, b, c] : hull_->faces) {
-        const Vector& p = hull_->corners[static_cast<std::size_t>(a)];
-        const Vector out = (hull_->corners[static_cast<std::size_t>(b)] - p)
-                               .cross(hull_->corners[static_cast<std::size_t>(c)] - p)
-                               .normalized();
-        const double off = std::abs(out.dot(mark.at - hull_->at - p));
-        if (out.dot(s.towards) > 0 && off < best) {
-            best = off;
-            mark.outward = out;
-        }
+    for (const auto& face : hull_->skin.empty() ? hull_->faces : hull_->skin_faces) {
+        const auto corner = [&](std::size_t i) { return points[static_cast<std::size_t>(face[i])]; };
+        const Vector out = (corner(1) - corner(0)).cross(corner(2) - corner(0));
+        const double away = met_at(eye, -s.towards, {corner(0), corner(1), corner(2)});
+        if (out.dot(s.towards) <= 0 || !(away < nearest)) continue;
+        nearest = away;
+        mark.at = hull_->at + eye - away * s.towards;
+        mark.outward = out.normalized();
     }
-    return mark;
+    return std::isfinite(nearest) ? std::optional(mark) : std::nullopt;
 }
 
 void OwnPartPicture::mousePressEvent(QMouseEvent* event) {

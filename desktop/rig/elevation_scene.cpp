@@ -3,12 +3,14 @@
 #include <algorithm>
 #include <cmath>
 #include <numbers>
+#include <QPainterPath>
 
 #include "desktop/theme/words.h"
 #include "mechanics/patch.h"
 #include "parts/solids.h"
 #include "quantity/dimension.h"
 #include "rig/in_force.h"
+#include "rig/port_places.h"
 #include "study/picture.h"
 #include "study/room.h"
 
@@ -46,7 +48,48 @@ std::vector<Vector> corners(const rig::Shape& s) {
     return points;
 }
 
+/// The outline of a solid that is hollow, about its middle: what its triangles that look to the viewer cover.
+QPolygonF covered(const rig::Shape& s, const Eigen::Matrix3d& turn, const Sight& sight) {
+    QPainterPath path;
+    path.setFillRule(Qt::WindingFill);
+    for (const auto& face : s.skin_faces) {
+        QPolygonF triangle;
+        for (const int i : face) triangle << sight.seen(turn * s.skin[static_cast<std::size_t>(i)]);
+        const QPointF a = triangle[1] - triangle[0], b = triangle[2] - triangle[0];
+        if (a.x() * b.y() - a.y() * b.x() <= 0) continue;
+        path.addPolygon(triangle);
+        path.closeSubpath();
+    }
+    // Qt joins what lies closer than a hundredth of its unit: counted in micrometres.
+    constexpr double micrometre = 1e-6;
+    const auto larger = QTransform::fromScale(1 / micrometre, 1 / micrometre);
+    return QTransform::fromScale(micrometre, micrometre).map(larger.map(path).simplified().toFillPolygon());
+}
+
+/// covered(), remembered for as long as nothing turns: joining many triangles takes milliseconds.
+QPolygonF hollow_outline(const rig::Shape& s, const Eigen::Isometry3d& world, const Sight& sight) {
+    struct Known {
+        std::vector<Vector> skin;
+        Eigen::Matrix3d turn;
+        QPolygonF outline;
+    };
+    constexpr std::size_t most = 48;
+    static thread_local std::vector<Known> known;
+    Eigen::Matrix3d seen;
+    seen << sight.right, sight.up, sight.towards;
+    const Eigen::Matrix3d turn = seen.transpose() * world.linear();
+    const auto same = [&](const Known& k) { return k.turn.isApprox(turn, 1e-9) && k.skin == s.skin; };
+    auto at = std::find_if(known.begin(), known.end(), same);
+    if (at == known.end()) {
+        if (known.size() >= most) known.erase(known.begin());
+        known.push_back({s.skin, turn, covered(s, world.linear(), sight)});
+        at = known.end() - 1;
+    }
+    return at->outline.translated(sight.seen(world * s.at));
+}
+
 QPolygonF outline(const rig::Shape& s, const Eigen::Isometry3d& world, const Sight& sight) {
+    if (!s.skin.empty()) return hollow_outline(s, world, sight);
     QPolygonF polygon;
     if (s.kind == rig::ShapeKind::sphere) {
         const QPointF c = sight.seen(world * s.at);
@@ -209,6 +252,30 @@ std::optional<ElevationScene::Handle> handle_of(const project::Document& documen
     return h;
 }
 
+/// Handles of the places where the ports of a seam are on their parts.
+void add_places(ElevationScene& scene, const project::Document& document, const rig::Interface& f, const Sight& sight,
+                double radius, double least_facing) {
+    const auto& placed = *document.check().placed;
+    for (const auto& place : rig::places_of(document.rig(), f, placed)) {
+        ElevationScene::Handle h;
+        h.interface = f.id;
+        h.axis = place.part + "/" + place.key;
+        h.part = place.part;
+        h.key = place.key;
+        h.name = text_of(place.label);
+        h.slides = h.is_selected = true;
+        h.position = place.value;
+        h.least = place.least;
+        h.most = place.most;
+        h.along = sight.seen(place.along);
+        if (std::hypot(h.along.x(), h.along.y()) < least_facing) continue;
+        const QPointF across(-h.along.y(), h.along.x());
+        h.pivot = sight.seen(placed.world_from_port(f.id).translation());
+        h.handle = h.pivot + 0.6 * radius * across * (across.y() < 0 ? -1 : 1);
+        scene.handles.push_back(std::move(h));
+    }
+}
+
 void add_handles(ElevationScene& scene, const project::Document& document, const Sight& sight,
                  const std::string& selected, double least_facing) {
     const auto& mechanism = document.check().placed->mechanism();
@@ -225,6 +292,7 @@ void add_handles(ElevationScene& scene, const project::Document& document, const
                     handle->is_beyond = beyond;
                     scene.handles.push_back(std::move(*handle));
                 }
+            if (own) add_places(scene, document, f, sight, radius, least_facing);
         }
     // Two rings on one spot: the second stands further out.
     for (std::size_t i = 0; i < scene.handles.size(); ++i)

@@ -39,6 +39,7 @@ struct ElevationScene {
     std::optional<Push> push;  ///< the worst of what comes from any side, for the selected seam
     struct Handle {            ///< of an axis that can be moved in this view
         std::string interface, axis;
+        std::string part, key;      ///< of a port that is moved on its part: the size that says where; else empty
         QString name, plus, minus;  ///< "Forward", "forward", "back"
         bool slides = false;
         QPointF pivot, handle;  ///< of a turn: its axis and the ring; of a slide: where it touches and the ring

@@ -155,6 +155,7 @@ const ElevationScene::Handle* ElevationView::in_hand() const {
 }
 
 QString ElevationView::words_of(const ElevationScene::Handle& h) const {
+    if (!h.part.empty()) return h.name + " " + shown(h.position, quantity::Dimension::length);
     if (std::abs(h.position) < (h.slides ? 5e-5 : 0.5 * degree)) return tr("in the middle");
     const QString amount = h.slides ? shown(std::abs(h.position), quantity::Dimension::length)
                                     : QString::number(std::abs(h.position) / degree, 'f', 0) + "°";
@@ -531,6 +532,12 @@ double ElevationView::along_axis(const ElevationScene::Handle& h, QPointF positi
 }
 
 void ElevationView::pose_at(const ElevationScene::Handle& h, double position, project::Gesture gesture) {
+    if (!h.part.empty()) {
+        // Where it can no longer be, it stays at the last place where it could.
+        const project::SetPartValue edit{h.part, h.key, std::clamp(position, h.least, h.most)};
+        (void)document_.perform(edit, gesture);
+        return;
+    }
     const auto* f = document_.rig().interface(h.interface);
     const std::string interface = h.interface, axis = h.axis;  // the scene is made anew by the edit
     for (const auto& each : rig::motion_of(*f).axes)

@@ -60,6 +60,7 @@ void RigPage::build() {
     middle_->addWidget(shelf_);
     sheets_ = new QStackedWidget(splitter_);
     sheet_ = new SeamSheet(document, sheets_);
+    sheet_->use_workshop([this]() -> const inventory::Workshop& { return session().stockroom.workshop(); });
     part_sheet_ = new PartSheet(document, sheets_);
     sheets_->addWidget(sheet_);
     sheets_->addWidget(part_sheet_);
@@ -119,7 +120,9 @@ QWidget* RigPage::make_centre() {
     });
     add_question("advice", tr("What to change"), advice);
     add_question("limit", tr("How much"), new LimitView(document, centre_));
-    add_question("balance", tr("Balance"), new BalanceView(document, centre_));
+    auto* balance = new BalanceView(document, centre_);
+    balance->use_workshop([this]() -> const inventory::Workshop& { return session().stockroom.workshop(); });
+    add_question("balance", tr("Balance"), balance);
     add_question("room", tr("Room"), new RoomView(document, centre_));
     add_question("picture", tr("Picture"), new PictureView(document, centre_));
     add_question("variants", tr("Variants"), new VariantsView(document, centre_));

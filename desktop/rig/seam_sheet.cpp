@@ -289,6 +289,8 @@ void SeamSheet::refresh_stock(const rig::Element& e, const families::Values& typ
     if (more_->isChecked() && stock_rows_.empty())
         for (auto& asked : families::stock_questions(family)) {
             auto* row = new StockRow(family, std::move(asked), this);
+            if (workshop_)
+                row->show_owned([this](const std::string& name) { return inventory::owned(workshop_(), name); });
             stock_->addWidget(row);
             stock_rows_.push_back(row);
             connect(row, &StockRow::taken, this, [this](const std::map<std::string, rig::Input>& taken) {

@@ -28,6 +28,8 @@ class SeamSheet : public QWidget {
     Q_OBJECT
  public:
     SeamSheet(project::Document& document, QWidget* parent = nullptr);
+    /// What lies in its drawer comes first where a thing is chosen by its name.
+    void use_workshop(std::function<const inventory::Workshop&()> workshop) { workshop_ = std::move(workshop); }
     void select(const QString& interface);
     /// Shows one of the interface's elements: "screw", "face".
     void select_element(const QString& element);
@@ -70,6 +72,7 @@ class SeamSheet : public QWidget {
     const rig::Element* element() const;
 
     project::Document& document_;
+    std::function<const inventory::Workshop&()> workshop_;
     std::string interface_, element_;
     std::string loose_of_;  ///< the interface that what hands hold is said of
     QLabel *title_, *verdict_, *subtitle_, *sentence_, *carries_, *loose_, *advisories_, *working_;

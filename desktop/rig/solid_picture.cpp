@@ -142,9 +142,10 @@ std::vector<SeenFace> faces_of(const Shape& s, const Eigen::Isometry3d& world, c
         }
         seen.add_hull(rim, 0.95);
     } else if (s.kind == ShapeKind::hull) {
-        for (const auto& face : s.faces) {
+        const auto& points = s.skin.empty() ? s.corners : s.skin;
+        for (const auto& face : s.skin.empty() ? s.faces : s.skin_faces) {
             std::vector<Vector> corners;
-            for (const int i : face) corners.push_back(s.at + s.corners[static_cast<std::size_t>(i)]);
+            for (const int i : face) corners.push_back(s.at + points[static_cast<std::size_t>(i)]);
             const Vector normal = (corners[1] - corners[0]).cross(corners[2] - corners[0]).normalized();
             seen.add(corners, normal);
         }

@@ -174,9 +174,10 @@ void SolidRaster::add_swept(const Shape& s) {
 
 void SolidRaster::add_hull(const Shape& s) {
     ++groups_;  // its outline is drawn, not every triangle
-    for (const auto& face : s.faces) {
+    const auto& points = s.skin.empty() ? s.corners : s.skin;
+    for (const auto& face : s.skin.empty() ? s.faces : s.skin_faces) {
         std::vector<Corner> corners;
-        for (const int i : face) corners.push_back(s.at + s.corners[static_cast<std::size_t>(i)]);
+        for (const int i : face) corners.push_back(s.at + points[static_cast<std::size_t>(i)]);
         const Vector normal = (corners[1] - corners[0]).cross(corners[2] - corners[0]);
         add_face(std::move(corners), normal, true);
     }

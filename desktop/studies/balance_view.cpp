@@ -73,6 +73,12 @@ project::Background::Work BalanceView::work(rig::Rig rig) {
     };
 }
 
+/// What makes up a counterweight's window, from the drawer or as sold.
+std::optional<inventory::Heap> BalanceView::heap_for(const study::Window& window, Dimension dimension) const {
+    if (dimension != Dimension::mass || !window.exists) return std::nullopt;
+    return inventory::heap_within(workshop_ ? workshop_() : inventory::Workshop{}, window.least, window.most);
+}
+
 void BalanceView::add_window(const QString& title, const study::Window& window, double present, Dimension dimension,
                              std::function<project::Edit(double)> edit) {
     auto* row = new Panel(this);
@@ -82,16 +88,19 @@ void BalanceView::add_window(const QString& title, const study::Window& window, 
     auto* words = wrapped(row, 1, true);
     words->setText(tr("%1: %2").arg(title, text_of(study::words_of(window, dimension))));
     top->addWidget(words, 1);
+    const auto heap = heap_for(window, dimension);
     if (window.exists && !window.holds) {
-        const double middle = window.least_is_end  ? window.most
-                              : window.most_is_end ? window.least
-                                                   : (window.least + window.most) / 2;
+        const double middle = heap                  ? heap->mass
+                              : window.least_is_end ? window.most
+                              : window.most_is_end  ? window.least
+                                                    : (window.least + window.most) / 2;
         auto* take = flat_button(tr("take %1").arg(desktop::shown(middle, dimension)), row);
         connect(take, &QPushButton::clicked, this, [this, edit = std::move(edit), middle] { perform(edit(middle)); });
         top->addWidget(take, 0, Qt::AlignTop);
     }
     lines->addLayout(top);
     lines->addWidget(new WindowBar(window, present, dimension, row));
+    if (heap) lines->addWidget(quiet_words(text_of(inventory::words_of(*heap)), row));
     if (!window.under.empty() && window.exists)
         lines->addWidget(quiet_words(tr("Less: %1.").arg(text_of(window.under)), row));
     if (!window.over.empty())

@@ -1,5 +1,6 @@
 #pragma once
 #include "desktop/studies/study_view.h"
+#include "inventory/ballast.h"
 #include "study/balance.h"
 
 namespace clampet::desktop {
@@ -29,6 +30,8 @@ class BalanceView : public StudyView {
  public:
     explicit BalanceView(project::Document& document, QWidget* parent = nullptr);
     const study::Balance& shown() const { return balance_; }
+    /// What lies in its drawer is told before what is sold.
+    void use_workshop(std::function<const inventory::Workshop&()> workshop) { workshop_ = std::move(workshop); }
 
  protected:
     project::Background::Work work(rig::Rig rig) override;
@@ -37,8 +40,10 @@ class BalanceView : public StudyView {
     void show_balance(const Result<study::Balance>& found);
     void add_window(const QString& title, const study::Window& window, double present, quantity::Dimension dimension,
                     std::function<project::Edit(double)> edit);
+    std::optional<inventory::Heap> heap_for(const study::Window& window, quantity::Dimension dimension) const;
     void add_pivots();
     study::Balance balance_;
+    std::function<const inventory::Workshop&()> workshop_;
 };
 
 }  // namespace clampet::desktop

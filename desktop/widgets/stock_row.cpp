@@ -4,6 +4,7 @@
 #include <QGridLayout>
 #include <QLabel>
 #include <QLineEdit>
+#include <QPainter>
 
 #include "desktop/theme/theme.h"
 #include "desktop/theme/words.h"
@@ -15,6 +16,20 @@ namespace clampet::desktop {
 namespace {
 
 constexpr int fewest_letters = 6;
+
+/// A drawer that is a little open.
+QIcon drawer_icon() {
+    constexpr int size = 16;
+    QPixmap picture(size, size);
+    picture.fill(Qt::transparent);
+    QPainter p(&picture);
+    p.setRenderHint(QPainter::Antialiasing);
+    p.setPen(QPen(theme().accent, 1.5));
+    p.drawRect(QRectF(2.5, 3.5, 11, 9));
+    p.drawLine(QPointF(2.5, 8), QPointF(13.5, 8));
+    p.drawLine(QPointF(6.5, 10.5), QPointF(9.5, 10.5));
+    return picture;
+}
 
 }  // namespace
 
@@ -53,6 +68,22 @@ StockRow::StockRow(const families::Family& family, std::vector<families::StockUs
     note_->hide();
     connect(names_, &QComboBox::activated, this, [this] { take(names_->currentText()); });
     connect(names_->lineEdit(), &QLineEdit::editingFinished, this, [this] { take(names_->currentText()); });
+}
+
+void StockRow::show_owned(const std::function<double(const std::string& name)>& owned) {
+    int first = 1;  // after one's own numbers
+    for (int i = 1; i < names_->count(); ++i) {
+        const QString name = names_->itemText(i);
+        const double count = owned(name.toStdString());
+        if (!(count > 0)) continue;
+        const QVariant source = names_->itemData(i, Qt::ToolTipRole);
+        names_->removeItem(i);
+        names_->insertItem(first, drawer_icon(), name);
+        names_->setItemData(first, tr("%1 in the drawer. %2").arg(count).arg(source.toString()), Qt::ToolTipRole);
+        names_->setItemData(first, tr("%1, %2 in the drawer").arg(name).arg(count), Qt::AccessibleTextRole);
+        ++first;
+    }
+    if (first > 1) names_->insertSeparator(first);
 }
 
 void StockRow::show_note(const QString& text, bool problem) {

@@ -1,4 +1,5 @@
 #pragma once
+#include <functional>
 #include <QWidget>
 
 #include "families/stock_use.h"
@@ -17,6 +18,8 @@ class StockRow : public QWidget {
     /// `uses`: of one question, families::stock_questions.
     StockRow(const families::Family& family, std::vector<families::StockUse> uses, QWidget* parent = nullptr);
     using Inputs = std::map<std::string, rig::Input, std::less<>>;
+    /// What of the names lies in a drawer comes first in the list, and is marked there.
+    void show_owned(const std::function<double(const std::string& name)>& owned);
     /// Shows what was taken, if anything, among the inputs that are given; hides itself where nothing of it counts.
     void refresh(const Inputs& given, const families::Values& values);
     /// The first of them: its key and its label are the row's.

@@ -31,3 +31,21 @@ TEST_CASE("a device is a payload: its mass where its centre of gravity sits", "[
     CHECK_THAT(several.problem().remedy, Catch::Contains("5-inch monitor; 7-inch monitor"));
     CHECK_FALSE(catalogue::device_named("toaster"));
 }
+
+TEST_CASE("what sees has a lens that can be", "[catalogue][device]") {
+    std::size_t cameras = 0;
+    for (const auto& device : catalogue::devices()) {
+        if (!device.sees) continue;
+        ++cameras;
+        CAPTURE(device.name);
+        const auto& s = *device.sees;
+        // Between a long tele lens and a wide action camera.
+        const double angle = 2 * std::atan(s.sensor_width / 2 / s.focal_length);
+        CHECK((angle > 0.2 && angle < 1.7));
+        CHECK((s.sensor_height > 0.5 * s.sensor_width && s.sensor_height < s.sensor_width));
+        CHECK(s.closest_focus >= 0.02);
+        CHECK(s.front < 0.5);
+    }
+    CHECK(cameras == 19);
+    CHECK_FALSE(catalogue::device_named("7-inch monitor")->sees);
+}

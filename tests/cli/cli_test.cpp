@@ -9,6 +9,7 @@
 
 #include "approximately.h"
 #include "families/family.h"
+#include "project/edits.h"
 #include "project/rig_json.h"
 #include "project/starting_points.h"
 #include "study/check.h"
@@ -830,8 +831,8 @@ TEST_CASE("room, balance, picture and advice of a rig on the command line", "[cl
          {"room nothing.json", "balance nothing.json", "picture nothing.json", "advise nothing.json"})
         CHECK(run(wrong).exit_code == 3);
     for (const auto& wrong : {"room " + rail + " --steps 0", "picture " + boom + " --shot nowhere",
-                              "picture " + demo + "printed-chain.clampet.json", "picture " + boom + " --closeup -1",
-                              "advise " + rail + " --seam nothing"}) {
+                              std::string("picture " CLAMPET_SOURCE_DIR "/data/rigs/k07.clampet.json"),
+                              "picture " + boom + " --closeup -1", "advise " + rail + " --seam nothing"}) {
         const auto refused = run(wrong);
         CAPTURE(wrong, refused.err);
         CHECK(refused.exit_code == 2);
@@ -884,4 +885,80 @@ TEST_CASE("the drawer and two rigs side by side on the command line", "[cli][sto
     REQUIRE_FALSE(advice.empty());
     CHECK(std::any_of(advice.begin(), advice.end(), [](const auto& a) { return a.at("owned") == 1; }));
     std::filesystem::remove_all(folder);
+}
+
+TEST_CASE("parts that lie in each other are told by check", "[cli][bad]") {
+    // Two plates on one tube, slid onto one place.
+    rig::Rig rig = *project::edited({}, project::Build{{}, {}, {}, {{"tube"}}});
+    const std::string rail = rig.parts[0].id;
+    for (int i = 0; i < 2; ++i) rig = *project::edited(rig, project::Build{rail, {}, {}, {{"collar"}}});
+    const TemporaryFolder folder;
+    const auto file = (folder / "two.clampet.json").string();
+    const auto write = [&](double apart) {
+        const auto posed = *project::edited(rig, project::SetPose{rig.interfaces[1].id, "slide", apart});
+        std::ofstream(file) << project::write_rig(posed);
+        return run("check " + file + " --json");
+    };
+    const auto on_one_place =
+        json::parse(write(rig.interfaces[0].pose.empty() ? 0.0 : rig.interfaces[0].pose.begin()->second).out);
+    REQUIRE(on_one_place.at("overlaps").size() == 1);
+    CHECK(on_one_place.at("overlaps")[0].at("depth").get<double>() > 0.001);
+    CHECK_THAT(run("check " + file).out, Catch::Contains("what cannot be so") && Catch::Contains("in each other"));
+    const auto apart = json::parse(write(0.2).out);
+    CHECK(apart.at("overlaps").empty());
+    CHECK_THAT(run("check " + file).out, !Catch::Contains("what cannot be so"));
+}
+
+TEST_CASE("a rig is held against a workshop", "[cli][stock]") {
+    const std::string folder = CLAMPET_SOURCE_DIR "/data/demo/";
+    const auto own = run("stock " + folder + "workshop.clampet-workshop.json --for " + folder + "boom.clampet.json");
+    CHECK(own.exit_code == 0);
+    CHECK_THAT(own.out, Catch::Contains("All that “Boom over hands and rope” takes"));
+    const TemporaryFolder bare;
+    const auto file = (bare / "bare.clampet-workshop.json").string();
+    std::ofstream(file) << R"({"format": "clampet-workshop", "schema": 1, "name": "Bare", "items": []})";
+    const auto other = run("stock " + file + " --for " + folder + "boom.clampet.json --json");
+    CHECK(other.exit_code == 1);
+    const auto j = json::parse(other.out);
+    CHECK(j.at("differences").size() == 4);
+    CHECK_THAT(j.at("differences")[0].at("says").get<std::string>(), Catch::Contains("is not in this drawer"));
+    CHECK(run("stock " + file + " --for /nowhere.json").exit_code == 3);
+}
+
+TEST_CASE("picture says whether a rig brings the lens where a shot wants it", "[cli][studies]") {
+    const auto r = run("picture " CLAMPET_SOURCE_DIR "/data/demo/boom.clampet.json --json");
+    CHECK(r.exit_code == 1);
+    const auto pictures = json::parse(r.out).at("pictures");
+    REQUIRE(pictures.size() == 2);
+    const auto& down = pictures[0].at("reach");
+    CHECK(down.at("met") == true);
+    CHECK(down.at("is").at("out").get<double>() == Approx(0.48).margin(0.01));
+    // By its own eye and view: level out, up, and under level.
+    const auto& eye = pictures[1].at("eye");
+    const auto& reach = pictures[1].at("reach");
+    CHECK(reach.at("is").at("out").get<double>() == Approx(std::hypot(eye[0].get<double>(), eye[1].get<double>())));
+    CHECK(reach.at("is").at("height").get<double>() == eye[2].get<double>());
+    CHECK(reach.at("met") == false);
+    CHECK_THAT(reach.at("says").get<std::string>(), Catch::EndsWith("too low."));
+    const auto text = run("picture " CLAMPET_SOURCE_DIR "/data/demo/boom.clampet.json");
+    CHECK_THAT(text.out, Catch::Contains("The rig brings it there."));
+}
+
+TEST_CASE("a counterweight is made up from the drawer, or of what is sold", "[cli][stock]") {
+    const std::string folder = CLAMPET_SOURCE_DIR "/data/";
+    const auto bought = json::parse(run("balance " + folder + "rigs/k05.clampet.json --json").out).at("weights").at(0);
+    REQUIRE(bought.at("by_mass").at("exists") == true);
+    REQUIRE(bought.contains("made_of"));
+    CHECK(bought.at("made_of").at("owned") == false);
+    const double mass = bought.at("made_of").at("mass");
+    const auto &least = bought.at("by_mass").at("least"), &most = bought.at("by_mass").at("most");
+    CHECK((least.is_null() || mass >= least.get<double>()));
+    CHECK((most.is_null() || mass <= most.get<double>()));
+    CHECK(mass > 0);
+    const auto text =
+        run("balance " + folder + "rigs/k05.clampet.json --workshop " + folder + "demo/workshop.clampet-workshop.json")
+            .out;
+    CHECK_THAT(text, Catch::Contains("from the drawer: ") || Catch::Contains("as sold: "));
+    CHECK(run("balance " + folder + "rigs/k05.clampet.json --workshop " + folder + "rigs/k05.clampet.json").exit_code ==
+          3);
 }

@@ -1,11 +1,14 @@
 // A part of one's own from a file, put on the rig: read beside the window, weighed by what it is made of, its ports
 // pressed on it.
+#include "solids/own_part.h"
+
 #include <fmt/format.h>
 
 #include <fstream>
 
 #include "desktop/own/own_part_dialog.h"
 #include "desktop/own/own_part_picture.h"
+#include "desktop/rig/elevation_scene.h"
 #include "desktop/rig/rig_page.h"
 #include "desktop/rig/shelf_card.h"
 #include "desktop/rig/shelf_view.h"
@@ -30,6 +33,29 @@ std::string block_stl() {
         text += "endloop\nendfacet\n";
     }
     return text + "endsolid block\n";
+}
+
+/// An L of 40 × 40 mm and 5 mm walls, 30 mm wide: its foot below, its back on the left.
+std::string bracket_stl() {
+    const double outline[6][2] = {{0, 0}, {40, 0}, {40, 5}, {5, 5}, {5, 40}, {0, 40}};  // x and z
+    const int caps[4][3] = {{0, 1, 2}, {0, 2, 3}, {0, 3, 5}, {3, 4, 5}};
+    std::string text = "solid bracket\n";
+    const auto triangle = [&](std::array<std::array<double, 3>, 3> corners) {
+        text += "facet normal 0 0 0\nouter loop\n";
+        for (const auto& c : corners) text += fmt::format("vertex {} {} {}\n", c[0], c[1], c[2]);
+        text += "endloop\nendfacet\n";
+    };
+    const auto at = [&](int i, double y) { return std::array<double, 3>{outline[i][0], y, outline[i][1]}; };
+    for (const auto& c : caps) {
+        triangle({at(c[0], -15), at(c[1], -15), at(c[2], -15)});
+        triangle({at(c[0], 15), at(c[2], 15), at(c[1], 15)});
+    }
+    for (int i = 0; i < 6; ++i) {
+        const int n = (i + 1) % 6;
+        triangle({at(i, -15), at(i, 15), at(n, 15)});
+        triangle({at(i, -15), at(n, 15), at(n, -15)});
+    }
+    return text + "endsolid bracket\n";
 }
 
 struct OwnWindow : DemoWindow {
@@ -120,6 +146,34 @@ TEST_CASE("a block from a file is weighed, turned, pressed and put on a stud", "
     CHECK(*project::read_rig(project::write_rig(d.rig())) == d.rig());
     d.shortcut("undo");
     CHECK(d.rig().parts.size() == 2);
+}
+
+TEST_CASE("a port is pressed down in the hollow of a bracket, not on its hull", "[desktop][own]") {
+    OwnWindow d;
+    auto& dialog = d.open("bracket.stl", bracket_stl());
+    auto& picture = *dialog.picture();
+    // On the foot, in the corner: the hull's slope would lie 6 mm above it.
+    const rig::Vector on_foot(0.010, 0, 0.005);
+    for (int i = 0; i < 10; ++i) QTest::keyClick(&picture, Qt::Key_Left);  // to where its back hides nothing
+    const auto mark = picture.pressed_at(picture.pixel_of(on_foot));
+    REQUIRE(mark);
+    CHECK((mark->at - on_foot).norm() < 1e-6);
+    CHECK((mark->outward - rig::Vector::UnitZ()).norm() < 1e-6);
+    // And its picture is its own from the side too: less than its hull's.
+    const auto hull = solids::read_solid((d.folder.path() + "/bracket.stl").toStdString());
+    REQUIRE(hull);
+    rig::Rig r;
+    r.parts = {*solids::own_part(*hull, {}, "Bracket", {})};
+    REQUIRE(d.window.document().adopt(r));
+    const auto scene = desktop::make_scene(d.window.document(), desktop::ViewSide::side, "");
+    REQUIRE(scene.solids.size() == 1);
+    double area = 0;
+    const auto& o = scene.solids.front().outline;
+    for (int i = 0; i < o.size(); ++i) {
+        const QPointF &from = o[i], &to = o[(i + 1) % o.size()];
+        area += (from.x() * to.y() - from.y() * to.x()) / 2;
+    }
+    CHECK(std::abs(area) == Approx(0.04 * 0.005 + 0.005 * 0.035).epsilon(1e-3));
 }
 
 TEST_CASE("a file that is no solid says what is wrong, and nothing is put there", "[desktop][own][bad]") {

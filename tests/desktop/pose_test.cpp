@@ -177,3 +177,37 @@ TEST_CASE("a rig with a closed loop is shown with its tie and is checked", "[des
     CHECK(d.window.sheet()->isVisible());
     CHECK_FALSE(d.window.elevation()->scene().lever);
 }
+
+TEST_CASE("where a plate is screwed on is dragged on it, from the side and turned", "[desktop][elevation][places]") {
+    PoseWindow d;
+    rig::Rig r = *project::edited({}, project::Build{{}, {}, {}, {{"floor"}}});
+    for (const char* kind : {"post", "plate", "camera"})
+        r = *project::edited(r, project::Build{r.parts.back().id, {}, {}, {{kind}}});
+    REQUIRE(d.window.document().adopt(r));
+    const std::string plate = r.parts[2].id, seam = r.interfaces[1].id;  // it lies on the post by its upper face
+    auto* view = d.window.elevation();
+    const auto place = [&]() -> const desktop::ElevationScene::Handle* {
+        for (const auto& h : view->scene().handles)
+            if (h.key == "top_ahead") return &h;
+        return nullptr;
+    };
+    for (const ViewSide side : {ViewSide::side, ViewSide::turned}) {
+        d.click_seam(seam.c_str());
+        view->set_view(side);
+        QApplication::processEvents();
+        REQUIRE(place());
+        const double before = place()->position;
+        const auto from = view->pixel(place()->handle).toPoint();
+        const QPointF along = view->pixel(place()->handle + 0.010 * place()->along) - view->pixel(place()->handle);
+        d.drag(from, from + along.toPoint());
+        const auto& values = d.window.document().rig().part(plate)->values;
+        REQUIRE(values.contains("top_ahead"));
+        CHECK(std::get<double>(values.at("top_ahead")) == Approx(before + 0.010).margin(0.0025));
+        // Far beyond its end it stays at the last place that there is; one drag is one step back.
+        const auto again = view->pixel(place()->handle).toPoint();
+        d.drag(again, again + (30 * along).toPoint());
+        CHECK(std::get<double>(d.window.document().rig().part(plate)->values.at("top_ahead")) <= 0.0251);
+        d.window.document().undo();
+    }
+    CHECK_THAT(view->pose_words().toStdString(), Catch::Contains("mm"));
+}

@@ -8,6 +8,7 @@
 #include "desktop/stock/stock_stage.h"
 #include "desktop/stock/workshop_panel.h"
 #include "desktop/studies/variants_view.h"
+#include "desktop/widgets/stock_row.h"
 #include "inventory/csv.h"
 #include "study/scenes.h"
 #include "window.h"
@@ -273,5 +274,28 @@ TEST_CASE("a saved rig comes with what it took from the drawer, and opens withou
     CHECK(std::any_of(used.begin(), used.end(), [](const auto& u) { return u.name == "Spring clamp, 50 mm"; }));
     CHECK(d.window.document().rig().workshop == "Ringing-room bench");
     REQUIRE(d.window.notice()->isVisible());
-    CHECK_THAT(d.window.notice()->text().toStdString(), Catch::Contains("is not in this drawer: it came with the rig from Ringing-room bench."));
+    CHECK_THAT(d.window.notice()->text().toStdString(),
+               Catch::Contains("is not in this drawer: it came with the rig from Ringing-room bench."));
+}
+
+TEST_CASE("where a thing is chosen by its name, what is in the drawer comes first", "[desktop][stock]") {
+    StockWindow d;
+    d.window.show_stage("rig");
+    d.click_seam("ball");
+    auto* row = d.window.sheet()->stock("tight");
+    REQUIRE(row);
+    // Knobs and a wing nut of the drawer, then a line, then all that there is.
+    CHECK(row->names()->itemText(0) == "my own numbers");
+    std::vector<std::string> first;
+    int at = 1;
+    for (; at < row->names()->count() && !row->names()->itemText(at).isEmpty(); ++at)
+        first.push_back(row->names()->itemText(at).toStdString());
+    CHECK(first.size() == 3);
+    CHECK(std::find(first.begin(), first.end(), "star knob, Ø40") != first.end());
+    CHECK(row->names()->count() > at + 3);
+    CHECK_THAT(row->names()->itemData(1, Qt::ToolTipRole).toString().toStdString(), Catch::Contains("in the drawer"));
+    // Chosen, it fills its input as before.
+    row->names()->setCurrentIndex(1);
+    emit row->names()->activated(1);
+    CHECK_FALSE(row->note().isEmpty());
 }

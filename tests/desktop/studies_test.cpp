@@ -166,7 +166,7 @@ TEST_CASE("what the lens sees follows its focal length", "[desktop][studies]") {
     auto* frame = view.findChild<desktop::PictureFrame*>();
     REQUIRE(frame);
     CHECK(frame->height() == Approx(frame->width() * 24.0 / 36.0).margin(1));
-    REQUIRE(d.window.document().adopt(*project::starting_rig("printed-chain")));
+    REQUIRE(d.window.document().adopt(*project::starting_rig("k07")));
     d.wait(view);
     CHECK_THAT(view.said().toStdString(), Catch::Contains("Put a camera"));
 }

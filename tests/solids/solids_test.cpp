@@ -17,6 +17,7 @@
 #include "approximately.h"
 #include "catalogue/material.h"
 #include "parts/hull.h"
+#include "project/rig_json.h"
 #include "rig/clearance.h"
 #include "rig/ray.h"
 #include "solids/own_part.h"
@@ -248,4 +249,70 @@ TEST_CASE("the hull of points is what encloses them", "[parts][hull]") {
     // Slanting and flat: no plane along an axis says so.
     const std::vector<Vector> slanting{{0, 0, 0}, {1, 0, 1}, {0, 1, 0}, {1, 1, 1}, {0.5, 0.5, 0.5}};
     CHECK_FALSE(parts::hull_of(slanting, parts::Stuff::metal));
+}
+
+TEST_CASE("a hollow solid is drawn as it is, and stands in the way as its hull", "[solids][hull]") {
+    // A tray of OCCT: a box with a pocket from above that leaves 4 mm walls.
+    const TemporaryFolder folder;
+    const gp_Pnt at(4, 4, 4);
+    const TopoDS_Shape tray =
+        BRepAlgoAPI_Cut(BRepPrimAPI_MakeBox(60, 40, 20).Shape(), BRepPrimAPI_MakeBox(at, 52.0, 32.0, 20.0).Shape());
+    STEPControl_Writer writer;
+    writer.Transfer(tray, STEPControl_AsIs);
+    const auto path = (folder / "tray.step").string();
+    REQUIRE(writer.Write(path.c_str()) == IFSelect_RetDone);
+    const auto solid = solids::read_solid(path);
+    REQUIRE(solid);
+    CHECK(solid->whole.volume == relative(60e-3 * 40e-3 * 20e-3 - 52e-3 * 32e-3 * 16e-3, 1e-9));
+    const auto& hull = solid->hull;
+    REQUIRE_FALSE(hull.skin.empty());
+    // The surface that is drawn encloses what the tray does, not what its hull does.
+    Mesh skin;
+    for (const auto& p : hull.skin) skin.corners.push_back(p);
+    for (const auto& f : hull.skin_faces)
+        skin.triangles.push_back(
+            {static_cast<std::size_t>(f[0]), static_cast<std::size_t>(f[1]), static_cast<std::size_t>(f[2])});
+    CHECK(solids::properties_of(skin).volume == relative(solid->whole.volume, 0.02));
+    CHECK(parts::volume_of(hull) == relative(60e-3 * 40e-3 * 20e-3, 1e-6));
+    // It comes back from a file as it was.
+    rig::Rig rig;
+    rig.parts = {*solids::own_part(*solid, {}, "Tray", {})};
+    const auto back = project::read_rig(project::write_rig(rig));
+    REQUIRE(back);
+    REQUIRE(back->parts[0].shapes.size() == 1);
+    CHECK(back->parts[0].shapes[0].skin_faces == hull.skin_faces);
+    CHECK(back->parts[0].shapes[0].skin.size() == hull.skin.size());
+    // A box needs none.
+    const auto box = (folder / "box.stl").string();
+    std::ofstream(box) << text_stl(box_mesh({0.06, 0.04, 0.02}), 1000);
+    const auto plain = solids::read_solid(box);
+    REQUIRE(plain);
+    CHECK(plain->hull.skin.empty());
+}
+
+TEST_CASE("a fine surface is made coarse enough to draw, and keeps its shape", "[solids]") {
+    // A tube of 20,000 triangles: coarse, it encloses the same but for a few per cent, and its hole stays open.
+    Mesh tube;
+    constexpr std::size_t around = 1250, rings = 4;
+    const double radii[rings] = {0.03, 0.03, 0.02, 0.02}, heights[rings] = {0, 0.05, 0.05, 0};
+    for (std::size_t k = 0; k < rings; ++k)
+        for (std::size_t i = 0; i < around; ++i) {
+            const double a = 2 * std::numbers::pi * static_cast<double>(i) / around;
+            tube.corners.emplace_back(radii[k] * std::cos(a), radii[k] * std::sin(a), heights[k]);
+        }
+    for (std::size_t k = 0; k < rings; ++k)
+        for (std::size_t i = 0; i < around; ++i) {
+            const std::size_t n = (i + 1) % around, up = (k + 1) % rings;
+            tube.triangles.push_back({k * around + i, k * around + n, up * around + n});
+            tube.triangles.push_back({k * around + i, up * around + n, up * around + i});
+        }
+    const auto whole = solids::properties_of(tube);
+    CHECK(whole.volume == relative(std::numbers::pi * (0.03 * 0.03 - 0.02 * 0.02) * 0.05, 1e-4));
+    const auto coarse = solids::coarsened(tube, 700);
+    CHECK(coarse.triangles.size() <= 700);
+    CHECK(coarse.triangles.size() > 200);
+    CHECK(solids::properties_of(coarse).volume == relative(whole.volume, 0.06));
+    CHECK(solids::open_edges_of(coarse) == 0);
+    for (const auto& p : coarse.corners) CHECK(std::hypot(p.x(), p.y()) > 0.018);
+    CHECK(solids::coarsened(coarse, 700).triangles.size() == coarse.triangles.size());
 }

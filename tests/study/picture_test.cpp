@@ -106,7 +106,7 @@ TEST_CASE("what is in the picture takes the share that its size and distance giv
 }
 
 TEST_CASE("a rig without a lens says what to do", "[study][picture]") {
-    const auto none = study::pictures(*project::starting_rig("printed-chain"));
+    const auto none = study::pictures(*project::starting_rig("k07"));
     REQUIRE_FALSE(none);
     CHECK(none.problem().id == ProblemId("picture.no_camera"));
 }

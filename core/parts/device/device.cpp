@@ -5,6 +5,21 @@
 namespace clampet::parts {
 namespace {
 
+/// So far before its body a lens is drawn for itself [m].
+constexpr double a_lens_of_its_own = 0.030;
+
+/// What it sees with; the sensor lies over its socket, which is common practice.
+Lens lens_of(const catalogue::Device::Sees& sees, const Values& v) {
+    Lens lens;
+    lens.at = {sees.front, 0, sees.up};
+    lens.sensor_width = sees.sensor_width;
+    lens.sensor_height = sees.sensor_height;
+    lens.focal_length = number(v, "focal_length") > 0 ? number(v, "focal_length") : sees.focal_length;
+    lens.sensor_behind = sees.front;
+    lens.closest_focus = sees.closest_focus;
+    return lens;
+}
+
 /// A thing that is carried, by its class: phone, light, monitor, recorder. Origin: where it is screwed on; x ahead.
 Result<Body> build(const Values& v) {
     const auto device = catalogue::device_named(text(v, "device"));
@@ -16,11 +31,19 @@ Result<Body> build(const Values& v) {
     const double up = std::max(balance.z(), size.z() / 2), under = up - size.z() / 2;
     const auto over = [&](int axis) { return std::clamp(balance[axis], -size[axis] / 2, size[axis] / 2); };
     solids.add_weighed(box({over(0), over(1), up}, size, Stuff::payload), 0);
+    const double from = over(0) + size.x() / 2;
+    if (device->sees && device->sees->front >= from + a_lens_of_its_own) {
+        const double length = device->sees->front - from;
+        const double across = 0.75 * std::min(size.y(), size.z());
+        solids.add_weighed(
+            cylinder({from + length / 2, 0, device->sees->up}, across, length, Vector::UnitX(), Stuff::payload), 0);
+    }
     if (under > 1e-6)
         solids.add_weighed(box({0, 0, under / 2}, {0.02, 0.02, under}, Stuff::metal), 0);  // what holds it
     Body body = solids.body({});
     body.mass = device->typical_mass();
     body.centre_of_gravity = balance;
+    if (device->sees) body.lens = lens_of(*device->sees, v);
     if (text(v, "mount") == "foot") {
         Port foot{"mount", families::PortKind::plate};
         foot.sizes = {{"width", 0.0185}, {"depth", 0.018}, {"thickness", 0.0020}};
@@ -45,9 +68,20 @@ void fit(Values& v, const Port& neighbour, bool above) {
         fit_end(v, "mount", neighbour);
 }
 
+/// Classes of cameras.
+std::vector<std::string> what_sees() {
+    std::vector<std::string> names;
+    for (const auto& device : catalogue::devices())
+        if (device.sees) names.push_back(device.name);
+    return names;
+}
+
 std::vector<families::Parameter> rows() {
     auto rows = with_end({families::text_row("device", "It is a", "pocket LED light",
                                              "By its class: phone, action camera, 7-inch monitor, LED panel.", "input"),
+                          shown_for(quantity_row("focal_length", "Focal length", quantity::Dimension::length, 0, {0, 2},
+                                                 "Of its lens; 0: as its class mostly has it.", "input"),
+                                    "device", what_sees()),
                           surface_row("surface", "Its foot is", "painted aluminium", "What it is pressed with.")},
                          "mount", "It is held by", "socket");
     for (auto& row : rows)  // ISO 518

@@ -1,3 +1,5 @@
+#include <cmath>
+
 #include "parts/rows.h"
 
 namespace clampet::parts {
@@ -8,9 +10,17 @@ Result<Body> build(const Values& v) {
     const double length = number(v, "length"), width = number(v, "width"), thick = number(v, "thickness"),
                  hole = number(v, "hole"), density = density_of(v);
     if (const auto ok = check_hole(v); !ok) return ok.problem();
+    const Vector over(number(v, "top_ahead"), number(v, "top_aside"), 0);
+    if (std::abs(over.x()) > length / 2 || std::abs(over.y()) > width / 2)
+        return Problem{"plate.top_beside_it", "top_ahead", "What stands on top would stand beside the plate.",
+                       "Give less than half of its length and width."};
     Solids solids;
     solids.add(box({0, 0, thick / 2}, {length, width, thick}, stuff_of(v)), density);
-    if (hole > 0) solids.drill(cylinder({0, 0, thick / 2}, hole, thick, Vector::UnitZ(), Stuff::metal), density);
+    const auto drill = [&](const Vector& at) {
+        solids.drill(cylinder(at + Vector(0, 0, thick / 2), hole, thick, Vector::UnitZ(), Stuff::metal), density);
+    };
+    if (hole > 0) drill(Vector::Zero());
+    if (hole > 0 && over.norm() > hole / 2) drill(over);
     Port below = face_port("below", Vector::Zero(), length, width, hole, text(v, "surface"));
     if (text(v, "held_as") == "plate") {
         below.kind = families::PortKind::plate;
@@ -19,7 +29,10 @@ Result<Body> build(const Values& v) {
         below.kind = families::PortKind::dovetail;
         below.sizes = {{"width", width}, {"height", thick}, {"angle", number(v, "flank_angle")}};
     }
-    return solids.body({below, face_port("top", {0, 0, thick}, length, width, hole, text(v, "lining"), thick)});
+    // Off its middle, what bears is what lies evenly round the hole.
+    Port top = face_port("top", over + Vector(0, 0, thick), length - 2 * std::abs(over.x()),
+                         width - 2 * std::abs(over.y()), hole, text(v, "lining"), thick);
+    return solids.body({std::move(below), std::move(top)});
 }
 
 void fit(Values& v, const Port& neighbour, bool above) {
@@ -48,7 +61,12 @@ const PartKind& plate_kind() {
         {length_row("length", "Length", 0.050, 2, "Ahead, x; the way in and out of a release."),
          length_row("width", "Width", 0.038, 2, "Across, y."),
          length_row("thickness", "Thickness", 0.008, 0.2, "Up, z."),
-         gap_row("hole", "Hole", 0.007, 0.5, "Through its middle; 0 for none."), material_row("aluminium 6061-T6"),
+         gap_row("hole", "Hole", 0.007, 0.5, "Through its middle, and where the top is joined; 0 for none."),
+         quantity_row("top_ahead", "Joined on top, ahead", quantity::Dimension::length, 0, {-1, 1},
+                      "How far ahead of its middle what stands on it is screwed; less than 0 behind.", "input"),
+         quantity_row("top_aside", "Joined on top, to the left", quantity::Dimension::length, 0, {-1, 1},
+                      "How far to the left of its middle; less than 0 to the right.", "input"),
+         material_row("aluminium 6061-T6"),
          surface_row("surface", "It is", "anodised aluminium", "What holds it rubs on this."),
          surface_row("lining", "Lined on top with", "cork", "What the camera stands on."),
          choice_row(
