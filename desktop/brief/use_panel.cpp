@@ -48,8 +48,9 @@ std::vector<std::pair<std::string, QString>> names_for(const Parameter& p, const
         return names;
     }
     const rig::Part* payload = rig::payload_of(rig);
-    names.emplace_back(
-        "", payload ? QObject::tr("the payload (%1)").arg(text_of(payload->name)) : QObject::tr("the payload"));
+    names.emplace_back("", payload && payload->role != rig::Role::support
+                               ? QObject::tr("the payload (%1)").arg(text_of(payload->name))
+                               : QObject::tr("the payload"));
     for (const auto& part : rig.parts)
         if (part.role != rig::Role::support) names.emplace_back(part.id, text_of(part.name));
     return names;

@@ -60,7 +60,9 @@ StockStage::StockStage(Session& session, QWidget* parent)
     left->setContentsMargins(24, 16, 12, 12);
     left->setSpacing(8);
     auto* head = new QHBoxLayout;
-    head->addWidget(heading(tr("What is in the drawer"), this, 1.3), 1);
+    auto* title = heading(tr("What is in the drawer"), this, 1.3);
+    title->setWordWrap(true);
+    head->addWidget(title, 1);
     auto* take = new QPushButton(tr("Take from a table…"), this);
     auto* give = new QPushButton(tr("Write as a table…"), this);
     take->setToolTip(tr("CSV with the columns name, count, price, pack, kind, note."));

@@ -194,7 +194,7 @@ void WorkshopPanel::rebuild() {
             label->setBuddy(edit);
             grid->addWidget(label, 1, column);
             grid->addWidget(edit, 2, column);
-            grid->setColumnStretch(column++, edit == row.material ? 2 : 1);
+            grid->setColumnStretch(column++, edit == row.material ? 3 : 2);
         }
         for (auto* edit : {row.name, row.material, row.walls, row.infill})
             connect(edit, &QLineEdit::editingFinished, this, [this, i] { edit_printer(i); });

@@ -75,7 +75,7 @@ drawing::Drawing FaceJoint::section(const Load& load) const {
            TextRole::number);
     const double shear = std::hypot(w.fx, w.fy);
     if (shear > 0.005)
-        d.arrow({right + 0.10 * width, pad + 0.5 * body}, {right + 0.34 * width, pad + 0.5 * body},
+        d.arrow({right + 0.10 * width, pad + 0.82 * body}, {right + 0.34 * width, pad + 0.82 * body},
                 quantity::format(shear, Dimension::force));
     d.summary =
         fmt::format("Section through a face pressed by {} over a radius of {}.",
