@@ -4,8 +4,9 @@
 #include <fmt/ranges.h>
 
 #include <algorithm>
+#include <cctype>
 #include <cmath>
-#include <regex>
+#include <set>
 
 #include "quantity/format.h"
 #include "quantity/parse.h"
@@ -16,25 +17,61 @@ namespace {
 constexpr unsigned most_pieces = 6;
 constexpr double plates_sold[] = {0.25, 0.5, 1, 1.25, 2, 2.5, 5, 10};  // kg; common practice
 
-bool is_heavy_thing(const std::string& name) {
-    static const std::regex words(R"((^|[^a-z])(weights?|plates?|bottles?|(sand)?bags?|ballast)([^a-z]|$))",
-                                  std::regex::icase);
-    return std::regex_search(name, words);
+bool is_letter(char c) {
+    return std::isalpha(static_cast<unsigned char>(c)) != 0;
+}
+bool is_digit(char c) {
+    return std::isdigit(static_cast<unsigned char>(c)) != 0;
+}
+
+/// The letters from a place on, in small ones.
+std::string word_at(std::string_view text, std::size_t at) {
+    std::string word;
+    for (; at < text.size() && is_letter(text[at]); ++at)
+        word += static_cast<char>(std::tolower(static_cast<unsigned char>(text[at])));
+    return word;
+}
+
+bool is_heavy_thing(std::string_view name) {
+    static const std::set<std::string, std::less<>> words{
+        "weight", "weights", "plate", "plates", "bottle", "bottles", "bag", "bags", "sandbag", "sandbags", "ballast"};
+    for (std::size_t i = 0; i < name.size(); ++i)
+        if (is_letter(name[i]) && (i == 0 || !is_letter(name[i - 1])) && words.contains(word_at(name, i))) return true;
+    return false;
+}
+
+/// A number with a unit that stands in a text.
+struct Amount {
+    std::string number, unit;
+    std::size_t end = 0;  ///< of both, in the text
+};
+std::optional<Amount> amount_at(std::string_view text, std::size_t at) {
+    Amount a;
+    while (at < text.size() && (is_digit(text[at]) || text[at] == '.' || text[at] == ',')) a.number += text[at++];
+    while (at < text.size() && text[at] == ' ') ++at;
+    a.unit = word_at(text, at);
+    a.end = at + a.unit.size();
+    return a.number.empty() || a.unit.empty() ? std::nullopt : std::optional(std::move(a));
 }
 
 /// "0.5 kg", "500 g", "2 lb 3 oz", "1.5 l" in a name.
-std::optional<double> mass_in(const std::string& name) {
-    static const std::regex litres(R"((\d+(?:[.,]\d+)?)\s*(?:l|litres?)(?![a-z]))", std::regex::icase);
-    static const std::regex masses(R"(\d+(?:[.,]\d+)?\s*(?:kg|g|lb|oz)(?:\s*\d+(?:[.,]\d+)?\s*oz)?(?![a-z]))",
-                                   std::regex::icase);
-    std::smatch found;
-    if (std::regex_search(name, found, masses)) {
-        const auto mass = quantity::parse(found.str(), quantity::Dimension::mass);
+std::optional<double> mass_in(std::string_view name) {
+    const auto is_one_of = [](const std::string& unit, std::initializer_list<const char*> units) {
+        return std::find(units.begin(), units.end(), unit) != units.end();
+    };
+    for (std::size_t i = 0; i < name.size(); ++i) {
+        if (!is_digit(name[i]) || (i > 0 && (is_digit(name[i - 1]) || name[i - 1] == '.'))) continue;
+        const auto found = amount_at(name, i);
+        if (!found) continue;
+        const bool is_volume = is_one_of(found->unit, {"l", "litre", "litres"});
+        if (!is_volume && !is_one_of(found->unit, {"kg", "g", "lb", "oz"})) continue;
+        std::string text = found->number + (is_volume ? "" : " " + found->unit);
+        if (found->unit == "lb")
+            if (const auto rest = amount_at(name, std::min(name.find_first_not_of(' ', found->end), name.size()));
+                rest && rest->unit == "oz")
+                text += " " + rest->number + " oz";
+        const auto mass = quantity::parse(text, is_volume ? quantity::Dimension::number : quantity::Dimension::mass);
         if (mass && *mass > 0) return *mass;
-    }
-    if (std::regex_search(name, found, litres)) {
-        const auto litre = quantity::parse(found.str(1), quantity::Dimension::number);
-        if (litre && *litre > 0) return *litre;
     }
     return std::nullopt;
 }

@@ -221,7 +221,11 @@ void MainWindow::refresh() {
     const auto* at = shown();
     if (empty) {
         refresh_recent();
-        if (!after_first_paint_ && (!at || at->needs_rig())) pages_->setCurrentWidget(start_);
+        const bool is_on_brief = at && !at->needs_rig();
+        if (!nothing && !is_on_brief)
+            show_page(stage<BriefPage>());  // a brief before there is a rig has been opened
+        else if (!after_first_paint_ && !is_on_brief)
+            pages_->setCurrentWidget(start_);
     } else if (!at) {
         // A rig has been opened from the start page: it is what one wants to see.
         auto* rig = stage<RigPage>();

@@ -292,6 +292,20 @@ TEST_CASE("a brief is begun before there is a rig: what is held, where the lens 
     CHECK(b.page().isVisible());
 }
 
+TEST_CASE("a brief without a rig is saved, and opened where one goes on with it", "[desktop][brief]") {
+    Brief b(false);
+    QTest::mouseClick(b.page().planned()->chip("phone"), Qt::LeftButton);
+    const std::filesystem::path file = b.folder.filePath("plan.clampet.json").toStdString();
+    REQUIRE(b.window.document().save_as(file));
+    DemoWindow other(false);
+    REQUIRE(other.window.findChild<desktop::StartPage*>()->isVisible());
+    REQUIRE(other.window.files().open(file));
+    QApplication::processEvents();
+    CHECK(other.window.brief()->isVisible());
+    CHECK(other.window.document().rig().planned.size() == 1);
+    CHECK(other.window.brief()->planned()->cards().size() == 1);
+}
+
 TEST_CASE("what is dropped on the picture of a camera stands on it, and balances with it", "[desktop][brief]") {
     Brief b(false);
     b.window.files().start_from("k02");
