@@ -99,10 +99,10 @@ Status validate(const Workshop& workshop) {
     }
     for (std::size_t i = 0; i < workshop.hands.size(); ++i) {
         const auto& hand = workshop.hands[i];
-        if (hand.name.empty() || !(hand.strength >= weakest_hand && hand.strength <= strongest_hand))
+        if (hand.name.empty() || !(hand.strength >= rig::weakest_hand && hand.strength <= rig::strongest_hand))
             return Problem{"workshop.impossible_hand", fmt::format("/hands/{}", i),
                            fmt::format("“{}” is no hand with {:g} times the usual strength.", hand.name, hand.strength),
-                           fmt::format("Give a name, and {:g} to {:g}.", weakest_hand, strongest_hand)};
+                           fmt::format("Give a name, and {:g} to {:g}.", rig::weakest_hand, rig::strongest_hand)};
     }
     for (std::size_t i = 0; i < workshop.printers.size(); ++i) {
         const auto& printer = workshop.printers[i];

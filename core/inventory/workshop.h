@@ -5,6 +5,7 @@
 
 #include "catalogue/adapters.h"
 #include "families/family.h"
+#include "rig/rig.h"
 
 namespace clampet::inventory {
 
@@ -21,12 +22,7 @@ struct Item {
 };
 
 /// Somebody who tightens things, and how strong their hand is.
-inline constexpr double weakest_hand = 0.3, strongest_hand = 3;
-struct Hand {
-    std::string name;
-    double strength = 1;  ///< times what is common practice for a hand: weakest_hand to strongest_hand
-    friend bool operator==(const Hand&, const Hand&) = default;
-};
+using Hand = rig::Hands;
 
 /// A printer, and how it is set.
 struct Printer {

@@ -48,13 +48,12 @@ const Fields<Item>& item_fields() {
 
 const Fields<inventory::Hand>& hand_fields() {
     using inventory::Hand;
-    static const Fields<Hand> fields{
-        "hand",
-        "somebody who tightens things",
-        {text_field("name", &Hand::name, "text", true),
-         quantity_field("strength", &Hand::strength, Dimension::number,
-                        schema_of_quantity(inventory::weakest_hand, inventory::strongest_hand),
-                        "times what is common practice for a hand", true)}};
+    static const Fields<Hand> fields{"hand",
+                                     "somebody who tightens things",
+                                     {text_field("name", &Hand::name, "text", true),
+                                      quantity_field("strength", &Hand::strength, Dimension::number,
+                                                     schema_of_quantity(rig::weakest_hand, rig::strongest_hand),
+                                                     "times what is common practice for a hand", true)}};
     return fields;
 }
 

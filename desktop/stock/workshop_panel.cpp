@@ -131,7 +131,7 @@ void WorkshopPanel::edit_printer(std::size_t i) {
 
 void WorkshopPanel::tighten_with(std::size_t i, bool on) {
     const auto& hand = stockroom_.workshop().hands[i];
-    const auto hands = on ? std::optional(rig::Hands{hand.name, hand.strength}) : std::nullopt;
+    const auto hands = on ? std::optional(hand) : std::nullopt;
     const auto performed = document_.perform(project::SetHands{hands});
     emit done(performed ? Status(Done{}) : Status(performed.problem()));
     refresh();
