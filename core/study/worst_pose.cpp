@@ -248,6 +248,9 @@ std::vector<std::unique_ptr<Search>> searches_for(const rig::Rig& rig, const Pre
         }
         search->add(i, std::move(seam));
     }
+    // The longest first, so that no worker is left with one at the end.
+    std::stable_sort(all.begin(), all.end(),
+                     [](const auto& a, const auto& b) { return a->poses() * a->size() > b->poses() * b->size(); });
     return all;
 }
 
