@@ -5,6 +5,7 @@
 
 #include "parts/solids.h"
 #include "rig/elements_reach.h"
+#include "rig/free_run.h"
 #include "rig/in_force.h"
 
 namespace clampet::rig {
@@ -196,7 +197,7 @@ Mechanism::Mechanism(const Rig& rig) : parts_(rig.parts.size()) {
         seam.payload = index.at(f.payload.part);
         seam.part_from_port = rig.parts[seam.support].port(f.support.port)->frame();
         seam.port_from_payload = rig.parts[seam.payload].port(f.payload.port)->frame().inverse();
-        seam.motion = motion_of(shaped(rig, f));
+        seam.motion = motion_in(rig, f);
         seam.closes_loop = f.closes_loop;
         has_loops_ = has_loops_ || f.closes_loop;
         seam.first_axis = axes_.size();

@@ -5,6 +5,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include "rig/free_run.h"
 #include "rig/joint_store.h"
 #include "rig/mechanism.h"
 
@@ -36,7 +37,7 @@ Result<Travel> travel(const rig::Rig& rig, const std::string& interface, const s
                       const TravelRange& range, const Job& job) {
     const auto* f = rig.interface(interface);
     if (!f || f->closes_loop) return no_axis(rig, interface, key);
-    const auto axes = rig::motion_of(*f).axes;
+    const auto axes = rig::motion_in(rig, *f).axes;
     const auto axis = std::find_if(axes.begin(), axes.end(), [&](const auto& a) { return a.key == key; });
     if (axis == axes.end()) return no_axis(rig, interface, key);
     const auto span = looked_along(*f, *axis);

@@ -7,6 +7,7 @@
 #include "desktop/theme/theme.h"
 #include "desktop/theme/words.h"
 #include "desktop/widgets/quantity_field.h"
+#include "rig/free_run.h"
 #include "rig/mechanism.h"
 
 namespace clampet::desktop {
@@ -50,7 +51,7 @@ void AxisBar::rebuild() {
     inside_ = nullptr;
     rows_.clear();
     const auto* f = document_.rig().interface(selected_);
-    const auto axes = f && !f->closes_loop ? rig::motion_of(*f).axes : std::vector<families::Axis>{};
+    const auto axes = f && !f->closes_loop ? rig::motion_in(document_.rig(), *f).axes : std::vector<families::Axis>{};
     setVisible(!axes.empty());
     if (axes.empty()) return;
     inside_ = new QWidget(this);
@@ -123,7 +124,7 @@ QWidget* AxisBar::stops_of(Row& row, const families::Axis& axis, QWidget* cell) 
 
 void AxisBar::set_stop(const std::string& axis, bool most, double at, project::Gesture gesture, QuantityField* field) {
     const auto* f = document_.rig().interface(selected_);
-    for (const auto& each : rig::motion_of(*f).axes) {
+    for (const auto& each : rig::motion_in(document_.rig(), *f).axes) {
         if (each.key != axis) continue;
         auto stops = typed_stops(*f, each);
         (most ? stops.most : stops.least) = at;
@@ -136,7 +137,7 @@ void AxisBar::set_stop(const std::string& axis, bool most, double at, project::G
 void AxisBar::refresh() {
     const auto* f = document_.rig().interface(selected_);
     if (!f) return;
-    const auto axes = rig::motion_of(*f).axes;
+    const auto axes = rig::motion_in(document_.rig(), *f).axes;
     if (axes.size() != rows_.size()) return rebuild();
     for (std::size_t i = 0; i < axes.size(); ++i) {
         rows_[i].field->show_computed(rig::position_of(*f, axes[i].key));

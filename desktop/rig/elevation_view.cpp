@@ -14,6 +14,7 @@
 #include "desktop/widgets/flow_layout.h"
 #include "desktop/widgets/quantity_field.h"
 #include "quantity/format.h"
+#include "rig/free_run.h"
 #include "rig/in_force.h"
 #include "study/picture.h"
 
@@ -540,7 +541,7 @@ void ElevationView::pose_at(const ElevationScene::Handle& h, double position, pr
     }
     const auto* f = document_.rig().interface(h.interface);
     const std::string interface = h.interface, axis = h.axis;  // the scene is made anew by the edit
-    for (const auto& each : rig::motion_of(*f).axes)
+    for (const auto& each : rig::motion_in(document_.rig(), *f).axes)
         if (each.key == axis) position = rig::stopped(*f, each, position);
     if (const auto done = document_.perform(project::SetPose{interface, axis, position}, gesture); !done)
         emit problem(QString::fromStdString(done.problem().sentence()));
