@@ -183,7 +183,10 @@ void ShotsTable::refresh() {
     const auto said = [](double value) { return value > 0 ? std::optional(value) : std::nullopt; };
     for (const auto& shot : rig.shots) {
         auto& row = rows_.at(shot.id);
-        if (!row.name->hasFocus()) row.name->setText(text_of(shot.name));
+        if (!row.name->hasFocus() && row.name->text() != text_of(shot.name)) {
+            row.name->setText(text_of(shot.name));
+            row.name->setCursorPosition(0);
+        }
         put(row.out, shot.wanted.out);
         put(row.height, shot.wanted.height);
         put(row.down, shot.wanted.down);

@@ -95,7 +95,9 @@ void PictureView::show_pictures(const rig::Rig& rig, const Result<std::vector<st
     for (const auto& picture : pictures_) {
         const auto scene = std::find_if(scenes.begin(), scenes.end(),
                                         [&](const auto& s) { return s.name == picture.shot && s.set.empty(); });
-        answers()->addWidget(heading(text_of(picture.shot), this));
+        auto* title = heading(text_of(picture.shot), this);
+        title->setWordWrap(true);
+        answers()->addWidget(title);
         answers()->addWidget(new PictureFrame(scene == scenes.end() ? rig : study::staged(rig, *scene), picture, this));
         auto* words = wrapped(this);
         words->setText(text_of(study::sentence_of(rig, picture)) + ".");
