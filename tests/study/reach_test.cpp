@@ -35,8 +35,8 @@ TEST_CASE("the reach of a shot is known before there is a rig", "[study][reach]"
     const auto with = study::reaches(asked(planned, over));
     CHECK(with[0].mass > 0.5);
     CHECK(with[0].moment == relative(with[0].mass * g * 1.1, 1e-12));
-    CHECK_THAT(study::sentence_of(with[0]),
-               Catch::StartsWith("1100 mm out, 400 mm up, looking straight down: ") && Catch::EndsWith(" at what holds it."));
+    CHECK_THAT(study::sentence_of(with[0]), Catch::StartsWith("1100 mm out, 400 mm up, looking straight down: ") &&
+                                                Catch::EndsWith(" at what holds it."));
     // A shot that asks for no place has no reach.
     CHECK(study::reaches(asked(empty, {})).empty());
 }

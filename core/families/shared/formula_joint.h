@@ -53,10 +53,10 @@ struct FormulaParts {
     std::function<Working(const Load&)> loaded_working;                  ///< added after them; may be empty
     std::function<drawing::Drawing(const Load&)> section;
     std::vector<Advisory> advisories;
-    std::optional<Eigen::Matrix<double, 6, 6>> compliance;  ///< as Joint::compliance
+    std::optional<Eigen::Matrix<double, 6, 6>> compliance;              ///< as Joint::compliance
     std::function<Eigen::Matrix<double, 6, 1>(const Wrench&)> settles;  ///< as Joint::settles; may be empty
-    bool only_presses = false;                              ///< as Joint::only_presses
-    mechanics::CutFacePtr face = nullptr;                   ///< for the next joint like it
+    bool only_presses = false;                                          ///< as Joint::only_presses
+    mechanics::CutFacePtr face = nullptr;                               ///< for the next joint like it
 };
 std::shared_ptr<const Joint> formula_joint(FormulaParts parts);
 /// The face of a joint of formulas; nothing where it has none, or is no such joint.
