@@ -29,6 +29,17 @@ ordered_json numbers_of(const Vector& v) {
     return {v.x(), v.y(), v.z()};
 }
 
+const Fields<rig::Hands>& hands_fields() {
+    using rig::Hands;
+    static const Fields<Hands> fields{"hands",
+                                      "whose hands tighten what is tightened by feel",
+                                      {text_field("name", &Hands::name, "text", true),
+                                       quantity_field("strength", &Hands::strength, Dimension::number,
+                                                      schema_of_quantity(rig::weakest_hand, rig::strongest_hand),
+                                                      "times what is common practice for a hand", true)}};
+    return fields;
+}
+
 namespace {
 
 const Fields<rig::PortName>& end_fields() {
@@ -287,17 +298,6 @@ const Fields<rig::Planned>& planned_fields() {
               p.values = read_values(n, kind ? kind->parameters() : std::span<const families::Parameter>{});
           },
           [](const Planned& p) { return p.values.empty() ? ordered_json() : write_values(p.values); }}}};
-    return fields;
-}
-
-const Fields<rig::Hands>& hands_fields() {
-    using rig::Hands;
-    static const Fields<Hands> fields{"hands",
-                                      "whose hands tighten what is tightened by feel",
-                                      {text_field("name", &Hands::name, "text", true),
-                                       quantity_field("strength", &Hands::strength, Dimension::number,
-                                                      schema_of_quantity(rig::weakest_hand, rig::strongest_hand),
-                                                      "times what is common practice for a hand", true)}};
     return fields;
 }
 

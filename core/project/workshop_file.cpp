@@ -6,6 +6,7 @@
 #include "project/fields.h"
 #include "project/json_lines.h"
 #include "project/part_fields.h"
+#include "project/rig_fields.h"
 
 namespace clampet::embedded {
 std::string_view workshop();
@@ -43,17 +44,6 @@ const Fields<Item>& item_fields() {
           [](const Item& item) { return item.price ? ordered_json(*item.price) : ordered_json(); }},
          quantity_field("pack", &Item::pack, Dimension::number, schema_of_quantity(0, 1e7, false), "pieces in a pack"),
          text_field("note", &Item::note, "text")}};
-    return fields;
-}
-
-const Fields<inventory::Hand>& hand_fields() {
-    using inventory::Hand;
-    static const Fields<Hand> fields{"hand",
-                                     "somebody who tightens things",
-                                     {text_field("name", &Hand::name, "text", true),
-                                      quantity_field("strength", &Hand::strength, Dimension::number,
-                                                     schema_of_quantity(rig::weakest_hand, rig::strongest_hand),
-                                                     "times what is common practice for a hand", true)}};
     return fields;
 }
 
@@ -115,7 +105,7 @@ const Fields<Workshop>& workshop_fields() {
               for (std::size_t i = 0; i < n.size(); ++i) w.tools.push_back(n.item(i).string());
           },
           [](const Workshop& w) { return w.tools.empty() ? ordered_json() : ordered_json(w.tools); }},
-         few(list_field("hands", &Workshop::hands, hand_fields(), "who tightens things", 0, 50), &Workshop::hands),
+         few(list_field("hands", &Workshop::hands, hands_fields(), "who tightens things", 0, 50), &Workshop::hands),
          few(list_field("printers", &Workshop::printers, printer_fields(), "what prints", 0, 50),
              &Workshop::printers)}};
     return fields;
@@ -145,7 +135,7 @@ std::string write_workshop(const Workshop& workshop) {
 }
 
 std::string workshop_tables() {
-    return workshop_fields().table() + "\n" + item_fields().table() + "\n" + hand_fields().table() + "\n" +
+    return workshop_fields().table() + "\n" + item_fields().table() + "\n" + hands_fields().table() + "\n" +
            printer_fields().table();
 }
 

@@ -11,6 +11,7 @@
 #include "desktop/theme/theme.h"
 #include "desktop/theme/words.h"
 #include "desktop/widgets/quantity_field.h"
+#include "desktop/widgets/worked_picture.h"
 
 namespace clampet::desktop {
 namespace {
@@ -212,23 +213,11 @@ void PayloadPicture::keyPressEvent(QKeyEvent* event) {
     if (!part()) return;
     const bool aside = event->modifiers().testFlag(Qt::AltModifier);  // left and right in the front view
     const double step = event->modifiers().testFlag(Qt::ShiftModifier) ? 0.010 : 0.001;
+    const auto way = arrow_way(*event);
+    if (!way) return QWidget::keyPressEvent(event);
     Vector c = part()->centre_of_gravity;
-    switch (event->key()) {
-        case Qt::Key_Left:
-            c[aside ? 1 : 0] -= step;
-            break;
-        case Qt::Key_Right:
-            c[aside ? 1 : 0] += step;
-            break;
-        case Qt::Key_Up:
-            c.z() += step;
-            break;
-        case Qt::Key_Down:
-            c.z() -= step;
-            break;
-        default:
-            return QWidget::keyPressEvent(event);
-    }
+    c[aside ? 1 : 0] += step * way->x();
+    c.z() += step * way->y();
     move_to(c, next_gesture());
 }
 
@@ -310,12 +299,9 @@ void PayloadPicture::paint_laid(QPainter& p) const {
 }
 
 void PayloadPicture::paintEvent(QPaintEvent*) {
-    const Theme& t = theme();
     QPainter p(this);
     p.setRenderHint(QPainter::Antialiasing);
-    p.setPen(QPen(hasFocus() ? t.accent : t.line, hasFocus() ? 2 : 1));
-    p.setBrush(t.field);
-    p.drawRoundedRect(QRectF(rect()).adjusted(1, 1, -1, -1), 5, 5);
+    paint_paper(p, *this);
     if (!part()) return;
     if (laid_ != Laid::no) return paint_laid(p);
     const auto l = layout();

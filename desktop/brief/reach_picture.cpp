@@ -10,6 +10,7 @@
 #include "desktop/theme/theme.h"
 #include "desktop/theme/words.h"
 #include "desktop/widgets/quantity_field.h"
+#include "desktop/widgets/worked_picture.h"
 #include "rig/mechanism.h"
 
 namespace clampet::desktop {
@@ -50,7 +51,8 @@ QPointF ReachLayout::metres(QPointF position) const {
     return {(position.x() - support.x()) / scale, (support.y() - position.y()) / scale};
 }
 
-ReachLayout layout_reach(const rig::Rig& rig, std::span<const study::Reach> reaches, QSizeF size) {
+ReachLayout layout_reach(const rig::Rig& rig, std::span<const study::Reach> reaches, QSizeF size,
+                         const ReachLayout* like) {
     constexpr double margin = 34;
     QRectF extent(-0.05, -0.05, 0.1, 0.1);  // metres, y up
     const auto hold = [&](QPointF p) { extent = extent.united(QRectF(p - QPointF(1e-3, 1e-3), QSizeF(2e-3, 2e-3))); };
@@ -75,6 +77,10 @@ ReachLayout layout_reach(const rig::Rig& rig, std::span<const study::Reach> reac
     const double wide = std::max(0.3, extent.width()), tall = std::max(0.3, extent.height());
     l.scale = std::max(1.0, std::min((size.width() - 2 * margin) / wide, (size.height() - 2 * margin) / tall));
     l.support = {size.width() / 2 - l.scale * extent.center().x(), size.height() / 2 + l.scale * extent.center().y()};
+    if (like) {
+        l.scale = like->scale;
+        l.support = like->support;
+    }
     const auto pixels = [&](QPointF p) {
         return QPointF(l.support.x() + l.scale * p.x(), l.support.y() - l.scale * p.y());
     };
@@ -84,7 +90,6 @@ ReachLayout layout_reach(const rig::Rig& rig, std::span<const study::Reach> reac
         mark.at = pixels(p.at);
         mark.looks = {p.looks.x(), -p.looks.y()};
         mark.reaches = l.scale * p.shot->distance;
-        mark.is_asked = p.shot->wanted.out || p.shot->wanted.height;
         if (p.is) mark.is = pixels(*p.is);
         l.marks.push_back(std::move(mark));
     }
@@ -152,25 +157,10 @@ void ReachPicture::mouseReleaseEvent(QMouseEvent*) {
 void ReachPicture::keyPressEvent(QKeyEvent* event) {
     const auto* reach = reach_of(reaches_, chosen_);
     if (!reach) return QWidget::keyPressEvent(event);
-    QPointF at = place_of(reach->wanted, reach->is);
+    const auto way = arrow_way(*event);
+    if (!way) return QWidget::keyPressEvent(event);
     const double step = event->modifiers().testFlag(Qt::ShiftModifier) ? 0.1 : 0.01;
-    switch (event->key()) {
-        case Qt::Key_Left:
-            at.rx() -= step;
-            break;
-        case Qt::Key_Right:
-            at.rx() += step;
-            break;
-        case Qt::Key_Up:
-            at.ry() += step;
-            break;
-        case Qt::Key_Down:
-            at.ry() -= step;
-            break;
-        default:
-            return QWidget::keyPressEvent(event);
-    }
-    move_to(chosen_, at, next_gesture());
+    move_to(chosen_, place_of(reach->wanted, reach->is) + step * *way, next_gesture());
 }
 
 void ReachPicture::paint_support(QPainter& p, const ReachLayout& l) const {
@@ -233,10 +223,8 @@ void ReachPicture::paintEvent(QPaintEvent*) {
     const Theme& t = theme();
     QPainter p(this);
     p.setRenderHint(QPainter::Antialiasing);
-    p.setPen(QPen(hasFocus() ? t.accent : t.line, hasFocus() ? 2 : 1));
-    p.setBrush(t.field);
-    p.drawRoundedRect(QRectF(rect()).adjusted(1, 1, -1, -1), 5, 5);
-    auto l = layout();
+    paint_paper(p, *this);
+    const auto l = layout();
     p.setFont(body_font(0.88));
     if (l.marks.empty()) {
         p.setPen(t.quiet);

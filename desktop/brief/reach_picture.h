@@ -13,7 +13,6 @@ struct ReachLayout {
         QPointF at;                 ///< of the lens where it must be
         QPointF looks;              ///< unit vector in pixels
         double reaches = 0;         ///< to what it must see, in pixels; 0: not said
-        bool is_asked = false;      ///< a place is said; else it stands where the rig has it, or at the support
         std::optional<QPointF> is;  ///< where the rig has it
     };
     double scale = 1;  ///< pixels of a metre
@@ -23,7 +22,9 @@ struct ReachLayout {
     /// Out and up of a place in the picture [m].
     QPointF metres(QPointF position) const;
 };
-ReachLayout layout_reach(const rig::Rig& rig, std::span<const study::Reach> reaches, QSizeF size);
+/// `like`: at the scale of another, so that what is dragged stays under the pointer.
+ReachLayout layout_reach(const rig::Rig& rig, std::span<const study::Reach> reaches, QSizeF size,
+                         const ReachLayout* like = nullptr);
 
 /// The reach of the shots, before there is any part: the support, the lens where each shot wants it, what it sees, and
 /// how far out and up that is. A lens is dragged, or moved with the arrow keys.
@@ -32,7 +33,7 @@ class ReachPicture : public QWidget {
  public:
     explicit ReachPicture(project::Document& document, QWidget* parent = nullptr);
     void refresh();
-    ReachLayout layout() const { return layout_reach(document_.rig(), reaches_, size()); }
+    ReachLayout layout() const { return layout_reach(document_.rig(), reaches_, size(), held_ ? &*held_ : nullptr); }
     void choose(const std::string& shot);
     const std::vector<study::Reach>& reaches() const { return reaches_; }
 

@@ -8,6 +8,7 @@
 #include <QPainter>
 
 #include "desktop/theme/theme.h"
+#include "desktop/widgets/worked_picture.h"
 
 namespace clampet::desktop {
 namespace {
@@ -95,22 +96,10 @@ void OwnPartPicture::mouseReleaseEvent(QMouseEvent* event) {
 
 void OwnPartPicture::keyPressEvent(QKeyEvent* event) {
     constexpr double step = 0.15;
-    switch (event->key()) {
-        case Qt::Key_Left:
-            about_ += step;
-            break;
-        case Qt::Key_Right:
-            about_ -= step;
-            break;
-        case Qt::Key_Up:
-            lifted_ = std::min(1.5, lifted_ + step);
-            break;
-        case Qt::Key_Down:
-            lifted_ = std::max(-1.5, lifted_ - step);
-            break;
-        default:
-            return QWidget::keyPressEvent(event);
-    }
+    const auto way = arrow_way(*event);
+    if (!way) return QWidget::keyPressEvent(event);
+    about_ -= step * way->x();
+    lifted_ = std::clamp(lifted_ + step * way->y(), -1.5, 1.5);
     update();
 }
 
@@ -118,9 +107,7 @@ void OwnPartPicture::paintEvent(QPaintEvent*) {
     const Theme& t = theme();
     QPainter p(this);
     p.setRenderHint(QPainter::Antialiasing);
-    p.setPen(QPen(hasFocus() ? t.accent : t.line, hasFocus() ? 2 : 1));
-    p.setBrush(t.field);
-    p.drawRoundedRect(QRectF(rect()).adjusted(1, 1, -1, -1), 5, 5);
+    paint_paper(p, *this);
     if (!hull_) return;
     const double ratio = devicePixelRatioF();
     SolidRaster raster((QSizeF(size()) * ratio).toSize());

@@ -275,6 +275,15 @@ TEST_CASE("a brief is begun before there is a rig: what is held, where the lens 
     auto l = reach->layout();
     REQUIRE(l.marks.size() == 1);
     const QPointF at = l.marks.front().at;
+    // Its scale holds still meanwhile: the lens stays under the pointer, however far out it goes.
+    QTest::mousePress(reach, Qt::LeftButton, {}, at.toPoint());
+    QMouseEvent far(QEvent::MouseMove, at + QPointF(90, 0), reach->mapToGlobal(at + QPointF(90, 0)), Qt::NoButton,
+                    Qt::LeftButton, {});
+    QApplication::sendEvent(reach, &far);
+    CHECK(reach->layout().marks.front().at.x() == Approx(at.x() + 90).margin(2));
+    QTest::mouseRelease(reach, Qt::LeftButton, {}, at.toPoint());
+    CHECK(reach->layout().scale < l.scale);  // and then all of it fits again
+    b.window.document().undo();
     drag(*reach, at, at + QPointF(0.1 * l.scale, -0.2 * l.scale));
     CHECK(*b.rig().shots.front().wanted.out == Approx(1.2).margin(0.011));
     CHECK(*b.rig().shots.front().wanted.height == Approx(0.0).margin(0.011));

@@ -99,5 +99,4 @@ TEST_CASE("what an arm carries is checked where it has settled to", "[rig][sag][
     CHECK(turn > 0.01);
     for (const auto& f : checked->interfaces)
         if (f.id == "plate") CHECK(f.rest.permanent.my == relative(1 * g * above * std::sin(turn), 1e-6));
-    // At a hundredth of the stiffness the same holds for a hundred times the turn, as far as small turns go.
 }
