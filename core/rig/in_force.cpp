@@ -64,6 +64,27 @@ void put(std::vector<Filled>& all, Filled filled) {
     known == all.end() ? all.push_back(std::move(filled)) : void(*known = std::move(filled));
 }
 
+/// The number that is in force where a name or a size says it; nothing where it is a choice.
+std::optional<double> number_said(const families::Family& family, const Filled& filled) {
+    if (const auto* named = std::get_if<NamedStock>(&filled.value)) {
+        const auto told = families::stock_value(family, filled.key, named->name);
+        const auto* value = told ? std::get_if<double>(&told->value) : nullptr;
+        return value ? std::optional(*value) : std::nullopt;
+    }
+    const auto* value = std::get_if<double>(&filled.value);
+    return value ? std::optional(*value) : std::nullopt;
+}
+
+/// Where two materials meet, or a lining lies between them, the one that bears less decides.
+void put_weaker(std::vector<Filled>& all, const families::Family& family, Filled filled) {
+    for (const auto& known : all) {
+        if (known.element != filled.element || known.key != filled.key) continue;
+        const auto before = number_said(family, known), now = number_said(family, filled);
+        if (before && now && *before <= *now) return;
+    }
+    put(all, std::move(filled));
+}
+
 /// What the material that a part of a kind is made of says of an element's inputs.
 std::vector<Filled> by_material(const Element& element, const families::Family& family, const Part& part,
                                 const std::string& key) {
@@ -96,6 +117,11 @@ bool is_of_form(const families::Mating& mating, const Port& port) {
 }
 
 }  // namespace
+
+bool is_force_brought(const Element& element) {
+    const auto force = element.inputs.find("force");
+    return force != element.inputs.end() && std::holds_alternative<Link>(force->second);
+}
 
 const families::Mating* mating_of(const families::Family& family, const Port& support, const Port& payload) {
     for (const auto& mating : family.matings()) {
@@ -194,7 +220,10 @@ std::vector<Filled> filled_inputs(const Rig& rig, const Interface& interface, co
             fill_sizes(*mating, {below, support}, {above, payload}, Named::too, {element, *family, all});
             for (const auto& [side, key] : mating->materials)
                 for (auto& filled : by_material(element, *family, side == PortSide::support ? *below : *above, key))
-                    put(all, std::move(filled));
+                    put_weaker(all, *family, std::move(filled));
+            // What a screw brings has been aged where it comes from.
+            if (is_force_brought(element))
+                std::erase_if(all, [&](const auto& f) { return f.element == element.id && f.key == "kept"; });
             if (!mating->friction.empty() && !element.inputs.contains(mating->friction))
                 if (auto pair = pair_of(support->surface, payload->surface))
                     put(all, {element.id, mating->friction, *pair, both});

@@ -30,6 +30,9 @@ Interface shaped(const Rig& rig, const Interface& interface);
 /// The interface with those inputs given: what is computed.
 Interface in_force(const Rig& rig, const Interface& interface, const Placed* placed = nullptr);
 
+/// Whether another element brings its force: it has been aged where it comes from, and nothing of it is lost twice.
+bool is_force_brought(const Element& element);
+
 /// The mating of a family that two ports fit; nothing where it says nothing of them.
 const families::Mating* mating_of(const families::Family& family, const Port& support, const Port& payload);
 

@@ -4,6 +4,7 @@
 
 #include "catalogue/material.h"
 #include "families/stock_use.h"
+#include "rig/in_force.h"
 #include "rig/rig.h"
 
 namespace clampet::rig {
@@ -77,16 +78,6 @@ struct Resolve {
         return families::Value{at->second};
     }
 };
-
-}  // namespace
-
-namespace {
-
-/// A force that another element brings has been aged where it comes from: nothing of it is lost twice.
-bool is_force_brought(const Element& element) {
-    const auto force = element.inputs.find("force");
-    return force != element.inputs.end() && std::holds_alternative<Link>(force->second);
-}
 
 }  // namespace
 

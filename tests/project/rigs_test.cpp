@@ -68,7 +68,6 @@ const std::vector<Expected>& expected() {
         {"k17", {}},
         {"k18",
          {{"arm-on-post", Verdict::doubtful, "slips"},
-          {"post-in-socket", Verdict::doubtful, "slips"},
           {"socket-on-clamp", Verdict::doubtful, "slips"}}}};
     return all;
 }

@@ -1,6 +1,8 @@
 // A size is typed once: ports say a seam's inputs, and the rig what it carries.
 #include "rig/in_force.h"
 
+#include <fmt/format.h>
+
 #include "approximately.h"
 #include "loads/load_case.h"
 #include "project/starting_points.h"
@@ -75,6 +77,46 @@ TEST_CASE("what a part is made of says what its seam may bear", "[rig][ports]") 
     clamp->kind.clear();
     seam.elements[0].inputs.erase("pad_strength");
     CHECK_FALSE(said(rig::filled_inputs(r, seam), "jaw", "pad_strength"));
+}
+
+TEST_CASE("the weaker of two faces, or what lines them, says what they bear and keep", "[rig][ports]") {
+    const auto k = project::starting_rig("k15");
+    REQUIRE(k);
+    auto r = *k;
+    auto& seam = *r.interface("block-on-table");
+    auto* block = r.part("block");
+    auto* table = r.part("table");
+    REQUIRE((block && table));
+    const auto bears = [&](const char* element, const char* key) {
+        const auto all = rig::filled_inputs(r, seam);
+        const auto* f = said(all, element, key);
+        REQUIRE(f);
+        const auto* named = std::get_if<rig::NamedStock>(&f->value);
+        return named ? named->name : fmt::format("{:g}", std::get<double>(f->value));
+    };
+    // FPL, Wood Handbook, table 5-3: oak across its grain bears far less than any metal.
+    for (const bool below : {true, false}) {
+        table->values["material"] = std::string(below ? "oak" : "mild steel");
+        block->values["material"] = std::string(below ? "mild steel" : "oak");
+        CHECK(bears("face", "allowable_pressure") == "oak");
+        CHECK(bears("screw", "kept") == "oak");
+    }
+    // The screw's force has been aged where it comes from.
+    CHECK_FALSE(said(rig::filled_inputs(r, seam), "face", "kept"));
+    seam.elements[1].inputs["force"] = 900.0;
+    CHECK(bears("face", "kept") == "oak");
+    const auto line = [&](const char* lining) {
+        for (auto& port : block->ports)
+            if (port.id == "bottom") port.surface = lining;
+    };
+    // A lining of cork on one of them bears less than oak, one of leather no more than softwood does.
+    line("cork");
+    CHECK(bears("face", "allowable_pressure") == "1e+06");
+    CHECK(bears("face", "kept") == "0.6");
+    line("leather");
+    CHECK(bears("face", "allowable_pressure") == "6e+06");
+    block->values["material"] = std::string("pine");
+    CHECK(bears("face", "allowable_pressure") == "pine");
 }
 
 TEST_CASE("a thread's ends fill screw and socket, whichever of them stands up", "[rig][ports]") {

@@ -65,13 +65,12 @@ Values derived(const Meeting& meeting) {
         if (face.diameter == 0) v["length"] = face.length, v["width"] = face.width;
         if (face.hole < face.narrowest()) v["hole_diameter"] = face.hole;
     }
-    for (const auto surface : {meeting.support_surface, meeting.payload_surface})
-        if (const auto lining = catalogue::material_named(surface == "rubber" ? "rubber 60 Shore A" : surface);
-            lining && lining->drawn_as == "rubber") {
-            v["bears"] = "pad";
-            if (lining->youngs_modulus > 0) v["pad_modulus"] = lining->youngs_modulus;
-            if (lining->bearing > 0) v["allowable_pressure"] = lining->bearing;
-        }
+    for (const auto& lining : linings(meeting)) {
+        v["bears"] = "pad";
+        if (lining.youngs_modulus > 0) v["pad_modulus"] = lining.youngs_modulus;
+        if (lining.bearing > 0) v["allowable_pressure"] = lining.bearing;
+        if (lining.retention > 0) v["kept"] = lining.retention;
+    }
     const bool has_plate = port_size(meeting.support, "thickness") > 0;
     if (!v.contains("bears")) v["bears"] = has_plate ? "cone" : "whole";
     if (has_plate) v["plate_thickness"] = port_size(meeting.support, "thickness");
@@ -83,6 +82,7 @@ Mating mating(PortKind support, PortKind payload) {
     return {.support = support,
             .payload = payload,
             .friction = "friction",
+            .materials = {{PortSide::support, "material"}, {PortSide::payload, "material"}},
             .derived = &derived,
             .only_beside = support == PortKind::thread || payload == PortKind::thread};
 }

@@ -46,6 +46,15 @@ PressedFace pressed_face(const Meeting& meeting) {
     return {0, std::min(length, other.length), std::min(width, other.width), hole};
 }
 
+std::vector<catalogue::Material> linings(const Meeting& meeting) {
+    std::vector<catalogue::Material> all;
+    for (const auto surface : {meeting.support_surface, meeting.payload_surface})
+        if (auto lining = catalogue::material_named(surface == "rubber" ? "rubber 60 Shore A" : surface);
+            lining && lining->drawn_as == "rubber")
+            all.push_back(std::move(*lining));
+    return all;
+}
+
 Values squeezed_as(const Values& sizes) {
     if (!port_text(sizes, "screw").empty()) return {{"squeezed_by", "screw"}};
     if (port_size(sizes, "rate") > 0) return {{"squeezed_by", "spring"}};

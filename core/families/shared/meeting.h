@@ -1,4 +1,5 @@
 #pragma once
+#include "catalogue/material.h"
 #include "families/family.h"
 
 namespace clampet::families {
@@ -20,6 +21,9 @@ struct PressedFace {
 };
 /// Both share the smaller one.
 PressedFace pressed_face(const Meeting& meeting);
+
+/// The soft linings that two surfaces are, of the table of materials; often none.
+std::vector<catalogue::Material> linings(const Meeting& meeting);
 
 /// How a port says that it is squeezed: by its screw, by its spring.
 Values squeezed_as(const Values& sizes);

@@ -61,6 +61,7 @@ Values derived(const Meeting& meeting) {
         v["face_outer"] = face.narrowest();
         if (face.hole < face.narrowest()) v["face_inner"] = face.hole;
     }
+    for (const auto& lining : linings(meeting)) v["kept"] = lining.retention;
     const double items = port_size(meeting.support, "thickness");
     if (port_text(meeting.support, "designation").empty() && items > 0) {
         v["items"] = items;
@@ -85,7 +86,7 @@ Mating stud(PortSide male) {
                       {"socket_depth", female, "depth"}},
             .support_sex = male == PortSide::support ? "male" : "female",
             .sets = {{"items", 0.0}},
-            .materials = {{female, "material"}},
+            .materials = {{female, "material"}, {male, "faces"}, {female, "faces"}},
             .derived = &derived,
             .companions = {pressed}};
 }
@@ -97,6 +98,7 @@ Mating through_a_face() {
             .fills = {{"screw", PortSide::payload, "designation"},
                       {"socket", PortSide::payload, "designation"},
                       {"socket_depth", PortSide::payload, "depth"}},
+            .materials = {{PortSide::support, "faces"}, {PortSide::payload, "faces"}},
             .needs = "hole",
             .derived = &derived,
             .companions = {pressed}};
@@ -112,6 +114,7 @@ Mating stud_through_a_plate() {
                       {"items", PortSide::payload, "thickness"}},
             .support_sex = "male",
             .sets = {{"socket_end", "through"}, {"socket_material", "steel 8.8"}},
+            .materials = {{PortSide::support, "faces"}, {PortSide::payload, "faces"}},
             .payload_needs = "thickness",
             .derived =
                 [](const Meeting& meeting) {
@@ -153,7 +156,8 @@ class ThreadFamily : public Family {
              {{"stack_modulus", "squeezed_modulus"}, {"kept", "retention"}},
              {{"tightened_by", "turn"}},
              {},
-             "clamped"}};
+             "clamped"},
+            {"material", "The faces it presses, of", {{"kept", "retention"}}, {}, {}, "faces"}};
         return uses;
     }
     Result<std::shared_ptr<const Joint>> join(const Values& v) const override;
