@@ -66,7 +66,7 @@ int parts_command(const std::string& name, const std::vector<std::string>& assig
     }
     const auto given = read_assignments(kind->parameters(), kind->name(), kind->stock(), assignments);
     if (!given) return fail(given.problem(), wrong_usage);
-    const auto values = families::complete(kind->parameters(), kind->name(), given->values);
+    const auto values = parts::completed(*kind, given->values);
     if (!values) return fail(values.problem(), wrong_usage);
     const auto body = parts::built(*kind, *values);
     if (!body) return fail(body.problem(), wrong_usage);

@@ -62,6 +62,8 @@ const char* name_of(mechanics::StackState state) {
             return "shank";
         case mechanics::StackState::too_short:
             return "short";
+        case mechanics::StackState::flush:
+            return "ends in its nut";
         case mechanics::StackState::too_long:
             return "too long";
     }
@@ -88,8 +90,8 @@ Result<StackRequest> read_stack(const std::vector<std::string>& assignments) {
             key != "in" && key != "sink" && key != "tail")
             return Problem{
                 "stack.unknown_key", key, "This is not known here.",
-                "Use screw, items, socket, plain, sink, needed, tail, end (blind or through) and in (metal, wood or "
-                "plastic)."};
+                "Use screw, items, socket, plain, sink, needed, tail, end (blind, through or nut) and in (metal, "
+                "wood or plastic)."};
     if (!given.contains("screw") || !given.contains("socket"))
         return Problem{"stack.needs_screw_and_socket", "", "A screw and a socket are needed.",
                        "Write screw=1/4-20x1/2in items=8mm socket=5.5mm."};
@@ -137,10 +139,11 @@ Result<StackRequest> read_stack(const std::vector<std::string>& assignments) {
     if (given.contains("needed"))
         if (const auto ok = read("needed", given["needed"], "m", request.stack.needed); !ok) return ok.problem();
     if (given.contains("end")) {
-        if (given["end"] != "blind" && given["end"] != "through")
+        if (given["end"] != "blind" && given["end"] != "through" && given["end"] != "nut")
             return Problem{"stack.unknown_end", "end", fmt::format("“{}” is not an end of a socket.", given["end"]),
-                           "Write blind or through."};
-        request.stack.through = given["end"] == "through";
+                           "Write blind, through or nut."};
+        request.stack.through = given["end"] != "blind";
+        if (given["end"] == "nut") request.stack.least_tail = mechanics::nut_tail_turns * thread->pitch;
     }
     if (given.contains("in")) {
         if (given["in"] != "metal" && given["in"] != "wood" && given["in"] != "plastic")

@@ -167,6 +167,12 @@ Result<std::string> finished(std::string_view surface, std::string_view finish) 
                    fmt::format("No friction is known of {} that is {}.", surface, finish), offered};
 }
 
+bool is_face_of(std::string_view surface, const Material& material) {
+    if (surface == material.friction_class) return true;
+    const auto stuff = stuff_of(surface);
+    return (stuff == "wood" || stuff == "steel" || stuff == "aluminium") && stuff == stuff_of(material.friction_class);
+}
+
 Result<std::string> surface_named(std::string_view face) {
     for (const auto& surface : surfaces())
         if (surface == face) return surface;

@@ -62,6 +62,8 @@ Result<FrictionPair> friction_between(std::string_view a, std::string_view b);
 /// finish on one ("varnished oak" is varnished wood, "stained oak" is as bare).
 /// Errors  A Problem that offers what it may mean, or says that the finish does not go on that material.
 Result<std::string> surface_named(std::string_view face);
+/// Whether a surface is that material's, bare or finished: "varnished wood" is oak's, "rubber" is not.
+bool is_face_of(std::string_view surface, const Material& material);
 /// The surface with a finish on it. Errors: a Problem, the finish is unknown or not for that.
 Result<std::string> finished(std::string_view surface, std::string_view finish);
 /// The pair by its name, "steel on plywood" or "varnished oak on rubber", in either order.

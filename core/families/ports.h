@@ -105,7 +105,8 @@ enum class RigFact {
     distance,    ///< of its centre of gravity from the interface's origin [m]
     off_axis,    ///< of that from the z axis [m]
     along_axis,  ///< of that above the interface, at least 0 [m]
-    gyration     ///< radius about its centre of gravity, the largest [m]
+    gyration,    ///< radius about its centre of gravity, the largest [m]
+    damping      ///< of what is held by a clamp somewhere below, as a share of critical
 };
 
 }  // namespace clampet::families

@@ -36,7 +36,11 @@ Eigen::Matrix<double, 12, 12> Frame::own_stiffness_of(const FrameBeam& beam) con
     };
     bend(1, 5, beam.bending_z, beam.shear_y, 1);
     bend(2, 4, beam.bending_y, beam.shear_z, -1);
-    return k;
+    if (beam.shear_centre == 0) return k;
+    // Bent and twisted about the shear centre, which a turn of the nodes lifts.
+    Eigen::Matrix<double, 12, 12> lifted = Eigen::Matrix<double, 12, 12>::Identity();
+    lifted(2, 3) = lifted(8, 9) = beam.shear_centre;
+    return lifted.transpose() * k * lifted;
 }
 
 Eigen::Matrix<double, 12, 12> Frame::beam_from_world(const FrameBeam& beam) const {

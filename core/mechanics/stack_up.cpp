@@ -20,12 +20,15 @@ StackVerdict judge_stack(const StackUp& s) noexcept {
         v.state = StackState::shank;
     else if (v.engaged < v.required - micrometre)
         v.state = StackState::too_short;
+    else if (s.through && v.tail < s.least_tail - micrometre)
+        v.state = StackState::flush;
     else if (v.protrusion > deepest + micrometre)
         v.state = StackState::too_long;
-    const double least = v.required + v.lead_in;
+    const double engages = v.required + v.lead_in;
+    const double least = s.through && s.least_tail > 0 ? std::max(engages, s.socket_depth + s.least_tail) : engages;
     v.extra_items = {std::max({0.0, v.protrusion - deepest, s.plain_length - s.items}), v.protrusion - least};
     v.screw_lengths = {s.items - s.sink + least, s.items - s.sink + deepest};
-    if (s.through && s.socket_depth < least - micrometre) v.extra_items = v.screw_lengths = {1, 0};
+    if (s.through && s.socket_depth < engages - micrometre) v.extra_items = v.screw_lengths = {1, 0};
     return v;
 }
 

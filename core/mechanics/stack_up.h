@@ -14,9 +14,14 @@ struct StackUp {
     double needed = 0;            ///< engagement that strength needs
     double least_turns = 2;       ///< 2 full turns; 3 in plastic or wood
     double longest_tail = 10e-3;  ///< what may stick out beyond a through socket; common practice, less towards a body
+    double least_tail = 0;        ///< what must stick out beyond a nut: nut_tail_turns; its tip's turns are not whole
 };
 
-enum class StackState { right, bottoms, shank, too_short, too_long };
+/// What sticks out of a nut at least [turns]; common practice.
+inline constexpr double nut_tail_turns = 1.5;
+
+/// flush: it ends inside its nut.
+enum class StackState { right, bottoms, shank, too_short, flush, too_long };
 
 struct Interval {
     double low = 0, high = 0;

@@ -31,7 +31,12 @@ Problem no_kind(std::string_view key);
 /// "tube: diameter 33.7 mm, wall 2.6 mm, painted steel".
 std::string words_of(const Port& port);
 
-/// Fills in defaults, checks, builds. Errors: a Problem whose `where` is the size's key.
+/// Fills in defaults and checks. A face is of what the part is made of where nothing else is said of it: bare, where
+/// its kind's standard face is its standard material's, bare or finished.
+/// Errors  A Problem whose `where` is the size's key.
+Result<families::Values> completed(const PartKind& kind, const families::Values& given);
+
+/// completed(), and builds. Errors: a Problem whose `where` is the size's key.
 Result<Body> built(const PartKind& kind, const families::Values& given);
 
 }  // namespace clampet::parts

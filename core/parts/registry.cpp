@@ -1,3 +1,4 @@
+#include <algorithm>
 #include <array>
 
 #include "catalogue/material.h"
@@ -110,8 +111,27 @@ std::string words_of(const Port& port) {
     return words.empty() ? kind : kind + ": " + words;
 }
 
+Result<families::Values> completed(const PartKind& kind, const families::Values& given) {
+    auto values = families::complete(kind.parameters(), kind.name(), given);
+    if (!values || given.contains("surface") || !given.contains("material")) return values;
+    const auto rows = kind.parameters();
+    const auto row = [&](std::string_view key) {
+        return std::find_if(rows.begin(), rows.end(), [&](const auto& p) { return p.key == key; });
+    };
+    const auto face = row("surface"), stuff = row("material");
+    if (face == rows.end() || stuff == rows.end()) return values;
+    const auto standard = catalogue::material_named(stuff->standard_text),
+               now = catalogue::material_named(families::text(*values, "material"));
+    if (!standard || !now || now->friction_class.empty()) return values;
+    const bool is_bare = face->standard_text == standard->friction_class;
+    const bool is_its = catalogue::is_face_of(face->standard_text, *standard);
+    if (is_bare || (is_its && !catalogue::is_face_of(face->standard_text, *now)))
+        (*values)["surface"] = now->friction_class;
+    return values;
+}
+
 Result<Body> built(const PartKind& kind, const families::Values& given) {
-    const auto values = families::complete(kind.parameters(), kind.name(), given);
+    const auto values = completed(kind, given);
     if (!values) return values.problem();
     // Materials are texts: what is not in the table is refused here, for every kind.
     for (const auto& p : kind.parameters())

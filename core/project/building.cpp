@@ -160,6 +160,7 @@ Result<Part> new_part(const NewPart& what, const Port* below, const Port* above)
     if (what.origin) part.origin = *what.origin;
     part.item = what.item;
     part.weighed = what.weighed;
+    part.balanced = what.balanced;
     part.values = what.values;
     const auto take = [&](const Port* neighbour, bool carried) {
         if (!neighbour) return;

@@ -112,6 +112,7 @@ struct NewPart {
     std::optional<double> weighed = {};      ///< [kg]
     std::optional<rig::Origin> origin = {};  ///< where it comes from; as its kind says where nothing is said
     std::string item = {};                   ///< what it is called in the drawer that it is from
+    std::optional<rig::Vector> balanced = {};  ///< where it balances [m]
 };
 /// Puts parts one on another onto a part's port, or between the two of an interface; the first of an empty rig is its
 /// support.

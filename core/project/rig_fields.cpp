@@ -297,7 +297,16 @@ const Fields<rig::Planned>& planned_fields() {
               const auto* kind = parts::kind_named(p.kind);
               p.values = read_values(n, kind ? kind->parameters() : std::span<const families::Parameter>{});
           },
-          [](const Planned& p) { return p.values.empty() ? ordered_json() : write_values(p.values); }}}};
+          [](const Planned& p) { return p.values.empty() ? ordered_json() : write_values(p.values); }},
+         {"mass", "[kg]; where it has been weighed", false, schema_of_quantity(0, 10000),
+          [](const Node& n, Planned& p) { p.weighed = n.quantity(Dimension::mass); },
+          [](const Planned& p) { return p.weighed ? ordered_json(*p.weighed) : ordered_json(); }},
+         {"centre_of_gravity",
+          "from where it is screwed on: ahead, to the left, up [m]; where it has been balanced",
+          false,
+          {{"$ref", "#/$defs/vector"}},
+          [](const Node& n, Planned& p) { p.balanced = n.vector(Dimension::length); },
+          [](const Planned& p) { return p.balanced ? numbers_of(*p.balanced) : ordered_json(); }}}};
     return fields;
 }
 

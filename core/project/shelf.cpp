@@ -171,7 +171,10 @@ std::vector<ShelfItem> shelf(const Rig& rig, const ShelfPlace& place, const inve
         if (place.replaces.empty())
             for (const auto& planned : rig.planned) {
                 if (planned.kind != kind->key()) continue;
-                ShelfItem item{kind, {{planned.kind, planned.name, planned.values}}};
+                NewPart part{planned.kind, planned.name, planned.values};
+                part.weighed = planned.weighed;
+                part.balanced = planned.balanced;
+                ShelfItem item{kind, {std::move(part)}};
                 item.is_planned = true;
                 all.push_back(item_at(rig, place, std::move(item), in_stock));
             }
@@ -180,10 +183,7 @@ std::vector<ShelfItem> shelf(const Rig& rig, const ShelfPlace& place, const inve
             if (owned.kind != kind->key() || owned.count < 1) continue;
             // It is as it is: what nobody wrote down of it is its kind's standard, and follows from no neighbour.
             NewPart part{owned.kind, owned.name, owned.values};
-            for (const auto& row : kind->parameters())
-                part.values.try_emplace(row.key, row.kind == families::Kind::quantity
-                                                     ? families::Value(row.standard)
-                                                     : families::Value(row.standard_text));
+            if (const auto whole = parts::completed(*kind, owned.values)) part.values = *whole;
             part.origin = rig::Origin::have;
             part.item = owned.name;
             auto item = item_at(rig, place, {kind, {std::move(part)}, {}, owned.count}, in_stock);

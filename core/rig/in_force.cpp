@@ -32,6 +32,25 @@ Carried carried_by(const Placed& placed, std::string_view interface) {
     return c;
 }
 
+/// Damping of clamps and of the desks that they are on, share of critical; common practice.
+constexpr double damping_of_clamps = 0.05;
+
+/// The clamp on a tube or an edge that an interface stands on; nothing where there is none.
+const Part* clamp_below(const Rig& rig, const Interface& interface) {
+    std::string at = interface.support.part;
+    for (std::size_t steps = 0; steps < rig.interfaces.size(); ++steps) {
+        const auto below = std::find_if(rig.interfaces.begin(), rig.interfaces.end(),
+                                        [&](const auto& f) { return !f.closes_loop && f.payload.part == at; });
+        if (below == rig.interfaces.end()) return nullptr;
+        const auto* holds = rig.part(below->support.part);
+        const auto* port = holds ? holds->port(below->support.port) : nullptr;
+        if (port && (port->kind == families::PortKind::tube || port->kind == families::PortKind::edge))
+            return rig.part(at);
+        at = below->support.part;
+    }
+    return nullptr;
+}
+
 double value_of(RigFact fact, const Carried& c) {
     switch (fact) {
         case RigFact::mass:
@@ -44,6 +63,8 @@ double value_of(RigFact fact, const Carried& c) {
             return std::max(0.0, c.centre.z());
         case RigFact::gyration:
             return c.gyration;
+        case RigFact::damping:
+            return c.damping;
         case RigFact::none:
             break;
     }
@@ -91,7 +112,7 @@ std::vector<Filled> by_material(const Element& element, const families::Family& 
     std::vector<Filled> all;
     const auto* kind = parts::kind_named(part.kind);
     if (!kind) return all;
-    const auto values = families::complete(kind->parameters(), kind->name(), part.values);
+    const auto values = parts::completed(*kind, part.values);
     const auto at = values ? values->find("material") : families::Values::const_iterator{};
     if (!values || at == values->end()) return all;
     // A part's material may be written loosely; the row is called by its own name.
@@ -201,7 +222,9 @@ std::vector<Filled> filled_by(const Element& element, const Carried& carried) {
         if (p.fact == RigFact::none || element.inputs.contains(p.key)) continue;
         if (p.fact == RigFact::gyration && !(carried.gyration > 0)) continue;
         const double value = value_of(p.fact, carried);
-        if (families::check_value(p, value)) all.push_back({element.id, p.key, value, ""});
+        const bool is_damping = p.fact == RigFact::damping;
+        if (families::check_value(p, value))
+            all.push_back({element.id, p.key, value, is_damping ? carried.clamped_by : ""});
     }
     return all;
 }
@@ -235,9 +258,20 @@ std::vector<Filled> filled_inputs(const Rig& rig, const Interface& interface, co
             std::optional<Placed> own;
             if (!placed) placed = &own.emplace(rig);
             carried = carried_by(*placed, interface.id);
+            if (const auto* clamp = clamp_below(rig, interface))
+                carried->damping = damping_of_clamps, carried->clamped_by = clamp->name;
             if (own) placed = nullptr;
         }
-        for (auto& filled : filled_by(element, *carried)) put(all, std::move(filled));
+        for (auto& filled : filled_by(element, *carried)) {
+            // What damps more by itself than its clamp does goes on doing so.
+            const auto said = std::find_if(all.begin(), all.end(), [&](const auto& f) {
+                return f.element == filled.element && f.key == filled.key;
+            });
+            const bool is_damping = families::find_parameter(*family, filled.key)->fact == RigFact::damping;
+            if (is_damping && said != all.end() && number_said(*family, *said) >= number_said(*family, filled))
+                continue;
+            put(all, std::move(filled));
+        }
     }
     return all;
 }

@@ -13,6 +13,8 @@ struct Filled {
 /// Mass, centre of gravity and radius of gyration of what an interface carries, as it sees them.
 struct Carried {
     double mass = 0, gyration = 0;   ///< gyration 0: not known
+    double damping = 0;              ///< 0: no clamp holds it
+    std::string clamped_by = {};     ///< the clamp that does
     Vector centre = Vector::Zero();  ///< in the interface's frame
 };
 /// What of an element's inputs follows from what it carries. What is typed there stands.

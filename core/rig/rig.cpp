@@ -37,6 +37,16 @@ Result<Part> made(Part part) {
     return part;
 }
 
+Result<Part> part_of(const Planned& planned) {
+    Part part;
+    part.id = part.name = planned.name;
+    part.kind = planned.kind;
+    part.values = planned.values;
+    part.weighed = planned.weighed;
+    part.balanced = planned.balanced;
+    return made(std::move(part));
+}
+
 const Port* Part::port(std::string_view wanted) const {
     return found(ports, wanted);
 }

@@ -156,8 +156,13 @@ struct Tether {
 struct Planned {
     std::string name, kind;
     families::Values values;
+    std::optional<double> weighed = {};   ///< corrects what its kind says that it weighs [kg]
+    std::optional<Vector> balanced = {};  ///< corrects where its kind says that it balances [m]
     friend bool operator==(const Planned&, const Planned&) = default;
 };
+/// The part that it will be.
+/// Errors  As made().
+Result<Part> part_of(const Planned& planned);
 
 /// Whose hands tighten what is tightened by feel.
 inline constexpr double weakest_hand = 0.3, strongest_hand = 3;

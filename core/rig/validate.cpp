@@ -59,17 +59,22 @@ Status check_port(const Port& port, const std::string& where) {
     return Done{};
 }
 
+Status check_weight(const Part& part, const std::string& where) {
+    if (!(part.mass >= 0) || !(part.mass <= 1e4))
+        return Problem{"part.impossible_mass", where + "/mass",
+                       fmt::format("The mass of {} is {:.4g} kg.", part.name, part.mass),
+                       "It must be from 0 to 10 000 kg, for example 1.34."};
+    if (!is_finite(part.centre_of_gravity))
+        return Problem{"part.no_centre_of_gravity", where + "/centre_of_gravity",
+                       "The centre of gravity is not a place.", "Give x, y, z in metres, under 1000 m."};
+    return Done{};
+}
+
 Status check_part(const Part& part, std::size_t i) {
     if (part.id.empty())
         return Problem{"part.no_id", path("parts", i, "/id"), "The part has no id.",
                        "Give it a short name, for example camera."};
-    if (!(part.mass >= 0) || !(part.mass <= 1e4))
-        return Problem{"part.impossible_mass", path("parts", i, "/mass"),
-                       fmt::format("The mass of {} is {:.4g} kg.", part.name, part.mass),
-                       "It must be from 0 to 10 000 kg, for example 1.34."};
-    if (!is_finite(part.centre_of_gravity))
-        return Problem{"part.no_centre_of_gravity", path("parts", i, "/centre_of_gravity"),
-                       "The centre of gravity is not a place.", "Give x, y, z in metres, under 1000 m."};
+    if (const auto ok = check_weight(part, path("parts", i, "")); !ok) return ok;
     if (part.inertia) {
         const Vector& about = *part.inertia;
         const auto where = path("parts", i, "/inertia");
@@ -263,15 +268,15 @@ Status check_planned(const Rig& rig) {
     if (rig.planned.size() > 20)
         return Problem{"rig.too_much_planned", "/planned", "So much is never held at once.", "Give at most 20 things."};
     for (std::size_t i = 0; i < rig.planned.size(); ++i) {
-        Part part;
-        part.id = part.name = rig.planned[i].name;
-        part.kind = rig.planned[i].kind;
-        part.values = rig.planned[i].values;
-        const auto* kind = parts::kind_named(part.kind);
+        const auto& planned = rig.planned[i];
+        const auto* kind = parts::kind_named(planned.kind);
         if (!kind || kind->role() != Role::payload)
             return Problem{"rig.not_to_be_held", path("planned", i, "/kind"),
-                           fmt::format("“{}” is no kind of thing that is held.", part.kind), "Use camera or device."};
-        if (const auto whole = made(part); !whole) return whole.problem().at(path("planned", i, whole.problem().where));
+                           fmt::format("“{}” is no kind of thing that is held.", planned.kind),
+                           "Use camera or device."};
+        const auto whole = part_of(planned);
+        if (!whole) return whole.problem().at(path("planned", i, whole.problem().where));
+        if (const auto ok = check_weight(*whole, path("planned", i, "")); !ok) return ok;
     }
     return Done{};
 }

@@ -22,13 +22,8 @@ double mass_held(const rig::Rig& rig) {
     for (const auto& part : rig.parts)
         if (part.role == rig::Role::payload) mass += part.mass;
     if (mass > 0) return mass;
-    for (const auto& planned : rig.planned) {
-        rig::Part part;
-        part.id = part.name = planned.name;
-        part.kind = planned.kind;
-        part.values = planned.values;
-        if (const auto whole = rig::made(std::move(part))) mass += whole->mass;
-    }
+    for (const auto& planned : rig.planned)
+        if (const auto part = rig::part_of(planned)) mass += part->mass;
     return mass;
 }
 

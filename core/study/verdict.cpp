@@ -15,6 +15,7 @@ Verdict verdict_of(mechanics::StackState state) {
         case mechanics::StackState::right:
             return Verdict::holds;
         case mechanics::StackState::too_short:
+        case mechanics::StackState::flush:
         case mechanics::StackState::too_long:
             return Verdict::doubtful;
         default:
@@ -32,6 +33,8 @@ const char* words_of(mechanics::StackState state) {
             return "It runs out of thread";
         case mechanics::StackState::too_long:
             return "It sticks out too far";
+        case mechanics::StackState::flush:
+            return "It ends in its nut";
         default:
             return "It engages too little";
     }

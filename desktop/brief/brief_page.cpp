@@ -28,8 +28,6 @@
 namespace clampet::desktop {
 namespace {
 
-constexpr const char* refused_name = "refused";
-
 using quantity::Dimension;
 
 /// What people put on a camera beside its lens; classes of catalogue::devices().
@@ -83,7 +81,7 @@ void BriefPage::build() {
     cards->setContentsMargins(0, 0, 0, 0);
     cards->setSpacing(10);
     together_ = wrapped(this, 1, true);
-    planned_ = new PlannedPanel(document_, this);
+    planned_ = new PlannedPanel(session(), this);
     place_ = new PlacePanel(document_, this);
     also_ = new QWidget(this);
     auto* chips = new FlowLayout(also_);
@@ -114,7 +112,7 @@ void BriefPage::build() {
         auto* words = new QLabel(label, this);
         words->setBuddy(field);
         top->addWidget(words, at, 0, Qt::AlignTop);
-        top->addWidget(field, at, 1);
+        top->addWidget(field, at, 1, Qt::AlignTop);
         top->addWidget(quiet_words(help, this), at, 2, Qt::AlignTop);
         field->setMinimumWidth(qRound(230 * text_scale()));
     };
@@ -138,7 +136,6 @@ void BriefPage::build() {
             held_);
     column->addWidget(together_);
     column->addWidget(planned_);
-    connect(planned_, &PlannedPanel::problem, &session(), &Session::problem);
     column->addWidget(also_);
     section(tr("What there is to hold on to"), tr("The rig begins there."), place_);
     section(tr("How it is used"), tr("Sets what it must stand, how surely, and what to mind."), use_);
@@ -167,7 +164,9 @@ void BriefPage::build() {
     outer->addWidget(scroll);
     name_->setAccessibleName(tr("Name of the rig"));
     required_->set_name(tr("Required factor"), tr("How many times the load the rig must hold"));
-    name_edits(name_, [](const std::string& text) -> project::Edit { return project::SetRigName{text}; });
+    edits_name(name_, session(), [this](const std::string& text, project::Gesture gesture) {
+        return document_.perform(project::SetRigName{text}, gesture);
+    });
     connect(required_, &QuantityField::committed, this,
             [this](double v, quint64 g) { perform(project::SetRequired{v}, required_, g); });
 }
@@ -182,6 +181,7 @@ void BriefPage::fit_width() {
     use_->fit_width(width());
     place_->fit_width(width());
     shots_->fit_width(width());
+    planned_->fit_width(width());
     for (auto& [id, card] : payloads_) card->fit_width(width());
 }
 
@@ -197,46 +197,8 @@ void BriefPage::perform(const project::Edit& edit, QuantityField* field, project
     if (!done && field) field->show_problem(done.problem());
 }
 
-void BriefPage::name_edits(QLineEdit* field, std::function<project::Edit(const std::string&)> edit) {
-    // One visit to the field is one step; what is refused stays as typed, and the last good name in force.
-    const auto gesture = std::make_shared<project::Gesture>(next_gesture());
-    connect(field, &QLineEdit::textEdited, this, [this, field, gesture, edit = std::move(edit)](const QString& text) {
-        const auto done = document_.perform(edit(text.toStdString()), *gesture);
-        field->setProperty(refused_name, !done);
-        if (!done)
-            emit session().problem(QString::fromStdString(done.problem().sentence()));
-        else
-            emit session().settled();
-    });
-    connect(field, &QLineEdit::editingFinished, this, [gesture] { *gesture = next_gesture(); });
-}
-
-BriefPage::Row BriefPage::make_row(const rig::Part& part, int at) {
-    const std::string id = part.id;
-    Row row{new QLineEdit(table_), new QuantityField(Dimension::mass, table_), {}};
-    row.name->setAccessibleName(tr("Name of part %1").arg(at));
-    row.mass->set_name(tr("Mass of %1").arg(text_of(part.name)), tr("Weigh it, for example 1.34 kg or 2 lb 15 oz"));
-    name_edits(row.name, [id](const std::string& text) -> project::Edit { return project::SetPartName{id, text}; });
-    connect(row.mass, &QuantityField::committed, this, [this, id, field = row.mass](double v, quint64 g) {
-        perform(project::SetMass{id, v}, field, g);
-    });
-    const char* axes[] = {"x", "y", "z"};
-    for (int axis = 0; axis < 3; ++axis) {
-        auto* field = row.centre[axis] = new QuantityField(Dimension::length, table_);
-        field->set_name(tr("Centre of gravity of %1, %2").arg(text_of(part.name), axes[axis]),
-                        tr("From the part's mounting point"));
-        connect(field, &QuantityField::committed, this, [this, id, axis, field](double v, quint64 g) {
-            rig::Vector to = document_.rig().part(id)->centre_of_gravity;
-            to[axis] = v;
-            perform(project::SetCentreOfGravity{id, to}, field, g);
-        });
-    }
-    rows_[id] = row;
-    return row;
-}
-
-void BriefPage::add_payload(const rig::Part& part, int at) {
-    auto* card = new PayloadCard(document_, part.id, make_row(part, at), held_);
+void BriefPage::add_payload(const rig::Part& part, HeldThingPtr thing) {
+    auto* card = new PayloadCard(std::move(thing), rows_.at(part.id), held_);
     held_->layout()->addWidget(card);
     card->fit_width(width());
     payloads_[part.id] = card;
@@ -280,11 +242,12 @@ void BriefPage::rebuild() {
     const auto& rig = document_.rig();
     for (auto it = rig.parts.rbegin(); it != rig.parts.rend(); ++it) {
         ++at;
+        const auto thing = on_the_rig(document_, it->id);
+        const auto row = rows_[it->id] = held_fields(thing, at, session(), table_);
         if (it->role == rig::Role::payload) {
-            add_payload(*it, at);
+            add_payload(*it, thing);
             continue;
         }
-        const Row row = make_row(*it, at);
         // Five columns beside each other: what large numbers need, names give.
         row.name->setMinimumWidth(qRound(text_scale() < 1 ? 190 * text_scale() : 190 / text_scale()));
         grid_->addWidget(row.name, at, 0, Qt::AlignTop);
@@ -298,12 +261,7 @@ void BriefPage::rebuild() {
 
 void BriefPage::refresh() {
     const auto& rig = document_.rig();
-    const auto put = [](QLineEdit* edit, const std::string& text) {
-        const QString words = QString::fromStdString(text);
-        // What was refused stays as typed, until it is typed right.
-        if (edit->text() != words && !edit->property(refused_name).toBool()) edit->setText(words);
-    };
-    put(name_, rig.name);
+    show_name(name_, rig.name);
     QStringList beyond;
     for (const auto& said : project::beyond_the_tool(rig.name)) beyond << text_of(said);
     beyond_->setText(beyond.join('\n'));
@@ -323,18 +281,8 @@ void BriefPage::refresh() {
     planned_->setVisible(payloads_.empty() || !rig.planned.empty());
     also_->setVisible(!payloads_.empty());
     shots_->refresh();
-    for (const auto& part : rig.parts) {
-        const auto row = rows_.find(part.id);
-        if (row == rows_.end()) continue;
-        put(row->second.name, part.name);
-        // What its kind says has more digits than anybody could use; what somebody weighed is shown as it was typed.
-        const auto put_number = [](QuantityField* field, double si, bool is_typed) {
-            is_typed ? field->show_value(si) : field->show_computed(si);
-        };
-        put_number(row->second.mass, part.mass, part.kind.empty() || part.weighed);
-        for (int axis = 0; axis < 3; ++axis)
-            put_number(row->second.centre[axis], part.centre_of_gravity[axis], part.kind.empty() || part.balanced);
-    }
+    for (const auto& part : rig.parts)
+        if (const auto row = rows_.find(part.id); row != rows_.end()) row->second.show(part);
 }
 
 QuantityField* BriefPage::mass(const std::string& part) const {

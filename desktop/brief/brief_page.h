@@ -48,16 +48,13 @@ class BriefPage : public Stage {
     void resizeEvent(QResizeEvent* event) override;
 
  private:
-    using Row = PayloadCard::Fields;
-    Row make_row(const rig::Part& part, int at);
-    void add_payload(const rig::Part& part, int at);
+    void add_payload(const rig::Part& part, HeldThingPtr thing);
     void also_put_on(const std::string& device, const std::string& on = {});
     void build();
     void fit_width();
     void rebuild();
     void refresh();
     void perform(const project::Edit& edit, QuantityField* field, project::Gesture gesture);
-    void name_edits(QLineEdit* field, std::function<project::Edit(const std::string&)> edit);
 
     project::Document& document_;
     QLineEdit* name_ = nullptr;  ///< all made when the page is first shown
@@ -74,7 +71,7 @@ class BriefPage : public Stage {
     std::map<std::string, PayloadCard*> payloads_;
     QWidget* table_ = nullptr;
     QGridLayout* grid_ = nullptr;
-    std::map<std::string, Row> rows_;
+    std::map<std::string, HeldFields> rows_;
     project::Document::Subscription subscription_;
 };
 

@@ -47,8 +47,8 @@ const Step& step_at(int index) {
 
 }  // namespace
 
-MeasureGuide::MeasureGuide(project::Document& document, std::string part, PayloadPicture* picture, QWidget* parent)
-    : QWidget(parent), document_(document), part_(std::move(part)), picture_(picture) {
+MeasureGuide::MeasureGuide(HeldThingPtr thing, PayloadPicture* picture, QWidget* parent)
+    : QWidget(parent), thing_(std::move(thing)), picture_(picture) {
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 0, 0, 0);
     column->setSpacing(6);
@@ -90,7 +90,7 @@ void MeasureGuide::begin() {
 }
 
 void MeasureGuide::show_step() {
-    const auto* part = document_.rig().part(part_);
+    const auto* part = thing_->part();
     if (!part) return;
     count_->setText(tr("Measure yours, %1 of %2").arg(step_ + 1).arg(steps));
     asks_->setText(tr(step_at(step_).asks));
@@ -104,12 +104,11 @@ void MeasureGuide::show_step() {
 }
 
 void MeasureGuide::take(double value, project::Gesture gesture) {
-    const auto* part = document_.rig().part(part_);
+    const auto* part = thing_->part();
     if (!part) return;
     rig::Vector centre = part->centre_of_gravity;
     if (step_ > 0) centre[step_ - 1] = value;
-    const auto done = step_ == 0 ? document_.perform(project::SetMass{part_, value}, gesture)
-                                 : document_.perform(project::SetCentreOfGravity{part_, centre}, gesture);
+    const auto done = step_ == 0 ? thing_->set_mass(value, gesture) : thing_->set_centre(centre, gesture);
     if (!done) field()->show_problem(done.problem());
 }
 

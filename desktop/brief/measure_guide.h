@@ -1,7 +1,7 @@
 #pragma once
 #include <QWidget>
 
-#include "project/document.h"
+#include "desktop/brief/held_thing.h"
 
 class QLabel;
 class QPushButton;
@@ -15,7 +15,7 @@ class QuantityField;
 class MeasureGuide : public QWidget {
     Q_OBJECT
  public:
-    MeasureGuide(project::Document& document, std::string part, PayloadPicture* picture, QWidget* parent = nullptr);
+    MeasureGuide(HeldThingPtr thing, PayloadPicture* picture, QWidget* parent = nullptr);
     void begin();
     int step() const { return step_; }
     QuantityField* field() const { return fields_[static_cast<std::size_t>(step_)]; }
@@ -30,8 +30,7 @@ class MeasureGuide : public QWidget {
     void show_step();
     void take(double value, project::Gesture gesture);
 
-    project::Document& document_;
-    std::string part_;
+    HeldThingPtr thing_;
     PayloadPicture* picture_;
     int step_ = 0;
     QLabel *count_, *asks_;

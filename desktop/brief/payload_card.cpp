@@ -16,12 +16,11 @@
 
 namespace clampet::desktop {
 
-PayloadCard::PayloadCard(project::Document& document, std::string part, const Fields& fields, QWidget* parent)
+PayloadCard::PayloadCard(HeldThingPtr thing, const HeldFields& fields, QWidget* parent)
     : Panel(parent),
-      document_(document),
-      part_(std::move(part)),
-      picture_(new PayloadPicture(document, part_, this)),
-      guide_(new MeasureGuide(document, part_, picture_, this)),
+      thing_(std::move(thing)),
+      picture_(new PayloadPicture(thing_, this)),
+      guide_(new MeasureGuide(thing_, picture_, this)),
       row_(new QBoxLayout(QBoxLayout::LeftToRight, this)),
       numbers_(new QWidget(this)),
       measure_(new QPushButton(tr("Measure mine…"), this)),
@@ -36,7 +35,7 @@ PayloadCard::PayloadCard(project::Document& document, std::string part, const Fi
     auto* form = new QFormLayout(numbers_);
     form->setContentsMargins(0, 0, 0, 0);
     form->setVerticalSpacing(7);
-    if (const auto* known = document.rig().part(part_); known && known->kind == "device") {
+    if (const auto* known = thing_->part(); known && known->kind == "device") {
         classes_ = new QuietComboBox(numbers_);
         for (const auto& device : catalogue::devices()) classes_->addItem(text_of(device.name));
         classes_->setAccessibleName(tr("What it is"));
@@ -74,19 +73,12 @@ void PayloadCard::fit_width(int width) {
 }
 
 void PayloadCard::use_class(const QString& name) {
-    // Another thing: what was measured of the one before is not this one's.
-    const auto gesture = next_gesture();
-    if (const auto done = document_.perform(project::SetPartValue{part_, "device", name.toStdString()}, gesture);
-        !done) {
+    if (const auto done = thing_->set_class(name.toStdString()); !done)
         note_->setText(text_of(done.problem().sentence()));
-        return;
-    }
-    (void)document_.perform(project::ClearMass{part_}, gesture);
-    (void)document_.perform(project::ClearCentreOfGravity{part_}, gesture);
 }
 
 void PayloadCard::refresh() {
-    const auto* part = document_.rig().part(part_);
+    const auto* part = thing_->part();
     if (!part) return;
     picture_->refresh();
     if (classes_) {

@@ -1,29 +1,22 @@
 #pragma once
+#include "desktop/brief/held_fields.h"
 #include "desktop/widgets/panel.h"
-#include "project/document.h"
 
 class QBoxLayout;
 class QComboBox;
-class QLineEdit;
 class QPushButton;
 
 namespace clampet::desktop {
 
 class MeasureGuide;
 class PayloadPicture;
-class QuantityField;
 
 /// One thing that is held: its picture with where it balances, what it weighs, and how to measure one's own.
 class PayloadCard : public Panel {
     Q_OBJECT
  public:
-    /// Fields that edit it, and are the page's.
-    struct Fields {
-        QLineEdit* name = nullptr;
-        QuantityField* mass = nullptr;
-        QuantityField* centre[3] = {};
-    };
-    PayloadCard(project::Document& document, std::string part, const Fields& fields, QWidget* parent = nullptr);
+    /// `fields`: those that edit it.
+    PayloadCard(HeldThingPtr thing, const HeldFields& fields, QWidget* parent = nullptr);
     void refresh();
     /// The numbers beside the picture, or beneath it where the page is narrow.
     void fit_width(int width);
@@ -36,8 +29,7 @@ class PayloadCard : public Panel {
  private:
     void use_class(const QString& name);
 
-    project::Document& document_;
-    std::string part_;
+    HeldThingPtr thing_;
     PayloadPicture* picture_;
     MeasureGuide* guide_;
     QBoxLayout* row_;

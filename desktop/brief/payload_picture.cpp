@@ -110,8 +110,7 @@ PayloadLayout layout_payload(std::span<const Thing> things, QSizeF size, double 
     return l;
 }
 
-PayloadPicture::PayloadPicture(project::Document& document, std::string part, QWidget* parent)
-    : QWidget(parent), document_(document), part_(std::move(part)) {
+PayloadPicture::PayloadPicture(HeldThingPtr thing, QWidget* parent) : QWidget(parent), thing_(std::move(thing)) {
     setFocusPolicy(Qt::StrongFocus);
     setMinimumSize(qRound(280 * std::min(1.3, text_scale())), qRound(180 * std::min(1.3, text_scale())));
     setMouseTracking(true);
@@ -119,25 +118,8 @@ PayloadPicture::PayloadPicture(project::Document& document, std::string part, QW
     refresh();
 }
 
-const rig::Part* PayloadPicture::part() const {
-    return document_.rig().part(part_);
-}
-
 PayloadLayout PayloadPicture::layout() const {
     return layout_payload(things(), size(), 1.6 * QFontMetricsF(body_font(0.88)).height());
-}
-
-std::vector<Thing> PayloadPicture::things() const {
-    std::vector<Thing> all{{part()}};
-    const auto& placed = document_.check().placed;
-    if (!placed || placed->is_empty()) return all;
-    const auto& rig = document_.rig();
-    const Eigen::Isometry3d own = placed->world_from_part(part_).inverse();
-    for (std::size_t at = 0; at < all.size(); ++at)
-        for (const auto& f : rig.interfaces)
-            if (!f.closes_loop && f.support.part == all[at].part->id)
-                all.push_back({rig.part(f.payload.part), own * placed->world_from_part(f.payload.part)});
-    return all;
 }
 
 std::pair<double, Vector> PayloadPicture::together() const {
@@ -179,8 +161,7 @@ void PayloadPicture::refresh() {
 void PayloadPicture::move_to(const Vector& centre, project::Gesture gesture) {
     // To half a millimetre: nobody balances finer.
     const auto half = [](double v) { return std::round(v * 2000) / 2000; };
-    (void)document_.perform(project::SetCentreOfGravity{part_, {half(centre.x()), half(centre.y()), half(centre.z())}},
-                            gesture);
+    (void)thing_->set_centre({half(centre.x()), half(centre.y()), half(centre.z())}, gesture);
 }
 
 void PayloadPicture::mousePressEvent(QMouseEvent* event) {

@@ -3,7 +3,7 @@
 #include <QWidget>
 #include <span>
 
-#include "project/document.h"
+#include "desktop/brief/held_thing.h"
 
 namespace clampet::desktop {
 
@@ -20,11 +20,6 @@ struct PayloadLayout {
 };
 /// `words`: height of a line of text beneath the panes.
 PayloadLayout layout_payload(const rig::Part& part, QSizeF size, double words);
-/// A part as it stands in the frame of the one that is shown.
-struct Thing {
-    const rig::Part* part = nullptr;
-    Eigen::Isometry3d own_from_part = Eigen::Isometry3d::Identity();
-};
 PayloadLayout layout_payload(std::span<const Thing> things, QSizeF size, double words);
 
 /// A thing that is held, to scale from its right and from ahead, with what stands on it: where its screw is and where
@@ -33,14 +28,14 @@ PayloadLayout layout_payload(std::span<const Thing> things, QSizeF size, double 
 class PayloadPicture : public QWidget {
     Q_OBJECT
  public:
-    PayloadPicture(project::Document& document, std::string part, QWidget* parent = nullptr);
+    PayloadPicture(HeldThingPtr thing, QWidget* parent = nullptr);
     PayloadLayout layout() const;
     /// Laid on a pencil or stood on its back: what a guide shows. Nothing for as it stands.
     enum class Laid { no, along, across, on_its_back };
     void lay(Laid laid);
     void refresh();
     /// Itself first, then what is held by it.
-    std::vector<Thing> things() const;
+    std::vector<Thing> things() const { return thing_->things(); }
     /// What all of that weighs, and where it balances in the part's frame.
     std::pair<double, rig::Vector> together() const;
 
@@ -58,13 +53,12 @@ class PayloadPicture : public QWidget {
     void keyPressEvent(QKeyEvent* event) override;
 
  private:
-    const rig::Part* part() const;
+    const rig::Part* part() const { return thing_->part(); }
     void move_to(const rig::Vector& centre, project::Gesture gesture);
     void paint_pane(QPainter& p, const PayloadLayout& l, PayloadLayout::Pane pane) const;
     void paint_laid(QPainter& p) const;
 
-    project::Document& document_;
-    std::string part_;
+    HeldThingPtr thing_;
     Laid laid_ = Laid::no;
     std::optional<PayloadLayout::Pane> dragged_;
     project::Gesture gesture_ = project::single;

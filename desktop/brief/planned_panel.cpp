@@ -5,12 +5,13 @@
 #include <QPushButton>
 #include <QVBoxLayout>
 
+#include "desktop/brief/payload_card.h"
+#include "desktop/brief/payload_picture.h"
 #include "desktop/brief/thing_chip.h"
-#include "desktop/rig/shelf_card.h"
+#include "desktop/shell/session.h"
 #include "desktop/theme/words.h"
 #include "desktop/widgets/flow_layout.h"
 #include "desktop/widgets/panel.h"
-#include "parts/part_kind.h"
 
 namespace clampet::desktop {
 namespace {
@@ -29,8 +30,13 @@ constexpr const char* often_held[] = {"phone",
 
 }  // namespace
 
-PlannedPanel::PlannedPanel(project::Document& document, QWidget* parent)
-    : QWidget(parent), document_(document), says_(wrapped(this)), chips_(new QWidget(this)), things_(new FlowLayout) {
+PlannedPanel::PlannedPanel(Session& session, QWidget* parent)
+    : QWidget(parent),
+      session_(session),
+      document_(session.document),
+      says_(wrapped(this)),
+      chips_(new QWidget(this)),
+      things_(new QVBoxLayout) {
     setAcceptDrops(true);
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 0, 0, 0);
@@ -60,7 +66,7 @@ PlannedPanel::PlannedPanel(project::Document& document, QWidget* parent)
 
 void PlannedPanel::perform(std::vector<rig::Planned> planned) {
     if (const auto done = document_.perform(project::SetPlanned{std::move(planned)}); !done)
-        emit problem(text_of(done.problem().sentence()));
+        emit session_.problem(text_of(done.problem().sentence()));
 }
 
 void PlannedPanel::add(const QString& device) {
@@ -71,45 +77,67 @@ void PlannedPanel::add(const QString& device) {
 
 void PlannedPanel::refresh() {
     const auto& planned = document_.rig().planned;
+    double mass = 0;
+    for (const auto& p : planned)
+        if (const auto part = rig::part_of(p)) mass += part->mass;
     says_->setText(
         planned.empty()
             ? tr("Nothing yet. Press what is to be held, or drag it here: its reach is known before there is "
                  "a rig, and the shelf offers it first.")
-            : tr("To be held, and not on the rig yet: open the shelf where it is to go."));
-    if (planned == shown_ && holders_.size() == planned.size()) return;
-    shown_ = planned;
-    for (auto* holder : holders_) {
-        things_->removeWidget(holder);
-        holder->deleteLater();
+            : tr("To be held, %1, and not on the rig yet: open the shelf where it is to go.")
+                  .arg(shown(mass, quantity::Dimension::mass)));
+    // Rebuilt only when things come or go: a field that is being typed in must live on.
+    bool same = planned.size() == held_.size();
+    for (std::size_t i = 0; same && i < held_.size(); ++i) same = held_[i].kind == planned[i].kind;
+    if (!same) {
+        for (const auto& held : held_) {
+            things_->removeWidget(held.holder);
+            held.holder->deleteLater();
+        }
+        held_.clear();
+        for (std::size_t i = 0; i < planned.size(); ++i) held_.push_back(make(i));
     }
-    holders_.clear();
-    cards_.clear();
     for (std::size_t i = 0; i < planned.size(); ++i) {
-        const auto* kind = parts::kind_named(planned[i].kind);
-        if (!kind) continue;
-        project::ShelfItem item{kind, {{planned[i].kind, planned[i].name, planned[i].values}}};
-        item.is_planned = true;
-        auto* holder = new QWidget(this);
-        auto* column = new QVBoxLayout(holder);
-        column->setContentsMargins(0, 0, 0, 0);
-        column->setSpacing(2);
-        auto* card = new ShelfCard(std::move(item), holder);
-        auto* off = flat_button(tr("Take it away"), holder);
-        off->setAccessibleName(tr("Take %1 away").arg(text_of(planned[i].name)));
-        column->addWidget(card);
-        column->addWidget(off, 0, Qt::AlignHCenter);
-        card->setFocusPolicy(Qt::NoFocus);  // a picture: what can be done with it stands below
-        card->setAttribute(Qt::WA_TransparentForMouseEvents);
-        connect(off, &QPushButton::clicked, this, [this, i] {
-            auto rest = document_.rig().planned;
-            if (i < rest.size()) rest.erase(rest.begin() + static_cast<std::ptrdiff_t>(i));
-            perform(std::move(rest));
-        });
-        things_->addWidget(holder);
-        holder->show();
-        holders_.push_back(holder);
-        cards_.push_back(card);
+        const auto part = rig::part_of(planned[i]);
+        if (!part) continue;
+        held_[i].fields.show(*part);
+        held_[i].card->refresh();
+        held_[i].off->setAccessibleName(tr("Take %1 away").arg(text_of(planned[i].name)));
     }
+}
+
+PlannedPanel::Held PlannedPanel::make(std::size_t index) {
+    auto* holder = new QWidget(this);
+    auto* column = new QVBoxLayout(holder);
+    column->setContentsMargins(0, 0, 0, 0);
+    column->setSpacing(2);
+    const auto thing = on_the_plan(document_, index);
+    const auto fields = held_fields(thing, static_cast<int>(index) + 1, session_, holder);
+    auto* card = new PayloadCard(thing, fields, holder);
+    auto* off = flat_button(tr("Take it away"), holder);
+    column->addWidget(card);
+    column->addWidget(off, 0, Qt::AlignRight);
+    connect(card->picture(), &PayloadPicture::thing_dropped, this, &PlannedPanel::add);
+    connect(off, &QPushButton::clicked, this, [this, index] {
+        auto rest = document_.rig().planned;
+        if (index < rest.size()) rest.erase(rest.begin() + static_cast<std::ptrdiff_t>(index));
+        perform(std::move(rest));
+    });
+    things_->addWidget(holder);
+    card->fit_width(width_);
+    holder->show();
+    return {holder, card, fields, off, document_.rig().planned[index].kind};
+}
+
+void PlannedPanel::fit_width(int width) {
+    width_ = width;
+    for (const auto& held : held_) held.card->fit_width(width);
+}
+
+std::vector<PayloadCard*> PlannedPanel::cards() const {
+    std::vector<PayloadCard*> all;
+    for (const auto& held : held_) all.push_back(held.card);
+    return all;
 }
 
 ThingChip* PlannedPanel::chip(const QString& device) const {

@@ -1,29 +1,32 @@
 #pragma once
 #include <QWidget>
 
-#include "project/document.h"
+#include "desktop/brief/held_fields.h"
 
 class QLabel;
+class QPushButton;
+class QVBoxLayout;
 
 namespace clampet::desktop {
 
-class FlowLayout;
-class ShelfCard;
+class PayloadCard;
+class Session;
 class ThingChip;
 
-/// What is to be held before there is a rig that holds it: chosen by class, or dragged here; the shelf offers it first.
+/// What is to be held before there is a rig that holds it: chosen by class, or dragged here, weighed and balanced; the
+/// shelf offers it first.
 class PlannedPanel : public QWidget {
     Q_OBJECT
  public:
-    explicit PlannedPanel(project::Document& document, QWidget* parent = nullptr);
+    explicit PlannedPanel(Session& session, QWidget* parent = nullptr);
     void refresh();
     void add(const QString& device);
     ThingChip* chip(const QString& device) const;
-    std::vector<ShelfCard*> cards() const { return cards_; }
+    std::vector<PayloadCard*> cards() const;
+    QPushButton* take_away(std::size_t index) const { return held_.at(index).off; }
+    void fit_width(int width);
+    const HeldFields& fields(std::size_t index) const { return held_.at(index).fields; }
     QString says() const;
-
- signals:
-    void problem(const QString& text);
 
  protected:
     void dragEnterEvent(QDragEnterEvent* event) override;
@@ -31,14 +34,22 @@ class PlannedPanel : public QWidget {
 
  private:
     void perform(std::vector<rig::Planned> planned);
+    struct Held {
+        QWidget* holder;
+        PayloadCard* card;
+        HeldFields fields;
+        QPushButton* off;
+        std::string kind;
+    };
+    Held make(std::size_t index);
 
+    Session& session_;
     project::Document& document_;
     QLabel* says_;
     QWidget* chips_;
-    FlowLayout* things_;
-    std::vector<QWidget*> holders_;
-    std::vector<ShelfCard*> cards_;
-    std::vector<rig::Planned> shown_;
+    QVBoxLayout* things_;
+    int width_ = 0;
+    std::vector<Held> held_;
 };
 
 }  // namespace clampet::desktop

@@ -10,7 +10,7 @@ namespace clampet::desktop {
 void show_sizes(const rig::Part& part, const std::function<InputRow*(const std::string&)>& row_of) {
     const auto* kind = parts::kind_named(part.kind);
     if (!kind) return;
-    const auto values = families::complete(kind->parameters(), kind->name(), part.values);
+    const auto values = parts::completed(*kind, part.values);
     if (!values) return;
     for (const auto& p : kind->parameters()) {
         auto* row = row_of(p.key);

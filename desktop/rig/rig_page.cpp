@@ -1,6 +1,7 @@
 #include "desktop/rig/rig_page.h"
 
 #include <QPushButton>
+#include <QResizeEvent>
 #include <QSplitter>
 #include <QStackedWidget>
 #include <QVBoxLayout>
@@ -21,6 +22,7 @@
 #include "desktop/theme/theme.h"
 #include "desktop/travel/shots_panel.h"
 #include "desktop/widgets/flow_layout.h"
+#include "desktop/widgets/quiet_combo_box.h"
 #include "study/sentences.h"
 
 namespace clampet::desktop {
@@ -98,6 +100,16 @@ QWidget* RigPage::make_centre() {
     questions_ = new QWidget(middle);
     auto* row = new FlowLayout(questions_);
     row->setContentsMargins(14, 10, 8, 2);
+    auto* folded = new QWidget(middle);
+    auto* only = new QVBoxLayout(folded);
+    only->setContentsMargins(14, 10, 12, 2);
+    folded_ = new QuietComboBox(folded);
+    only->addWidget(folded_);
+    folded_->setObjectName("questions-folded");
+    folded_->setAccessibleName(tr("What is asked of the rig"));
+    folded->hide();
+    connect(folded_, &QComboBox::activated, this,
+            [this](int index) { question(folded_->itemData(index).toString())->click(); });
     centre_ = new QStackedWidget(middle);
     auto* picture = new QWidget(centre_);
     elevation_ = new ElevationView(document, picture);
@@ -129,7 +141,9 @@ QWidget* RigPage::make_centre() {
     question("rig")->setChecked(true);
     shots_ = new ShotsPanel(document, middle);
     column->addWidget(questions_);
+    column->addWidget(folded);
     column->addWidget(centre_, 1);
+    middle->installEventFilter(this);
     column->addWidget(shots_);
     return middle;
 }
@@ -141,8 +155,12 @@ void RigPage::add_question(const QString& key, const QString& name, QWidget* vie
     button->setCheckable(true);
     button->setAutoExclusive(true);
     questions_->layout()->addWidget(button);
+    folded_->addItem(name, key);
     centre_->addWidget(view);
-    connect(button, &QPushButton::clicked, this, [this, view] { centre_->setCurrentWidget(view); });
+    connect(button, &QPushButton::clicked, this, [this, view, key] {
+        centre_->setCurrentWidget(view);
+        folded_->setCurrentIndex(folded_->findData(key));
+    });
     if (auto* study = qobject_cast<StudyView*>(view)) {
         connect(study, &StudyView::problem, &session(), &Session::problem);
         connect(study, &StudyView::seam_wanted, this, &RigPage::select_seam);
@@ -153,6 +171,20 @@ void RigPage::add_question(const QString& key, const QString& name, QWidget* vie
             elevation_->mark_parts(std::move(all));
         });
     }
+}
+
+bool RigPage::eventFilter(QObject* watched, QEvent* event) {
+    if (event->type() == QEvent::Resize) fold_questions(static_cast<QResizeEvent*>(event)->size().width());
+    return Stage::eventFilter(watched, event);
+}
+
+void RigPage::fold_questions(int width) {
+    // Large letters in a narrow window: the picture needs the room more than a third line of questions does.
+    constexpr double lines = 2.6;
+    const auto* first = questions_->layout()->itemAt(0);
+    const bool fold = questions_->layout()->heightForWidth(width) > lines * first->sizeHint().height();
+    questions_->setVisible(!fold);
+    folded_->parentWidget()->setVisible(fold);
 }
 
 QPushButton* RigPage::question(const QString& key) const {

@@ -4,6 +4,7 @@
 #include "desktop/shell/stage.h"
 #include "project/shelf.h"
 
+class QComboBox;
 class QPushButton;
 class QSplitter;
 class QStackedWidget;
@@ -49,6 +50,11 @@ class RigPage : public Stage {
     }
     bool shows_shelf() const;
     void open_shelf(const project::ShelfPlace& place);
+    /// The questions as one list, where they would take more than two lines.
+    QComboBox* folded_questions() const { return folded_; }
+
+ protected:
+    bool eventFilter(QObject* watched, QEvent* event) override;
 
  private:
     void build_when_there_is_one();
@@ -57,12 +63,14 @@ class RigPage : public Stage {
     void show_part(const QString& part);
     void close_shelf();
     QWidget* make_centre();
+    void fold_questions(int width);
     void add_question(const QString& key, const QString& name, QWidget* view);
 
     QSplitter* splitter_ = nullptr;
     QStackedWidget* middle_ = nullptr;
     QStackedWidget* centre_ = nullptr;  ///< the picture of the rig, or what answers a question about it
     QWidget* questions_ = nullptr;
+    QComboBox* folded_ = nullptr;
     ShelfView* shelf_ = nullptr;
     ShotsPanel* shots_ = nullptr;
     StackView* stack_ = nullptr;

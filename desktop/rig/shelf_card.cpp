@@ -5,6 +5,7 @@
 #include "desktop/rig/solid_picture.h"
 #include "desktop/theme/theme.h"
 #include "desktop/theme/words.h"
+#include "desktop/widgets/few_lines.h"
 #include "parts/part_kind.h"
 
 namespace clampet::desktop {
@@ -66,15 +67,11 @@ void ShelfCard::paintEvent(QPaintEvent*) {
     const QFontMetricsF metrics(p.font());
     // A name on one line or two, then what is said of it.
     const QRectF two(words.left(), words.top(), words.width(), 2 * metrics.height());
-    const QRectF used = metrics.boundingRect(two, Qt::AlignHCenter | Qt::TextWordWrap, name_);
-    p.drawText(two, Qt::AlignHCenter | Qt::AlignTop | Qt::TextWordWrap, name_);
+    const double used = draw_lines(p, two, Qt::AlignHCenter, name_) * metrics.height();
     p.setFont(body_font(0.82));
     p.setPen(t.quiet);
-    const double from = words.top() + std::min(used.height(), two.height());
-    const QRectF rest(words.left(), from, words.width(), words.bottom() - from);
-    const int lines = std::max(1, static_cast<int>(rest.height() / QFontMetricsF(p.font()).height()));
-    p.drawText(rest, Qt::AlignHCenter | Qt::AlignTop | Qt::TextWordWrap,
-               QFontMetricsF(p.font()).elidedText(says_, Qt::ElideRight, 0.92 * lines * rest.width()));
+    const double from = words.top() + used;
+    draw_lines(p, {words.left(), from, words.width(), words.bottom() - from}, Qt::AlignHCenter, says_);
 }
 
 }  // namespace clampet::desktop

@@ -146,13 +146,9 @@ void StackView::refresh() {
         std::string family = result.governs ? result.modes[*result.governs].family : elements.front().family;
         button->show_result(result, QString::fromStdString(family),
                             result.required > 0 ? result.required : check.required);
-        button->setChecked(button->interface() == selected_ && selected_part_.isEmpty());
     }
     for (auto& [id, block] : blocks_)
-        if (const auto* part = document_.rig().part(id)) {
-            block->show_part(*part);
-            block->setChecked(text_of(id) == selected_part_);
-        }
+        if (const auto* part = document_.rig().part(id)) block->show_part(*part);
     const QString words = QString::fromStdString(study::headline(check));
     const QColor colour = theme().of(check.verdict);
     headline_->setProperty("plain", words);
@@ -161,10 +157,8 @@ void StackView::refresh() {
     headline_->setAccessibleDescription(words);
     remove_->setEnabled(!check.interfaces.empty());
     add_->setEnabled(!document_.is_empty());
-    const bool on_part = !selected_part_.isEmpty();
-    here_->setText(on_part ? tr("+ on this part") : tr("+ in this seam"));
-    here_->setEnabled(on_part || seams_.contains(selected_));
     more_->setEnabled(!document_.is_empty());
+    mark();
 }
 
 void StackView::preview(const std::vector<Preview>& all) {
@@ -192,6 +186,9 @@ void StackView::select_part(const QString& part) {
 void StackView::mark() {
     for (auto& [id, button] : seams_) button->setChecked(id == selected_ && selected_part_.isEmpty());
     for (auto& [id, block] : blocks_) block->setChecked(text_of(id) == selected_part_);
+    const bool on_part = !selected_part_.isEmpty();
+    here_->setText(on_part ? tr("+ on this part") : tr("+ in this seam"));
+    here_->setEnabled(on_part || seams_.contains(selected_));
 }
 
 PartBlock* StackView::block(const QString& part) const {

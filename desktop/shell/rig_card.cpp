@@ -8,6 +8,7 @@
 #include "desktop/theme/verdict_paint.h"
 #include "desktop/theme/words.h"
 #include "desktop/travel/shot_card.h"
+#include "desktop/widgets/few_lines.h"
 #include "study/scenes.h"
 
 namespace clampet::desktop {
@@ -58,9 +59,7 @@ void RigCard::paintEvent(QPaintEvent*) {
                QFontMetricsF(p.font()).elidedText(title_, Qt::ElideRight, words.width()));
     p.setFont(body_font(0.85));
     p.setPen(t.quiet);
-    p.drawText(QRectF(words.left(), words.top() + line, words.width(), 2 * line),
-               Qt::AlignLeft | Qt::AlignTop | Qt::TextWordWrap,
-               QFontMetricsF(p.font()).elidedText(says_, Qt::ElideRight, 1.85 * words.width()));
+    draw_lines(p, {words.left(), words.top() + line, words.width(), 2 * line}, Qt::AlignLeft, says_);
     if (standing_.isEmpty()) return;
     const double mark = 0.62 * line, y = words.top() + 3.1 * line;
     paint_verdict_mark(p, QRectF(words.left(), y + (line - mark) / 2, mark, mark), verdict_);

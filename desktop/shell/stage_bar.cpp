@@ -35,6 +35,12 @@ QSize StageTab::sizeHint() const {
             qRound(2.9 * em)};
 }
 
+QSize StageTab::minimumSizeHint() const {
+    QString plain = text();
+    plain.remove('&');
+    return {qRound(QFontMetricsF(body_font(1, true)).horizontalAdvance(plain)) + 24, sizeHint().height()};
+}
+
 void StageTab::paintEvent(QPaintEvent*) {
     const Theme& t = theme();
     QPainter p(this);
@@ -92,7 +98,7 @@ void StageBar::add_menu(const QString& title, QMenu* menu) {
 }
 
 int StageBar::title_width() {
-    return qRound(290 * std::min(1.2, text_scale()));
+    return qRound(290 * std::min(1.12, text_scale()));
 }
 
 void StageBar::set_title(const QString& title, const QString& detail) {

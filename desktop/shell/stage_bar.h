@@ -15,6 +15,7 @@ class StageTab : public QAbstractButton {
     void set_state(const QString& state, bool warns);
     QString state() const { return state_; }
     QSize sizeHint() const override;
+    QSize minimumSizeHint() const override;  ///< its name is read in full; its state may be shortened
 
  protected:
     void paintEvent(QPaintEvent*) override;

@@ -59,18 +59,19 @@ StockStage::StockStage(Session& session, QWidget* parent)
     auto* left = new QVBoxLayout;
     left->setContentsMargins(24, 16, 12, 12);
     left->setSpacing(8);
-    auto* head = new QHBoxLayout;
+    // Beside each other where there is room for both, else beneath.
+    auto* top = new QWidget(this);
+    auto* head = new FlowLayout(top);
     auto* title = heading(tr("What is in the drawer"), this, 1.3);
-    title->setWordWrap(true);
-    head->addWidget(title, 1);
+    head->addWidget(title);
     auto* take = new QPushButton(tr("Take from a table…"), this);
     auto* give = new QPushButton(tr("Write as a table…"), this);
     take->setToolTip(tr("CSV with the columns name, count, price, pack, kind, note."));
     for (auto* button : {take, give}) {
         button->setProperty("pill", true);
-        head->addWidget(button, 0, Qt::AlignTop);
+        head->addWidget(button);
     }
-    left->addLayout(head);
+    left->addWidget(top);
     left->addWidget(said_);
     auto* row = new QHBoxLayout;
     add_->setPlaceholderText(tr("Add: 12 wing nut, M6 or 1/4 · 3/8-16 male to 1/4-20 female · V-jaw clamp"));

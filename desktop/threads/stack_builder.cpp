@@ -133,7 +133,7 @@ StackBuilder::StackBuilder(QWidget* parent)
     sink_->set_name(tr("Sunk below the surface"), tr("How far the top of the head lies below it; 0 where it is flush."));
     torque_->set_name(tr("Tightened with"), tr("Pads give way by it: Ø20 knob 0.8 N·m, star Ø40 3 N·m."));
     thickness_->take_ranges();
-    end_->addItems({tr("blind"), tr("open at the far end")});
+    end_->addItems({tr("blind"), tr("open at the far end"), tr("a nut")});
     wall_->addItems({tr("metal"), tr("wood or plastic")});
     length_->set_name(tr("Screw, under the head"), tr("From under the head to the tip."));
     plain_->set_name(tr("Plain shank"), tr("Unthreaded length under the head; 0 when threaded all the way."));
@@ -216,7 +216,7 @@ StackBuilder::StackBuilder(QWidget* parent)
         refresh();
     });
     connect(end_, &QComboBox::activated, this, [this](int index) {
-        desk_.set_through(index == 1);
+        desk_.set_end(index == 1, index == 2);
         refresh();
     });
     connect(wall_, &QComboBox::activated, this, [this](int index) {
@@ -309,7 +309,7 @@ void StackBuilder::refresh() {
         field->setVisible(visible);
         form_->labelForField(field)->setVisible(visible);
     }
-    end_->setCurrentIndex(stack.through);
+    end_->setCurrentIndex(stack.nut ? 2 : stack.through ? 1 : 0);
     wall_->setCurrentIndex(stack.soft_socket);
     item_row_->setVisible(selected >= 0);
     if (selected >= 0) {

@@ -72,7 +72,7 @@ ShotsPanel::ShotsPanel(project::Document& document, QWidget* parent)
     cards_row_ = new QHBoxLayout(inside);
     cards_row_->setContentsMargins(0, 0, 0, 0);
     cards_row_->setSpacing(6);
-    cards_row_->addWidget(hint_, 1);
+    cards_row_->addWidget(hint_, 1000);  // all the width, while there is no card
     cards_row_->addStretch(1);
     auto* scroll = scrolled(inside, this);
     scroll->setVerticalScrollBarPolicy(Qt::ScrollBarAlwaysOff);

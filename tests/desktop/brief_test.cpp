@@ -301,6 +301,64 @@ TEST_CASE("a brief is begun before there is a rig: what is held, where the lens 
     CHECK(b.page().isVisible());
 }
 
+TEST_CASE("what is to be held is named, weighed and balanced before there is a rig", "[desktop][brief]") {
+    Brief b(false);
+    auto* panel = b.page().planned();
+    QTest::mouseClick(panel->chip("mirrorless with mid zoom"), Qt::LeftButton);
+    REQUIRE(panel->cards().size() == 1);
+    auto* card = panel->cards().front();
+    const auto planned = [&] { return b.rig().planned.front(); };
+    const auto part = [&] { return *rig::part_of(planned()); };
+    CHECK_THAT(card->note().toStdString(), Catch::Contains("Typical"));
+    Brief::type(panel->fields(0).name, "Our camera");
+    CHECK(planned().name == "Our camera");
+    Brief::type(panel->fields(0).mass->editor(), "1.31 kg");
+    CHECK(planned().weighed == Approx(1.31));
+    REQUIRE(panel->cards().front() == card);  // what is typed in is not made anew
+    CHECK_THAT(panel->says().toStdString(), Catch::Contains("1.31 kg"));
+    CHECK_THAT(card->note().toStdString(), Catch::Contains("Weighed"));
+    // Its mark is dragged, and one drag is one step back.
+    auto* picture = card->picture();
+    QApplication::processEvents();
+    const auto before = part().centre_of_gravity;
+    const auto l = picture->layout();
+    const QPoint from = l.place(before, Pane::side).toPoint();
+    QTest::mousePress(picture, Qt::LeftButton, {}, from);
+    for (const int step : {5, 12}) {
+        const QPointF to = from + QPoint(step, 0);
+        QMouseEvent move(QEvent::MouseMove, to, picture->mapToGlobal(to), Qt::NoButton, Qt::LeftButton, {});
+        QApplication::sendEvent(picture, &move);
+    }
+    QTest::mouseRelease(picture, Qt::LeftButton, {}, from + QPoint(12, 0));
+    CHECK(part().centre_of_gravity.x() > before.x());
+    CHECK_THAT(card->note().toStdString(), Catch::Contains("Measured"));
+    b.shortcut("undo");
+    CHECK_FALSE(planned().balanced);
+    // Measured with a scale and a pencil.
+    QTest::mouseClick(card->measure_button(), Qt::LeftButton);
+    Brief::type(card->guide()->field()->editor(), "1.4 kg");
+    QTest::mouseClick(card->guide()->next(), Qt::LeftButton);
+    Brief::type(card->guide()->field()->editor(), "33 mm");
+    CHECK(part().mass == Approx(1.4));
+    CHECK(part().centre_of_gravity.x() == Approx(0.033));
+    // Wrong input keeps the last that could be.
+    Brief::type(panel->fields(0).mass->editor(), "-3 kg");
+    CHECK_FALSE(panel->fields(0).mass->problem_text().isEmpty());
+    CHECK(part().mass == Approx(1.4));
+    // Another class is another thing; what was measured goes, what it is called stays.
+    emit card->classes()->textActivated("phone");
+    CHECK_FALSE(planned().weighed);
+    CHECK(planned().name == "Our camera");
+    // A second is dropped on its picture, the first taken away.
+    CHECK(drop(*picture, "on-camera microphone"));
+    REQUIRE(panel->cards().size() == 2);
+    QTest::mouseClick(panel->take_away(0), Qt::LeftButton);
+    REQUIRE(b.rig().planned.size() == 1);
+    CHECK(planned().name == "on-camera microphone");
+    CHECK(panel->cards().size() == 1);
+    CHECK(panel->fields(0).name->text() == "on-camera microphone");
+}
+
 TEST_CASE("a brief without a rig is saved, and opened where one goes on with it", "[desktop][brief]") {
     Brief b(false);
     QTest::mouseClick(b.page().planned()->chip("phone"), Qt::LeftButton);

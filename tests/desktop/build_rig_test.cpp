@@ -105,7 +105,11 @@ class Builder : public DemoWindow {
                     continue;  // from its neighbour
                 INFO(model.id << " " << key);
                 give(window.part_sheet()->row(key), value);
-                CHECK(rig().part(ids_.at(model.id))->values.at(key) == value);
+                const auto& taken = rig().part(ids_.at(model.id))->values.at(key);
+                if (const auto* number = std::get_if<double>(&value))
+                    CHECK(std::get<double>(taken) == Approx(*number).epsilon(1e-9));
+                else
+                    CHECK(taken == value);
             }
     }
 
@@ -118,6 +122,7 @@ class Builder : public DemoWindow {
         auto& shelf = *page().shelf();
         REQUIRE(shelf.isVisible());
         if (shelf.ports()->isVisible()) choose(shelf.ports(), shelf.ports()->findData(text(model.support.port)));
+        INFO(shelf.card(text(part.kind))->toolTip().toStdString());
         press(shelf.card(text(part.kind)));
         ids_[part.id] = rig().parts.back().id;
         const std::string seam = rig().interfaces.back().id;
@@ -166,12 +171,12 @@ class Builder : public DemoWindow {
 
 }  // namespace
 
-TEST_CASE("the castered base with its slit tube is made on the screen from nothing", "[desktop][rigs]") {
-    const auto model = *project::starting_rig("k17");
-    Builder d(model);
-    d.build();
+namespace {
+
+/// Built as its file has it: every seam is judged alike.
+void is_judged_alike(Builder& d, const rig::Rig& model) {
     CHECK(d.rig().parts.size() == model.parts.size());
-    // It is used on the bench: one card of the brief.
+    // How it is used is said by the cards of the brief.
     auto ours = d.rig();
     ours.use = model.use;
     ours.required = model.required;
@@ -186,9 +191,56 @@ TEST_CASE("the castered base with its slit tube is made on the screen from nothi
                                         [&](const auto& r) { return r.id == d.seam_of(one.id); });
         REQUIRE(other != check->interfaces.end());
         CHECK(other->verdict == one.verdict);
-        CHECK(other->typical == Approx(one.typical).epsilon(1e-3));
+        if (std::isfinite(one.typical)) CHECK(other->typical == Approx(one.typical).epsilon(1e-3));
     }
+}
+
+/// What nobody knows of a seam or a part without an instrument or a handbook.
+bool is_of_a_handbook(const families::Parameter& p) {
+    using quantity::Dimension;
+    return p.dimension == Dimension::stress || p.dimension == Dimension::force || p.dimension == Dimension::torque ||
+           p.dimension == Dimension::stiffness || p.dimension == Dimension::rotary_stiffness ||
+           !p.friction_pair.empty();
+}
+
+}  // namespace
+
+TEST_CASE("the castered base with its slit tube is made on the screen from nothing", "[desktop][rigs]") {
+    const auto model = *project::starting_rig("k17");
+    Builder d(model);
+    d.build();
+    is_judged_alike(d, model);
     // Under three minutes at a second a press, beside the sizes, which somebody measures anyway.
     CHECK(d.presses <= 65);
     CHECK(d.entries <= 52);
+}
+
+TEST_CASE("eleven rigs are made on the screen by names, sizes and feel alone", "[desktop][rigs]") {
+    struct Made {
+        const char* key;
+        int presses, entries;  ///< of docs/coverage.md
+    };
+    const auto made = GENERATE(Made{"k02", 0, 0}, Made{"k03", 0, 0}, Made{"k04", 0, 0}, Made{"k06", 0, 0},
+                               Made{"k07", 0, 0}, Made{"k09", 0, 0}, Made{"k10", 0, 0}, Made{"k11", 0, 0},
+                               Made{"k12", 0, 0}, Made{"k13", 0, 0}, Made{"k18", 0, 0});
+    CAPTURE(made.key);
+    const auto model = *project::starting_rig(made.key);
+    for (const auto& f : model.interfaces)
+        for (const auto& element : f.elements)
+            for (const auto& [key, input] : element.inputs) {
+                CAPTURE(f.id, key);
+                if (std::holds_alternative<double>(input))
+                    CHECK_FALSE(
+                        is_of_a_handbook(*families::find_parameter(*families::family_named(element.family), key)));
+            }
+    for (const auto& part : model.parts)
+        for (const auto& p : parts::kind_named(part.kind)->parameters()) {
+            CAPTURE(part.id, p.key);
+            if (part.values.contains(p.key) && p.kind == families::Kind::quantity) CHECK_FALSE(is_of_a_handbook(p));
+        }
+    Builder d(model);
+    d.build();
+    is_judged_alike(d, model);
+    CHECK(d.presses <= made.presses);
+    CHECK(d.entries <= made.entries);
 }

@@ -1,8 +1,12 @@
 // Large text in a small window: nothing is cut off beside where one could scroll to.
+#include <QComboBox>
+#include <QPushButton>
 #include <QScrollArea>
 
 #include "desktop/bench/bench_stage.h"
+#include "desktop/rig/elevation_view.h"
 #include "desktop/rig/rig_page.h"
+#include "desktop/shell/stage_bar.h"
 #include "desktop/theme/theme.h"
 #include "desktop/widgets/panel.h"
 #include "families/family.h"
@@ -33,6 +37,15 @@ void nothing_is_cut(QWidget& window, const std::string& where) {
         CHECK(area->widget()->width() <= area->viewport()->width());
     }
     CHECK(window.width() == 1024);
+    // What is pressed can be read.
+    for (const auto* button : window.findChildren<QPushButton*>()) {
+        if (!button->isVisible() || button->text().isEmpty()) continue;
+        const QString words = button->text().remove('&');
+        CAPTURE(where, words.toStdString(), button->width());
+        CHECK(QFontMetricsF(button->font()).horizontalAdvance(words) <= button->width());
+    }
+    for (const auto* tab : window.findChildren<desktop::StageTab*>())
+        CHECK(tab->width() >= tab->minimumSizeHint().width());
     // Panels side by side lie on no other, and all on their page.
     const auto panels = window.findChildren<desktop::Panel*>();
     for (const auto* a : panels) {
@@ -63,7 +76,23 @@ TEST_CASE("at half as large again, in the least window, nothing is cut off", "[d
         nothing_is_cut(d.window, "part " + part.id);
     }
     REQUIRE(d.window.document().perform(project::SetUse{{"carried", "people", "outdoors"}}));
-    for (const char* stage : {"brief", "benches"}) {
+    // The picture of the rig has room: what is asked of it folds into a list, and that one works.
+    d.window.show_stage("rig");
+    for (int i = 0; i < 14; ++i) QApplication::processEvents();
+    auto* page = d.window.stage<desktop::RigPage>();
+    REQUIRE(page->folded_questions()->isVisible());
+    CHECK_FALSE(page->question("room")->isVisible());
+    CHECK(page->elevation()->height() > 180);
+    const int room = page->folded_questions()->findData("room");
+    REQUIRE(room > 0);
+    page->folded_questions()->setFocus();
+    QTest::keyClicks(page->folded_questions(), "Room");
+    QTest::keyClick(page->folded_questions(), Qt::Key_Return);
+    emit page->folded_questions()->activated(page->folded_questions()->currentIndex());
+    CHECK(page->question("room")->isChecked());
+    page->question("rig")->click();
+    CHECK(page->folded_questions()->currentIndex() == 0);
+    for (const char* stage : {"brief", "stock", "benches"}) {
         d.window.show_stage(stage);
         nothing_is_cut(d.window, stage);
     }

@@ -83,6 +83,32 @@ TEST_CASE("what is offered is right when it is done", "[mechanics][law]") {
     }
 }
 
+TEST_CASE("a screw comes out of its nut by a turn and a half, and by 10 mm at most", "[mechanics]") {
+    // Common practice, without a source: the tip's turns are not whole.
+    StackUp stack{.screw_length = 0.025,
+                  .items = 0.018,
+                  .socket_depth = 0.005,
+                  .through = true,
+                  .pitch = 0.001,
+                  .needed = 0.003,
+                  .least_tail = nut_tail_turns * 0.001};
+    CHECK(judge_stack(stack).tail == Approx(0.002));
+    CHECK(judge_stack(stack).state == StackState::right);
+    CHECK(judge_stack(stack).screw_lengths.low == Approx(0.0245));
+    CHECK(judge_stack(stack).screw_lengths.high == Approx(0.033));
+    stack.screw_length = 0.024;
+    CHECK(judge_stack(stack).state == StackState::flush);
+    CHECK(judge_stack(stack).extra_items.is_empty());  // nothing that is added makes it longer
+    stack.screw_length = 0.0225;
+    CHECK(judge_stack(stack).state == StackState::flush);
+    stack.screw_length = 0.0205;
+    CHECK(judge_stack(stack).state == StackState::too_short);
+    // Through a plate it may end where it does.
+    stack.screw_length = 0.0225;
+    stack.least_tail = 0;
+    CHECK(judge_stack(stack).state == StackState::right);
+}
+
 TEST_CASE("a plate too thin to hold a screw that goes through it offers no length", "[mechanics]") {
     auto stack = camera;
     stack.through = true;

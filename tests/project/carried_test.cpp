@@ -172,6 +172,22 @@ TEST_CASE("what is to be held is planned before there is a rig, and the shelf of
     CHECK(r.planned.empty());
     CHECK(r.parts.back().name == "Our camera");
     CHECK(r.parts.back().mass == catalogue::device_named("mirrorless with mid zoom")->typical_mass());
+    // Weighed and balanced before, it is so on the rig, and in its file before that.
+    camera.weighed = 1.31;
+    camera.balanced = rig::Vector(0.021, 0, 0.055);
+    auto weighed = *project::edited({}, project::SetPlanned{{camera}});
+    CHECK(project::read_rig(project::write_rig(weighed))->planned == weighed.planned);
+    weighed = *project::edited(weighed, project::Build{{}, {}, {}, {{"edge"}}});
+    weighed = *project::edited(weighed, project::Build{weighed.parts[0].id, {}, {}, {{"screw_clamp"}}});
+    const auto clamp = weighed.parts.back().id;
+    weighed = *project::edited(weighed, project::edit_for(project::shelf(weighed, {clamp}).front(), {clamp}));
+    CHECK(weighed.parts.back().mass == 1.31);
+    CHECK(weighed.parts.back().centre_of_gravity == rig::Vector(0.021, 0, 0.055));
+    camera.weighed = -1;
+    CHECK(project::edited({}, project::SetPlanned{{camera}}).problem().where == "/planned/0/mass");
+    camera.weighed = 1.31;
+    camera.balanced = rig::Vector(0, std::nan(""), 0);
+    CHECK(project::edited({}, project::SetPlanned{{camera}}).problem().where == "/planned/0/centre_of_gravity");
     // Only what is held can be planned, and it must be known.
     CHECK_FALSE(project::edited({}, project::SetPlanned{{{"Post", "post", {}}}}));
     CHECK_FALSE(project::edited({}, project::SetPlanned{{{"?", "no such kind", {}}}}));

@@ -155,7 +155,7 @@ TEST_CASE("sizes of a stack are refused where they cannot be built", "[project][
     desk.select(0);
     REQUIRE(desk.set_thickness(0.003));
     CHECK(desk.design().items[0].thickness == 0.003);
-    desk.set_through(true);
+    desk.set_end(true);
     desk.set_soft_socket(true);
     CHECK((desk.design().through && desk.design().soft_socket));
     CHECK(std::get<std::string>(desk.inputs().at("socket_end")) == "through");

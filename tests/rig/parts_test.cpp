@@ -28,6 +28,27 @@ json demo_json() {
 
 }  // namespace
 
+TEST_CASE("a face is of what its part is made of, unless something else is said of it", "[rig][parts]") {
+    const auto face = [](const char* kind, const families::Values& values) {
+        const auto whole = parts::completed(*parts::kind_named(kind), values);
+        REQUIRE(whole);
+        return families::text(*whole, "surface");
+    };
+    CHECK(face("block", {}) == "plywood");
+    CHECK(face("block", {{"material", "oak"}}) == "hardwood");
+    CHECK(face("block", {{"material", "MDF"}}) == "MDF");
+    CHECK(face("block", {{"material", "oak"}, {"surface", "varnished wood"}}) == "varnished wood");
+    // A finish stays on what it goes on: paint on steel, not on aluminium.
+    CHECK(face("tube", {{"material", "mild steel"}}) == "painted steel");
+    CHECK(face("tube", {{"material", "aluminium 6060-T6"}}) == "aluminium");
+    CHECK(face("plate", {{"material", "aluminium 6082-T6"}}) == "anodised aluminium");
+    // A lining is no face of its part.
+    CHECK(face("screw_clamp", {{"material", "aluminium 6082-T6"}}) == "rubber");
+    const auto body = parts::built(*parts::kind_named("block"), {{"material", "oak"}});
+    REQUIRE(body);
+    CHECK(body->ports.front().surface == "hardwood");
+}
+
 TEST_CASE("a measured weight stands beside what the sizes give, and can be given up", "[rig][parts]") {
     project::Document d;
     REQUIRE(d.adopt(project::demo_rig()));

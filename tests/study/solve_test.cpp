@@ -230,7 +230,7 @@ TEST_CASE("a choice that gives what is required is kept, though another would to
     const auto* family = families::family_named("thread");
     const auto* choice = families::find_parameter(*family, "socket_end");
     REQUIRE(choice);
-    REQUIRE(choice->choices.size() == 2);
+    REQUIRE(choice->choices.size() == 3);
     for (const auto& present : choice->choices) {
         const auto kept =
             study::solve(*family, {{"socket_end", present.key}, {"screw_length", 0.0127}, {"items", 0.0085}},

@@ -125,11 +125,11 @@ Result<FormulaParts> build(const Values& v) {
     if (sunk > 0.2 * g->length)
         parts.advisories.push_back({"It bends so far that small-deflection theory is wrong: use a stiffer arm.", true});
     if (g->root.kind == ArmSection::pocketed)
-        parts.advisories.push_back({g->root.one_sided
-                                        ? "Pockets from one side also twist the arm a little under its load, which is "
-                                          "not counted: turn them to the sides in turn."
-                                        : "Pockets cost far more stiffness in torsion than in bending.",
-                                    false});
+        parts.advisories.push_back(
+            {g->root.one_sided ? "Pockets from one side let the arm twist under its load, which is counted: turn "
+                                 "them to the sides in turn."
+                               : "Pockets cost far more stiffness in torsion than in bending.",
+             false});
     return parts;
 }
 
@@ -273,8 +273,10 @@ const Family& arm() {
                         "From the camera to what is filmed, to say what a push does to the picture; 0: not asked.")),
             described(gap_row("frame", "Width seen there", 0, 1000,
                               "How much the picture's width shows at that distance, for pixels; 0: not asked.")),
-            described(quantity_row("damping", "Damping ratio", Dimension::number, 0.01, {0.0001, 1},
-                                   "Timber and bolted metal 0.01, with rubber 0.05.", "from memory")),
+            from_rig(
+                described(quantity_row("damping", "Damping ratio", Dimension::number, 0.01, {0.0001, 1},
+                                       "Timber and bolted metal 0.01, with rubber or on a clamp 0.05.", "from memory")),
+                RigFact::damping),
         },
         &build, true,
         {{"tube",

@@ -42,6 +42,7 @@ mechanics::FrameBeam beam_of(const Arm& g, double from, double to) {
     beam.bending_z = g.modulus * stiff([](const ArmStation& a) { return a.inertia_z(); });
     beam.torsion = g.shear_modulus * stiff([](const ArmStation& a) { return a.torsion(); });
     beam.shear_y = beam.shear_z = g.shear_modulus * stiff([](const ArmStation& a) { return a.shear_area(); });
+    beam.shear_centre = mean([](const ArmStation& a) { return a.shear_centre(); });
     beam.mass = g.density * mean([](const ArmStation& a) { return a.area(); });
     beam.rotary = g.density * mean([](const ArmStation& a) { return a.inertia_y() + a.inertia_z(); });
     return beam;
@@ -365,7 +366,9 @@ double Arm::stress_in(const ArmStation& here, double share, const Wrench& w) con
     // (d, 0, 0) × F: the nodding moment grows with what pulls down, the swinging one with what pulls aside.
     const double my = w.my - d * w.fz - beyond * lever * w.gz, mz = w.mz + d * w.fy + beyond * lever * w.gy;
     const double k = amplified(w);
-    return here.stress(w.fx + beyond * w.gx, w.fy + beyond * w.gy, w.fz + beyond * w.gz, w.mx, k * my, k * mz);
+    const double down = w.fz + beyond * w.gz;
+    return here.stress(w.fx + beyond * w.gx, w.fy + beyond * w.gy, down, w.mx - down * here.shear_centre(), k * my,
+                       k * mz);
 }
 
 double Arm::stress(const Wrench& w) const {
@@ -376,7 +379,8 @@ double Arm::stress(const Wrench& w) const {
         const double k = amplified(w);
         for (const auto& s : stations) {
             const mechanics::Vector6 f = s.beyond * load;
-            most = std::max(most, s.section.stress(f[0], f[1], f[2], f[3], k * f[4], k * f[5]));
+            const double twist = f[3] - f[2] * s.section.shear_centre();
+            most = std::max(most, s.section.stress(f[0], f[1], f[2], twist, k * f[4], k * f[5]));
         }
         return most;
     }

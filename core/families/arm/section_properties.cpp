@@ -92,6 +92,12 @@ double ArmStation::torsion() const {
     return rectangle_torsion(height, width);
 }
 
+double ArmStation::shear_centre() const {
+    if (kind != ArmSection::pocketed || !one_sided || !(floor > 0)) return 0;
+    const double flange = (height - pocket) / 2, b = width - floor / 2, h = height - flange;
+    return web_offset() + 3 * b * b * flange / (6 * b * flange + h * floor);
+}
+
 double ArmStation::shear_area() const {
     const bool thin = kind == ArmSection::tube || kind == ArmSection::box || kind == ArmSection::profile;
     return area() * (kind == ArmSection::round ? 0.9 : thin ? 0.5 : 5.0 / 6);

@@ -27,6 +27,9 @@ struct ArmStation {
     double web_offset() const { return one_sided ? (width - floor) / 2 : 0; }  ///< from the middle of the width
     /// Of a pocketed section, how far its centroid lies from the middle of the width, towards the web.
     double centroid_offset() const { return floor * pocket * web_offset() / area(); }
+    /// Where a force up or down does not twist it, from the middle of the width: beyond the web of a channel, at
+    /// 3 b² t_f/(6 b t_f + h t_w) from its middle (thin walls; Gere, Mechanics of materials).
+    double shear_centre() const;
     /// Largest equivalent stress sqrt(sigma^2 + 3 tau^2) from a force along and two across, a twist and two moments.
     /// At a pocket the two flanges also bend on their own, as in an open frame: V l/4 in each; a web spares them that.
     double stress(double along, double across_y, double across_z, double twist, double my, double mz) const;

@@ -46,8 +46,10 @@ std::span<const Parameter> thread_parameters() {
                            "Run the bare screw in by fingers until it stops: its length less what sticks out. Camera "
                            "sockets are often 5.5 mm (¼) and 8.5 mm (⅜).",
                            "from memory")),
-            described(choice_row("socket_end", "Socket is", {{"blind", "blind"}, {"through", "open at the far end"}},
-                                 "blind", "A screw cannot bottom in a through socket.")),
+            described(choice_row(
+                "socket_end", "Socket is", {{"blind", "blind"}, {"through", "open at the far end"}, {"nut", "a nut"}},
+                "blind",
+                "A screw cannot bottom in a through socket; out of a nut it should come by a turn and a half.")),
             text_row("screw_material", "Screw of", "stainless A2-70",
                      "A material of the catalogue: steel 8.8, steel 4.6, stainless A2-70, brass, nylon 12, printed.",
                      "catalogue"),

@@ -54,7 +54,9 @@ std::map<std::string, std::variant<double, std::string>> StackDesign::inputs() c
         {"items", hard},
         {"torque", torque},
         {"socket_depth", socket_depth},
-        {"socket_end", std::string(through ? "through" : "blind")},
+        {"socket_end", std::string(nut       ? "nut"
+                                   : through ? "through"
+                                             : "blind")},
         {"socket_material", std::string(soft_socket ? "birch plywood" : "aluminium die casting")}};
     if (countersunk) {
         all["head"] = std::string("countersunk");
@@ -93,11 +95,12 @@ mechanics::StackUp StackDesign::stack_up() const {
             .items = pads ? pads->items : thickness(),
             .sink = countersunk ? sink : 0,
             .socket_depth = socket_depth,
-            .through = through,
+            .through = through || nut,
             .pitch = screw.pitch,
             .plain_length = plain_length,
             .needed = 0,
-            .least_turns = soft_socket ? 3.0 : 2.0};
+            .least_turns = soft_socket ? 3.0 : 2.0,
+            .least_tail = nut ? mechanics::nut_tail_turns * screw.pitch : 0};
 }
 
 bool fits_over(const catalogue::StockRow& washer, const catalogue::Thread& screw) {
@@ -191,6 +194,11 @@ std::string stack_sentence(const mechanics::StackUp& s, const mechanics::StackVe
                                    v.required / s.pitch);
             return fmt::format("Only {:.1f} turns are engaged; {:.1f} are wanted: use a screw of at least {}.", v.turns,
                                v.required / s.pitch, length(v.screw_lengths.low));
+        case mechanics::StackState::flush:
+            return fmt::format(
+                "It ends in its nut{}: a turn and a half should come through, {}; use a screw of at least {}.",
+                v.tail > micrometre ? fmt::format(", {} beyond it", length(v.tail)) : "", length(s.least_tail),
+                length(v.screw_lengths.low));
         case mechanics::StackState::too_long:
             return fmt::format("It sticks out {} beyond the far end; {} is plenty: use a screw of at most {}.",
                                length(v.tail), length(s.longest_tail), length(v.screw_lengths.high));

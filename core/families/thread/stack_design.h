@@ -17,10 +17,10 @@ struct StackItem {
     enum class Kind { washer, plate, board, pad };  ///< a board is of wood, a plate of metal
     Kind kind = Kind::washer;
     std::string name;
-    double thickness = 0;          ///< [m]; of a pad before it is squeezed
-    double outer = 0;              ///< diameter [m]; 0 reaches right across
-    double modulus = 0;            ///< Young's modulus of a pad that gives way [Pa]; 0 for what is hard
-    double least = 0, most = 0;    ///< where its thickness is known as a range only [m]; 0 where it is not one
+    double thickness = 0;        ///< [m]; of a pad before it is squeezed
+    double outer = 0;            ///< diameter [m]; 0 reaches right across
+    double modulus = 0;          ///< Young's modulus of a pad that gives way [Pa]; 0 for what is hard
+    double least = 0, most = 0;  ///< where its thickness is known as a range only [m]; 0 where it is not one
     bool is_range() const { return most > least; }
     /// "M6 plain, 1.6 mm"; a name that already says how thick it is stays as it is.
     std::string label() const;
@@ -34,6 +34,7 @@ struct StackDesign {
     std::vector<StackItem> items;  ///< from the head to the socket
     double socket_depth = 0.0055;
     bool through = false;      ///< open at the far end
+    bool nut = false;          ///< likewise, and a nut: the screw comes out of it
     bool soft_socket = false;  ///< wood or plastic: three turns at least instead of two
     bool countersunk = false;  ///< its head lies in the first item: its length counts to the top of the head
     double sink = 0;           ///< how far that head lies below the surface
@@ -59,8 +60,9 @@ struct StackDesign {
     friend bool operator==(const StackDesign& a, const StackDesign& b) {
         return a.screw.designation == b.screw.designation && a.socket.designation == b.socket.designation &&
                a.screw_length == b.screw_length && a.plain_length == b.plain_length && a.items == b.items &&
-               a.socket_depth == b.socket_depth && a.through == b.through && a.soft_socket == b.soft_socket &&
-               a.countersunk == b.countersunk && a.sink == b.sink && a.torque == b.torque;
+               a.socket_depth == b.socket_depth && a.through == b.through && a.nut == b.nut &&
+               a.soft_socket == b.soft_socket && a.countersunk == b.countersunk && a.sink == b.sink &&
+               a.torque == b.torque;
     }
 };
 

@@ -113,7 +113,7 @@ Mating stud_through_a_plate() {
                       {"screw_length", PortSide::support, "length"},
                       {"items", PortSide::payload, "thickness"}},
             .support_sex = "male",
-            .sets = {{"socket_end", "through"}, {"socket_material", "steel 8.8"}},
+            .sets = {{"socket_end", "nut"}, {"socket_material", "steel 8.8"}},
             .materials = {{PortSide::support, "faces"}, {PortSide::payload, "faces"}},
             .payload_needs = "thickness",
             .derived =
@@ -282,11 +282,12 @@ Result<std::shared_ptr<const Joint>> ThreadFamily::join(const Values& v) const {
                .items = number(v, "items") + (padded ? number(v, "pad_free") : 0),
                .sink = n.countersunk ? number(v, "sink") : 0,
                .socket_depth = number(v, "socket_depth"),
-               .through = text(v, "socket_end") == "through",
+               .through = text(v, "socket_end") != "blind",
                .pitch = n.male.pitch,
                .plain_length = number(v, "plain_length"),
                .needed = per_length > 0 ? n.highest_preload / (tightening_share * per_length) : 0,
-               .least_turns = n.soft_socket ? 3.0 : 2.0};
+               .least_turns = n.soft_socket ? 3.0 : 2.0,
+               .least_tail = text(v, "socket_end") == "nut" ? mechanics::nut_tail_turns * n.male.pitch : 0};
     n.verdict = mechanics::judge_stack(n.stack);
     n.fit = catalogue::fit(n.male, n.female, n.verdict.turns);
     if (n.fit.fit == catalogue::Fit::too_big || n.fit.fit == catalogue::Fit::no_contact)
@@ -495,9 +496,10 @@ std::string ThreadJoint::state_sentence() const {
 
 std::vector<Advisory> ThreadJoint::advisories() const {
     std::vector<Advisory> list;
-    // What only sticks out too far holds.
-    if (const auto sentence = state_sentence(); !sentence.empty())
-        list.push_back({sentence, n_.verdict.state != mechanics::StackState::too_long});
+    // What only sticks out too far, or too little, holds.
+    using State = mechanics::StackState;
+    const bool holds = n_.verdict.state == State::too_long || n_.verdict.state == State::flush;
+    if (const auto sentence = state_sentence(); !sentence.empty()) list.push_back({sentence, !holds});
     if (is_pipe())
         list.push_back(
             {"A load that turns it can unscrew a pipe joint, overhead most of all: a set screw, a pin across "

@@ -64,6 +64,8 @@ void fit(Values& v, const Port& neighbour, bool above) {
     if (!above) return;
     if (neighbour.kind == families::PortKind::shoe)
         v["mount"] = "foot";
+    else if (neighbour.kind == families::PortKind::ledge)
+        v["mount"] = "face";
     else
         fit_end(v, "mount", neighbour);
 }

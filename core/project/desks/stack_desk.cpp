@@ -130,9 +130,10 @@ Status StackDesk::set_thickness(double thickness, Gesture gesture) {
     return Done{};
 }
 
-void StackDesk::set_through(bool through) {
+void StackDesk::set_end(bool through, bool nut) {
     auto next = design_;
     next.through = through;
+    next.nut = nut;
     change(std::move(next));
 }
 
@@ -209,23 +210,21 @@ study::StackJudgement StackDesk::judgement() const {
                 "lets it be tightened.",
                 force);
         } else {
-            found.sentence += fmt::format(" The pads give {}, and it clamps with {} after a day.",
-                                          quantity::format(design_.thickness() - design_.stack_up().items,
-                                                           quantity::Dimension::length),
-                                          force);
+            found.sentence += fmt::format(
+                " The pads give {}, and it clamps with {} after a day.",
+                quantity::format(design_.thickness() - design_.stack_up().items, quantity::Dimension::length), force);
         }
     }
     // A stack that is only known as a range: what to buy.
     if (const auto range = design_.thickness_range())
-        found.sentence += " " + families::screws_for_range(design_.stack_up(), *range, design_.screw)
-                                    .sentence(design_.screw);
+        found.sentence +=
+            " " + families::screws_for_range(design_.stack_up(), *range, design_.screw).sentence(design_.screw);
     return found;
 }
 
 std::map<std::string, rig::Input> StackDesk::inputs() const {
     std::map<std::string, rig::Input> all;
-    for (const auto& [key, value] : design_.inputs())
-        std::visit([&, k = key](const auto& v) { all[k] = v; }, value);
+    for (const auto& [key, value] : design_.inputs()) std::visit([&, k = key](const auto& v) { all[k] = v; }, value);
     return all;
 }
 

@@ -42,7 +42,7 @@ class StackDesk {
     Status set_thickness(double thickness, Gesture gesture = single);
     /// Of the chosen item, as a range. Errors: one that is upside down or cannot be built.
     Status set_range(double least, double most, Gesture gesture = single);
-    void set_through(bool through);
+    void set_end(bool through, bool nut = false);  ///< blind where it is neither
     void set_countersunk(bool countersunk);
     /// What the screw is tightened with, by which pads give way. Errors: one that is no torque.
     Status set_torque(double torque, Gesture gesture = single);

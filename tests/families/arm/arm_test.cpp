@@ -1,6 +1,7 @@
 #include <cmath>
 #include <numbers>
 
+#include "families/arm/arm_model.h"
 #include "families/arm/section_properties.h"
 #include "families/bench.h"
 #include "families/stock_use.h"
@@ -177,6 +178,30 @@ TEST_CASE("a floor left in a pocket makes an I or a channel of it", "[arm][publi
     const double tau = ipe.stress(0, 0, 1000, 0, 0, 0) / std::sqrt(3.0);
     CHECK(tau > 1000 / (0.0748 * 0.0038));
     CHECK(tau < 1.25 * 1000 / (0.0748 * 0.0038));
+    // Its shear centre: EN 10365, UPE 80, y_m 37.1 and e_y 18.2 mm from memory: 18.9 mm outside the web's outer face.
+    const families::ArmStation upe{families::ArmSection::pocketed, 0.080, 0.050, 0, 0.066, 0.05, 0.004, true};
+    CHECK(upe.shear_centre() - 0.025 == relative(0.0371 - 0.0182, 0.02));
+    // A force down through the middle of such an arm twists it by F y_s L/(G J).
+    const Values arm{{"section", std::string("pocketed")},
+                     {"pocket_floor", 0.005},
+                     {"length", 0.5},
+                     {"modulus_ratio", 16.0},
+                     {"modulus", 9e9},
+                     {"payload_mass", 0.0}};
+    const auto twist = [&](const char* pockets) {
+        Values values = arm;
+        values["pockets"] = std::string(pockets);
+        const auto joint = families::join(*families::family_named("arm"), values);
+        REQUIRE(joint);
+        return (*(*joint)->compliance())(3, 2);
+    };
+    Values one = arm;
+    one["pockets"] = std::string("one");
+    const auto whole = families::complete(*families::family_named("arm"), one);
+    REQUIRE(whole);
+    const auto section = families::arm_shape(*whole).at(0.5);
+    CHECK(twist("one") == relative(-section.shear_centre() * 0.5 / (9e9 / 16 * section.torsion()), 1e-6));
+    CHECK(std::abs(twist("both")) < 1e-12);
     // A pocket that goes through bends its flanges on their own, one with a floor does not.
     auto through = ipe;
     through.floor = 0;
