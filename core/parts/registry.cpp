@@ -11,6 +11,8 @@ const PartKind& floor_kind();
 const PartKind& tube_kind();
 const PartKind& post_kind();
 const PartKind& vee_clamp_kind();
+const PartKind& flat_jaws_kind();
+const PartKind& slot_clamp_kind();
 const PartKind& block_kind();
 const PartKind& plate_kind();
 const PartKind& bush_kind();
@@ -64,17 +66,18 @@ const PartKind& ledge_kind();
 
 std::span<const PartKind* const> registry() {
     static const std::array all{
-        &floor_kind(),         &tube_kind(),          &edge_kind(),           &wall_kind(),       &strap_kind(),
-        &pouch_kind(),         &post_kind(),          &casters_kind(),        &trestle_kind(),    &cart_kind(),
-        &weighted_base_kind(), &post_socket_kind(),   &slit_tube_kind(),      &vee_clamp_kind(),  &screw_clamp_kind(),
-        &spring_clamp_kind(),  &collar_kind(),        &pair_kind(),           &band_kind(),       &drop_collar_kind(),
-        &end_clamp_kind(),     &strap_plates_kind(),  &cloth_flange_kind(),   &arm_kind(),        &arm_tip_kind(),
-        &block_kind(),         &riser_kind(),         &plate_kind(),          &bush_kind(),       &adapter_kind(),
-        &shoe_kind(),          &latch_kind(),         &dovetail_clamp_kind(), &wedge_seat_kind(), &wedge_plate_kind(),
-        &pan_base_kind(),      &turntable_kind(),     &yoke_kind(),           &tongue_kind(),     &hinge_kind(),
-        &hinge_flap_kind(),    &link_kind(),          &handle_kind(),         &knob_kind(),       &ball_cup_kind(),
-        &ball_plate_kind(),    &segment_kind(),       &ball_tip_kind(),       &ledge_kind(),      &carrier_kind(),
-        &weight_kind(),        &plate_carrier_kind(), &camera_kind(),         &device_kind(),
+        &floor_kind(),         &tube_kind(),        &edge_kind(),         &wall_kind(),          &strap_kind(),
+        &pouch_kind(),         &post_kind(),        &casters_kind(),      &trestle_kind(),       &cart_kind(),
+        &weighted_base_kind(), &post_socket_kind(), &slit_tube_kind(),    &vee_clamp_kind(),     &flat_jaws_kind(),
+        &slot_clamp_kind(),    &screw_clamp_kind(), &spring_clamp_kind(), &collar_kind(),        &pair_kind(),
+        &band_kind(),          &drop_collar_kind(), &end_clamp_kind(),    &strap_plates_kind(),  &cloth_flange_kind(),
+        &arm_kind(),           &arm_tip_kind(),     &block_kind(),        &riser_kind(),         &plate_kind(),
+        &bush_kind(),          &adapter_kind(),     &shoe_kind(),         &latch_kind(),         &dovetail_clamp_kind(),
+        &wedge_seat_kind(),    &wedge_plate_kind(), &pan_base_kind(),     &turntable_kind(),     &yoke_kind(),
+        &tongue_kind(),        &hinge_kind(),       &hinge_flap_kind(),   &link_kind(),          &handle_kind(),
+        &knob_kind(),          &ball_cup_kind(),    &ball_plate_kind(),   &segment_kind(),       &ball_tip_kind(),
+        &ledge_kind(),         &carrier_kind(),     &weight_kind(),       &plate_carrier_kind(), &camera_kind(),
+        &device_kind(),
     };
     return all;
 }

@@ -40,6 +40,11 @@ Stuff stuff_of(const Values& values, std::string_view key) {
     return material ? named<Stuff>(material->drawn_as).value_or(Stuff::metal) : Stuff::metal;
 }
 
+std::string bare_face(const Values& values, std::string_view key) {
+    const auto material = catalogue::material_named(families::text(values, key));
+    return material ? material->friction_class : std::string();
+}
+
 Result<double> major_diameter(const Values& values, std::string_view key) {
     const auto thread = catalogue::thread_named(families::text(values, key));
     if (!thread) return thread.problem().at(std::string(key));

@@ -27,6 +27,8 @@ families::Parameter mass_row(std::string key, std::string label, double standard
 /// [kg/m^3] of the material that a row names, and how it is drawn.
 double density_of(const Values& values, std::string_view key = "material");
 Stuff stuff_of(const Values& values, std::string_view key = "material");
+/// What a face that is not lined rubs with: the material that a row names, bare. Empty where nothing is known of it.
+std::string bare_face(const Values& values, std::string_view key = "material");
 /// Major diameter of the thread that a row names [m]. Errors: a Problem at that row.
 Result<double> major_diameter(const Values& values, std::string_view key);
 

@@ -96,14 +96,25 @@ std::optional<double> number_said(const families::Family& family, const Filled& 
     return value ? std::optional(*value) : std::nullopt;
 }
 
-/// Where two materials meet, or a lining lies between them, the one that bears less decides.
-void put_weaker(std::vector<Filled>& all, const families::Family& family, Filled filled) {
-    for (const auto& known : all) {
-        if (known.element != filled.element || known.key != filled.key) continue;
-        const auto before = number_said(family, known), now = number_said(family, filled);
-        if (before && now && *before <= *now) return;
+/// Where two materials meet, or a lining lies between them, the one that bears less decides; a choice only where it is
+/// the weaker one in all that it says.
+void put_weaker(std::vector<Filled>& all, const families::Family& family, std::vector<Filled> of_one) {
+    const auto said_of = [&](const Filled& filled) {
+        return std::find_if(all.begin(), all.end(), [&](const auto& known) {
+            return known.element == filled.element && known.key == filled.key;
+        });
+    };
+    std::stable_partition(of_one.begin(), of_one.end(),
+                          [&](const auto& f) { return number_said(family, f).has_value(); });
+    bool decides = true;
+    for (auto& filled : of_one) {
+        const auto known = said_of(filled);
+        const auto now = number_said(family, filled),
+                   before = known == all.end() ? std::nullopt : number_said(family, *known);
+        const bool is_weaker = known == all.end() || (now && (!before || *now < *before));
+        if (now && !is_weaker) decides = false;
+        if (is_weaker || (!now && decides)) put(all, std::move(filled));
     }
-    put(all, std::move(filled));
 }
 
 /// What the material that a part of a kind is made of says of an element's inputs.
@@ -242,8 +253,8 @@ std::vector<Filled> filled_inputs(const Rig& rig, const Interface& interface, co
             const std::string both = below->name + ", " + above->name;
             fill_sizes(*mating, {below, support}, {above, payload}, Named::too, {element, *family, all});
             for (const auto& [side, key] : mating->materials)
-                for (auto& filled : by_material(element, *family, side == PortSide::support ? *below : *above, key))
-                    put_weaker(all, *family, std::move(filled));
+                put_weaker(all, *family,
+                           by_material(element, *family, side == PortSide::support ? *below : *above, key));
             // What a screw brings has been aged where it comes from.
             if (is_force_brought(element))
                 std::erase_if(all, [&](const auto& f) { return f.element == element.id && f.key == "kept"; });

@@ -291,6 +291,7 @@ void InputRow::show_input(const std::optional<rig::Input>& given, const families
         const QString text = QString::fromStdString(std::get<std::string>(typical));
         if (choices_->lineEdit()->text() != text && !(choices_->lineEdit()->hasFocus() && !problem_text().isEmpty()))
             choices_->setEditText(text);
+        if (!choices_->lineEdit()->hasFocus()) choices_->lineEdit()->setCursorPosition(0);  // read from its beginning
         if (choices_->lineEdit()->text() == text)
             show_note(stock ? words_of_stock(stock->name, family) : QString(), false);
         return;

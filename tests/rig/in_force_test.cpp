@@ -4,7 +4,9 @@
 #include <fmt/format.h>
 
 #include "approximately.h"
+#include "catalogue/material.h"
 #include "loads/load_case.h"
+#include "project/edits.h"
 #include "project/starting_points.h"
 #include "rig_builder.h"
 #include "study/check.h"
@@ -117,6 +119,37 @@ TEST_CASE("the weaker of two faces, or what lines them, says what they bear and 
     CHECK(bears("face", "allowable_pressure") == "6e+06");
     block->values["material"] = std::string("pine");
     CHECK(bears("face", "allowable_pressure") == "pine");
+}
+
+TEST_CASE("flat jaws go on a tube, a padded slot over a board's edge, in their sizes", "[rig][ports]") {
+    auto r = *project::edited({}, project::Build{{}, {}, {}, {{"edge", "", {{"thickness", 0.022}}}}});
+    r = *project::edited(r, project::Build{r.parts[0].id, {}, {}, {{"slot_clamp", "", {{"top", "stud"}}}}});
+    REQUIRE(r.interfaces.size() == 1);
+    CHECK(r.interfaces[0].elements[0].family == "tube_grip");
+    auto filled = rig::filled_inputs(r, r.interfaces[0]);
+    const auto key = r.interfaces[0].elements[0].id;
+    CHECK(std::get<std::string>(said(filled, key.c_str(), "jaws")->value) == "slot");
+    CHECK(number(said(filled, key.c_str(), "diameter")) == 0.022);
+    CHECK(number(said(filled, key.c_str(), "slot_width")) == 0.060);
+    // Lined with rubber: it gives way before the board does, and creeps.
+    CHECK(std::get<std::string>(said(filled, key.c_str(), "pads")->value) == "soft");
+    CHECK(number(said(filled, key.c_str(), "pad_strength")) == catalogue::material_named("rubber 60 Shore A")->bearing);
+    CHECK(std::get<rig::NamedStock>(said(filled, key.c_str(), "kept")->value).name == "spruce");
+    r = *project::edited(r, project::Build{r.parts.back().id, {}, {}, {{"camera"}}});
+    auto check = study::check(r);
+    REQUIRE(check);
+    for (const auto& one : check->interfaces)
+        if (one.id == r.interfaces[0].id) {
+            CHECK(one.typical > 1);
+            CHECK(std::isfinite(one.typical));
+        }
+    // Round a tube they are made for it; on an edge they do not go.
+    auto t = *project::edited({}, project::Build{{}, {}, {}, {{"tube", "", {{"diameter", 0.0424}}}}});
+    t = *project::edited(t, project::Build{t.parts[0].id, {}, {}, {{"flat_jaws"}}});
+    filled = rig::filled_inputs(t, t.interfaces[0]);
+    CHECK(std::get<std::string>(said(filled, t.interfaces[0].elements[0].id.c_str(), "jaws")->value) == "flat");
+    CHECK(number(said(filled, t.interfaces[0].elements[0].id.c_str(), "diameter")) == 0.0424);
+    CHECK(std::get<double>(t.parts.back().values.at("tube")) == 0.0424);
 }
 
 TEST_CASE("a thread's ends fill screw and socket, whichever of them stands up", "[rig][ports]") {

@@ -66,7 +66,7 @@ drawing::Drawing FaceJoint::section(const Load& load) const {
             d.text({w.my > 0 ? left : right, pad + 0.42 * body}, "open here", w.my > 0 ? Align::left : Align::right,
                    TextRole::warning);
     } else
-        d.text({x, pad + 1.15 * body}, p.N > 0 ? "tips off this face" : "nothing presses", Align::centre,
+        d.text({x, pad + 0.42 * body}, p.N > 0 ? "tips off this face" : "nothing presses", Align::centre,
                TextRole::warning);
     d.dimension({std::max(left, x - reach), -plate}, {std::min(right, x + reach), -plate}, -0.20 * width,
                 fmt::format("pressed over Ø {}", quantity::format(2 * reach, Dimension::length)));

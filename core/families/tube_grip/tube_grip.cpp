@@ -107,10 +107,34 @@ Mating mating(PortSide tube) {
              .friction = "friction",
              .sets = {{"held_by", below ? "payload" : "support"}},
              .materials = {{tube, "tube_material"}, {jaw, "material"}, {jaw, "slit"}},
-             .forms = {"flat", "vee", "collar", "band", "slit", "slot"}};
+             .forms = {"flat", "vee", "collar", "band", "slit"}};
     for (auto& fill : squeezed_fills(jaw)) m.fills.push_back(std::move(fill));
     m.derived = below ? +[](const Meeting& meeting) { return squeezed_as(meeting.payload); }
                       : +[](const Meeting& meeting) { return squeezed_as(meeting.support); };
+    return m;
+}
+
+/// A slot over the edge of a board, or over a rail.
+Mating slot_on_edge() {
+    Mating m{.support = PortKind::edge,
+             .payload = PortKind::jaw,
+             .fills = {{"diameter", PortSide::support, "thickness"},
+                       {"jaws", PortSide::payload, "form"},
+                       {"length", PortSide::payload, "length"},
+                       {"slot_width", PortSide::payload, "width"}},
+             .friction = "friction",
+             .materials = {{PortSide::support, "material"}, {PortSide::payload, "material"}},
+             .forms = {"slot"}};
+    for (auto& fill : squeezed_fills(PortSide::payload)) m.fills.push_back(std::move(fill));
+    m.derived = [](const Meeting& meeting) {
+        Values v = squeezed_as(meeting.payload);
+        for (const auto& lining : linings(meeting)) {
+            v["pads"] = "soft";
+            v["pad_strength"] = lining.bearing;
+            v["kept"] = lining.retention;
+        }
+        return v;
+    };
     return m;
 }
 
@@ -154,12 +178,13 @@ class TubeGrip : public Family {
         return uses;
     }
     std::span<const Mating> matings() const override {
-        static const std::vector<Mating> all{mating(PortSide::support), mating(PortSide::payload)};
+        static const std::vector<Mating> all{mating(PortSide::support), mating(PortSide::payload), slot_on_edge()};
         return all;
     }
     std::span<const Parameter> parameters() const override { return grip_parameters(); }
     /// Loosened it slides along its tube and turns about it. How far along, only the rig can say.
     Motion motion(const Values& v) const override {
+        if (text(v, "jaws") == "slot") return {};  // neither round it, nor known which way the bar runs
         Motion m{{{"slide", "Along the tube", Eigen::Vector3d::UnitX(), true, -longest_slide, longest_slide},
                   {"turn", "Round the tube", Eigen::Vector3d::UnitX(), false, -half_turn, half_turn}}};
         m.contact_moves = text(v, "held_by") == "payload";

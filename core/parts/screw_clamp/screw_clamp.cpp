@@ -41,7 +41,7 @@ Result<Body> build(const Values& v) {
                          .length = length,
                          .width = std::max(wide, width),
                          .thickness = deep,
-                         .surface = text(v, "surface")});
+                         .surface = bare_face(v)});
     if (!top) return top.problem();
     return solids.body({jaw, std::move(*top)});
 }
