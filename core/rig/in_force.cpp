@@ -32,6 +32,8 @@ Carried carried_by(const Placed& placed, std::string_view interface) {
     return c;
 }
 
+constexpr std::string_view density_key = "density";
+
 /// Damping of clamps and of the desks that they are on, share of critical; common practice.
 constexpr double damping_of_clamps = 0.05;
 
@@ -299,6 +301,11 @@ Interface shaped(const Rig& rig, const Interface& interface) {
         if (!mating) continue;
         std::vector<Filled> filled;
         fill_sizes(*mating, {below, support}, {above, payload}, Named::not_now, {element, *family, filled});
+        // What lies between weighs by what it is made of.
+        if (families::find_parameter(*family, density_key))
+            for (const auto& [side, key] : mating->materials)
+                for (auto& f : by_material(element, *family, side == PortSide::support ? *below : *above, key))
+                    if (f.key == density_key) filled.push_back(std::move(f));
         for (auto& f : filled) element.inputs[f.key] = std::move(f.value);
     }
     return all;

@@ -25,8 +25,8 @@ std::vector<Filled> filled_by(const Element& element, const Carried& carried);
 /// Range  A rig whose structure is valid. `placed`: where it stands; made where it is needed and not given.
 std::vector<Filled> filled_inputs(const Rig& rig, const Interface& interface, const Placed* placed = nullptr);
 
-/// The interface with what the sizes of its ports say of its inputs, for where its axes and its span are: no friction,
-/// no material, nothing that a name or the rig says.
+/// The interface with what the sizes of its ports say of its inputs, for where its axes and its span are and what lies
+/// between weighs: no friction, of materials their density only, nothing that a name or the rig says.
 Interface shaped(const Rig& rig, const Interface& interface);
 
 /// The interface with those inputs given: what is computed.

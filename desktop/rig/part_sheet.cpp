@@ -1,5 +1,6 @@
 #include "desktop/rig/part_sheet.h"
 
+#include <algorithm>
 #include <QLabel>
 #include <QPainter>
 #include <QScrollArea>
@@ -85,6 +86,13 @@ PartSheet::PartSheet(project::Document& document, QWidget* parent) : QWidget(par
     subscription_ = document_.observe([this](const project::Change&) { refresh(); });
 }
 
+bool PartSheet::weighs_by_size(const rig::Part& part) {
+    const auto* kind = parts::kind_named(part.kind);
+    if (!kind) return false;
+    const auto rows = kind->parameters();
+    return std::any_of(rows.begin(), rows.end(), [](const auto& p) { return p.key == "mass"; });
+}
+
 void PartSheet::select(const std::string& part) {
     part_ = part;
     refresh();
@@ -122,7 +130,8 @@ void PartSheet::rebuild() {
         for (const auto& p : kind->parameters()) add_row(p.key, p, column);
     }
     column->addWidget(heading(tr("Weight"), inside_));
-    for (const auto& p : weight_rows()) add_row(p.key, p, column);
+    for (const auto& p : weight_rows())
+        if (p.key != "mass" || !weighs_by_size(part)) add_row(p.key, p, column);
     catch_ = nullptr;
     if (part.role != rig::Role::support) {
         column->addWidget(heading(tr("Second catch"), inside_));
@@ -204,8 +213,10 @@ void PartSheet::refresh_weight(const rig::Part& part) {
         row->show_input(std::nullopt, si);
         if (of_kind && !typed) row->field()->show_computed(si);
     };
-    show(mass, part.mass, part.weighed.has_value());
-    say(mass, part.weighed.has_value(), shown(known->mass, Dimension::mass));
+    if (!weighs_by_size(part)) {
+        show(mass, part.mass, part.weighed.has_value());
+        say(mass, part.weighed.has_value(), shown(known->mass, Dimension::mass));
+    }
     for (int axis = 0; axis < 3; ++axis) {
         auto* row = rows_.at(centre_keys[axis]);
         show(row, part.centre_of_gravity[axis], part.balanced.has_value());
@@ -263,6 +274,10 @@ void PartSheet::edit(const std::string& key, const rig::Input& input, project::G
     rig::Part part = *document_.rig().part(part_);
     const auto* number = std::get_if<double>(&input);
     const families::Value value = size_from(input);
+    if (key == "mass" && weighs_by_size(part)) {  // what it weighs is one of its sizes: it is said once
+        if (part.weighed) perform(key, project::ClearMass{part_}, gesture);
+        return perform(key, project::SetPartValue{part_, key, value}, gesture);
+    }
     if (key == "mass") return perform(key, project::SetMass{part_, *number}, gesture);
     for (int axis = 0; axis < 3; ++axis) {
         if (key == centre_keys[axis]) {

@@ -38,6 +38,8 @@ class PartSheet : public QWidget {
     InputRow* add_row(const std::string& key, const families::Parameter& parameter, QVBoxLayout* to);
     void edit(const std::string& key, const rig::Input& input, project::Gesture gesture);
     void give_up(const std::string& key);
+    /// Whether its kind says what it weighs as one of its sizes.
+    static bool weighs_by_size(const rig::Part& part);
     void perform(const std::string& key, const project::Edit& edit, project::Gesture gesture);
 
     project::Document& document_;

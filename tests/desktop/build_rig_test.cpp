@@ -209,14 +209,16 @@ bool is_of_a_handbook(const families::Parameter& p) {
 
 }  // namespace
 
-TEST_CASE("the castered base with its slit tube is made on the screen from nothing", "[desktop][rigs]") {
-    const auto model = *project::starting_rig("k17");
+TEST_CASE("rigs whose screws and springs somebody measured are made on the screen from nothing too",
+          "[desktop][rigs]") {
+    const auto* key = GENERATE("k01", "k05", "k08", "k14", "k15", "k16", "k17");
+    CAPTURE(key);
+    const auto model = *project::starting_rig(key);
     Builder d(model);
     d.build();
     is_judged_alike(d, model);
     // Under three minutes at a second a press, beside the sizes, which somebody measures anyway.
-    CHECK(d.presses <= 65);
-    CHECK(d.entries <= 52);
+    CHECK(d.presses <= 120);
 }
 
 TEST_CASE("eleven rigs are made on the screen by names, sizes and feel alone", "[desktop][rigs]") {

@@ -239,6 +239,29 @@ TEST_CASE("what an arm carries is weighed by the rig", "[rig][ports]") {
     CHECK(sways() < 0.8 * light);
 }
 
+TEST_CASE("an arm weighs on what holds it as what it is made of does", "[rig][ports]") {
+    auto r = *project::starting_rig("k18");
+    const auto carried = [&] {
+        const auto check = *study::check(r);
+        for (const auto& seam : check.interfaces)
+            if (seam.id == "arm-on-post") return -seam.rest.whole().fz;
+        return 0.0;
+    };
+    auto* arm = r.part("arm");
+    const auto made_of = [&](const char* material) {
+        arm->values["material"] = std::string(material);
+        *arm = *rig::made(*arm);
+        return carried();
+    };
+    // Free 250 mm and held 70 mm of 20 x 60 mm, less its hole of 9 mm: the difference of the densities, 2700 and 660
+    // kg/m³.
+    const double plywood = made_of("birch plywood"), metal = made_of("aluminium 6082-T6");
+    const double volume = 0.020 * 0.060 * (0.250 + 0.070);
+    const double denser =
+        catalogue::material_named("aluminium 6082-T6")->density - catalogue::material_named("birch plywood")->density;
+    CHECK(metal - plywood == relative(volume * denser * 9.80665, 0.02));
+}
+
 TEST_CASE("an arm that a clamp holds is damped as clamps are", "[rig][ports]") {
     // Common practice, without a source: 0.05 of clamps and desks; birch plywood alone 0.012, from memory.
     auto r = *project::starting_rig("k18");

@@ -118,7 +118,13 @@ std::size_t letters_off(const std::vector<std::string>& wanted, const std::strin
     std::size_t sum = 0;
     for (const auto& w : wanted) {
         std::size_t least = w.size();
-        for (const auto& word : words) least = std::min(least, letters_apart(w, word));
+        for (const auto& word : words) {
+            least = std::min(least, letters_apart(w, word));
+            // "balsawood" is balsa, "Dougl" Douglas fir: all of the one at the beginning of the other.
+            const bool is_beginning =
+                std::min(w.size(), word.size()) >= 4 && (w.starts_with(word) || word.starts_with(w));
+            if (is_beginning) least = std::min<std::size_t>(least, 1);
+        }
         sum += least;
     }
     return sum;
