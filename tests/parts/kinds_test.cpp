@@ -136,6 +136,15 @@ TEST_CASE("outlines have the area and the centroid of the book", "[parts]") {
           relative(std::numbers::pi / 6 * 0.008, 1e-12));
 }
 
+TEST_CASE("what a lined clamp carries with is not lined", "[parts]") {
+    for (const char* kind : {"screw_clamp", "slot_clamp"}) {
+        const auto body = body_of(kind, {{"material", "aluminium 6082-T6"}});
+        CAPTURE(kind);
+        CHECK(port_of(body, "jaw").surface == "rubber");
+        CHECK(port_of(body, "top").surface == "aluminium");
+    }
+}
+
 TEST_CASE("a V-jaw clamp touches the tube that it is made for on both flanks", "[parts][geometry]") {
     std::mt19937 random(8);
     const auto between = [&](double a, double b) { return std::uniform_real_distribution(a, b)(random); };
