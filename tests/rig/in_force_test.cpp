@@ -115,6 +115,10 @@ TEST_CASE("the weaker of two faces, or what lines them, says what they bear and 
     line("cork");
     CHECK(bears("face", "allowable_pressure") == "1e+06");
     CHECK(bears("face", "kept") == "0.6");
+    // Two linings: the one that bears less, whichever side it is on.
+    for (auto& port : table->ports)
+        if (port.id == "top") port.surface = "leather";
+    CHECK(bears("face", "allowable_pressure") == "1e+06");
     line("leather");
     CHECK(bears("face", "allowable_pressure") == "6e+06");
     block->values["material"] = std::string("pine");

@@ -65,11 +65,11 @@ Values derived(const Meeting& meeting) {
         if (face.diameter == 0) v["length"] = face.length, v["width"] = face.width;
         if (face.hole < face.narrowest()) v["hole_diameter"] = face.hole;
     }
-    for (const auto& lining : linings(meeting)) {
+    if (const auto lining = lining_between(meeting)) {
         v["bears"] = "pad";
-        if (lining.youngs_modulus > 0) v["pad_modulus"] = lining.youngs_modulus;
-        if (lining.bearing > 0) v["allowable_pressure"] = lining.bearing;
-        if (lining.retention > 0) v["kept"] = lining.retention;
+        if (lining->youngs_modulus > 0) v["pad_modulus"] = lining->youngs_modulus;
+        if (lining->bearing > 0) v["allowable_pressure"] = lining->bearing;
+        if (lining->retention > 0) v["kept"] = lining->retention;
     }
     const bool has_plate = port_size(meeting.support, "thickness") > 0;
     if (!v.contains("bears")) v["bears"] = has_plate ? "cone" : "whole";

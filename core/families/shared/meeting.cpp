@@ -46,13 +46,13 @@ PressedFace pressed_face(const Meeting& meeting) {
     return {0, std::min(length, other.length), std::min(width, other.width), hole};
 }
 
-std::vector<catalogue::Material> linings(const Meeting& meeting) {
-    std::vector<catalogue::Material> all;
+std::optional<catalogue::Material> lining_between(const Meeting& meeting) {
+    std::optional<catalogue::Material> softer;
     for (const auto surface : {meeting.support_surface, meeting.payload_surface})
-        if (auto lining = catalogue::material_named(surface == "rubber" ? "rubber 60 Shore A" : surface);
-            lining && lining->drawn_as == "rubber")
-            all.push_back(std::move(*lining));
-    return all;
+        if (const auto lining = catalogue::material_named(surface == "rubber" ? "rubber 60 Shore A" : surface);
+            lining && lining->drawn_as == "rubber" && (!softer || lining->bearing < softer->bearing))
+            softer = *lining;
+    return softer;
 }
 
 Values squeezed_as(const Values& sizes) {

@@ -22,8 +22,8 @@ struct PressedFace {
 /// Both share the smaller one.
 PressedFace pressed_face(const Meeting& meeting);
 
-/// The soft linings that two surfaces are, of the table of materials; often none.
-std::vector<catalogue::Material> linings(const Meeting& meeting);
+/// The soft lining between two surfaces, of the table of materials; of two the one that bears less. Often nothing.
+std::optional<catalogue::Material> lining_between(const Meeting& meeting);
 
 /// How a port says that it is squeezed: by its screw, by its spring.
 Values squeezed_as(const Values& sizes);

@@ -61,7 +61,7 @@ Values derived(const Meeting& meeting) {
         v["face_outer"] = face.narrowest();
         if (face.hole < face.narrowest()) v["face_inner"] = face.hole;
     }
-    for (const auto& lining : linings(meeting)) v["kept"] = lining.retention;
+    if (const auto lining = lining_between(meeting)) v["kept"] = lining->retention;
     const double items = port_size(meeting.support, "thickness");
     if (port_text(meeting.support, "designation").empty() && items > 0) {
         v["items"] = items;

@@ -128,10 +128,10 @@ Mating slot_on_edge() {
     for (auto& fill : squeezed_fills(PortSide::payload)) m.fills.push_back(std::move(fill));
     m.derived = [](const Meeting& meeting) {
         Values v = squeezed_as(meeting.payload);
-        for (const auto& lining : linings(meeting)) {
+        if (const auto lining = lining_between(meeting)) {
             v["pads"] = "soft";
-            v["pad_strength"] = lining.bearing;
-            v["kept"] = lining.retention;
+            v["pad_strength"] = lining->bearing;
+            v["kept"] = lining->retention;
         }
         return v;
     };
