@@ -68,6 +68,17 @@ quantity::Dimension dimension_of(std::span<const families::Parameter> rows, std:
     return row ? row->dimension : Dimension::number;
 }
 
+Status take(Given& given, const families::Parameter& parameter, const std::string& typed);
+
+/// The pair of surfaces that a friction is of, as far as it is known by name; nothing where it was typed as a number.
+std::optional<std::string> pair_of(const Given& given, const families::Parameter& row) {
+    for (const auto& assumed : given.assumed)
+        if (assumed.input == row.key && !assumed.corrected && assumed.from.find(" on ") != std::string::npos)
+            return assumed.from;
+    if (row.friction_pair.empty() || given.values.contains(row.key)) return std::nullopt;
+    return row.friction_pair;
+}
+
 /// All that a name fills.
 void take(Given& given, std::span<const families::Parameter> rows, const families::StockOffer& offer,
           const std::string& typed) {
@@ -79,6 +90,13 @@ void take(Given& given, std::span<const families::Parameter> rows, const familie
         const std::string from = offer.share == 1 ? offer.row->name : typed + " (" + offer.row->name + ")";
         given.assumed.push_back(
             {input, from, dimension_of(rows, input), value, told->low, told->high, offer.row->source});
+    }
+    for (const auto& rubs : offer.use->rubs) {
+        const auto* row = row_named(rows, rubs.input);
+        const auto pair = row ? pair_of(given, *row) : std::nullopt;
+        const auto now = pair ? families::pair_with(offer, rubs, *pair) : std::nullopt;
+        if (!now || !take(given, *row, *now)) continue;
+        given.assumed.back().from = *now;  // in this order: which side is which decides what comes next
     }
 }
 
@@ -92,6 +110,7 @@ Status take(Given& given, const families::Parameter& parameter, const std::strin
     if (!parameter.friction_pair.empty() && typed.find(" on ") != typed.npos) {
         const auto pair = catalogue::friction_named(typed);
         if (!pair) return pair.problem().at(parameter.key);
+        std::erase_if(given.assumed, [&](const Assumed& before) { return before.input == parameter.key; });
         given.values[parameter.key] = pair->typical;
         given.assumed.push_back({parameter.key, pair->name(), Dimension::number, families::Value{pair->typical},
                                  pair->low, pair->high, pair->source});
@@ -111,21 +130,15 @@ Status cover(Given& given, std::span<const families::Parameter> rows, std::strin
     bool covered = false;
     for (const auto& row : rows) {
         if (row.friction_pair.empty()) continue;
-        std::string pair = row.friction_pair;
-        bool is_number = given.values.contains(row.key);
-        for (const auto& assumed : given.assumed)
-            if (assumed.input == row.key && !assumed.corrected && assumed.from.find(" on ") != std::string::npos) {
-                pair = assumed.from;
-                is_number = false;
-            }
-        if (is_number) {
+        const auto known = pair_of(given, row);
+        if (!known) {
             none = {"finish.friction_is_typed", "finish",
                     fmt::format("“{}” is typed as a number: a finish does not change it.", row.label),
                     "Leave one of the two out."};
             continue;
         }
-        const auto split = pair.find(" on ");
-        std::string sides[] = {pair.substr(0, split), pair.substr(split + 4)};
+        const auto split = known->find(" on ");
+        std::string sides[] = {known->substr(0, split), known->substr(split + 4)};
         bool here = false;
         for (auto& side : sides) {
             const auto with = catalogue::finished(side, finish);
@@ -136,7 +149,6 @@ Status cover(Given& given, std::span<const families::Parameter> rows, std::strin
             here = here || bool(with);
         }
         if (!here) continue;
-        std::erase_if(given.assumed, [&](const Assumed& before) { return before.input == row.key; });
         if (const auto done = take(given, row, sides[0] + " on " + sides[1]); !done) return done.problem();
         covered = true;
     }
@@ -162,7 +174,7 @@ Result<Given> read_assignments(const Family& family, const std::vector<std::stri
 Result<Given> read_assignments(std::span<const families::Parameter> rows, std::string_view name,
                                std::span<const families::StockUse> uses, const std::vector<std::string>& assignments) {
     Given given;
-    std::vector<Assignment> inputs;
+    std::vector<Assignment> inputs, names;
     std::vector<std::string> finishes;
     for (const auto& text : assignments) {
         const auto one = apart(text);
@@ -172,12 +184,17 @@ Result<Given> read_assignments(std::span<const families::Parameter> rows, std::s
         } else if (one->key == "finish") {
             finishes.push_back(one->typed);
         } else if (families::is_stock_key(uses, one->key)) {
-            const auto offer = families::stock_named(uses, name, one->typed, one->key);
-            if (!offer) return offer.problem().at(one->key);
-            take(given, rows, *offer, one->typed);
+            names.push_back(*one);
         } else {
             return families::complete(rows, name, {{one->key, 0.0}}).problem();
         }
+    }
+    // What a thing is made of comes first: a pad on it bears and keeps less, wherever it is named.
+    std::stable_partition(names.begin(), names.end(), [](const Assignment& one) { return one.key == "material"; });
+    for (const auto& one : names) {
+        const auto offer = families::stock_named(uses, name, one.typed, one.key);
+        if (!offer) return offer.problem().at(one.key);
+        take(given, rows, *offer, one.typed);
     }
     for (const auto& one : inputs)
         if (const auto done = take(given, *row_named(rows, one.key), one.typed); !done) return done.problem();

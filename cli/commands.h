@@ -110,6 +110,11 @@ struct StockRequest {
     std::string file, take, give;  ///< a workshop; CSV to take items from, and to write them to
     std::string rig = {};          ///< a rig that is held against it
 };
+struct ExportRequest {
+    std::string file, what = "templates", as, out, paper = "A4", kerf, allowance, length;
+};
+/// What the workshop needs of a rig: templates, cut list, drills.
+int export_command(const ExportRequest& request, bool json);
 /// What is in the drawer.
 int stock_command(const StockRequest& request, bool json);
 /// Factors of every interface along the travel of one axis.

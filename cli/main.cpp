@@ -27,6 +27,7 @@ struct Arguments {
     StockRequest stock_room;
     std::string balance_workshop;
     SolidRequest solid;
+    ExportRequest export_it;
     unsigned threads = 0;
     SolveRequest solve;
     clampet::study::FitQuestion together;
@@ -182,6 +183,18 @@ void add_commands(CLI::App& app, Arguments& a, int& exit_code) {
         ->check(CLI::Range(1, 256));
     json_flag(advise);
     advise->callback([&] { exit_code = advise_command(a.advise, a.json); });
+
+    auto* export_it = app.add_subcommand("export", "What the workshop needs of a rig: templates, cut list, drills");
+    export_it->add_option("RIG", a.export_it.file, "A rig file")->required();
+    export_it->add_option("--what", a.export_it.what, "templates, cutlist or drills")->required();
+    export_it->add_option("--as", a.export_it.as, "pdf, svg or dxf of templates; csv of lists");
+    export_it->add_option("--out", a.export_it.out, "A file, or a folder for several; lists without it are printed");
+    export_it->add_option("--paper", a.export_it.paper, "A4, A3 or Letter");
+    export_it->add_option("--kerf", a.export_it.kerf, "Width of the saw's cut, for example 3mm");
+    export_it->add_option("--allowance", a.export_it.allowance, "Left on each end to trim, for example 2mm");
+    export_it->add_option("--length", a.export_it.length, "Of boards and bars as they are bought, for example 2.4m");
+    json_flag(export_it);
+    export_it->callback([&] { exit_code = export_command(a.export_it, a.json); });
 
     auto* solid = app.add_subcommand("solid", "A part of one's own from STL or STEP: its weight, where it balances");
     solid->add_option("FILE", a.solid.file, "An .stl, .step or .stp file")->required();

@@ -8,6 +8,7 @@
 #include <optional>
 
 #include "catalogue/thread.h"
+#include "catalogue/words/names.h"
 
 namespace clampet::embedded {
 std::string_view adapters();
@@ -64,11 +65,22 @@ std::optional<std::vector<RouteStep>> shortest(const ThreadEnd& from, const Thre
 
 }  // namespace
 
+const PlainEnd* plain_end(std::string_view designation) {
+    const auto at = std::find_if(plain_ends.begin(), plain_ends.end(),
+                                 [&](const PlainEnd& end) { return end.designation == designation; });
+    return at == plain_ends.end() ? nullptr : &*at;
+}
+
 std::string name_of(const ThreadEnd& end) {
+    if (const auto* plain = plain_end(end.designation)) return std::string(end.male ? plain->male : plain->female);
     return end.designation + (end.male ? " male" : " female");
 }
 
 Result<ThreadEnd> read_end(std::string_view text) {
+    for (const auto& plain : plain_ends)
+        for (const bool male : {true, false})
+            if (words_of(text) == words_of(male ? plain.male : plain.female))
+                return ThreadEnd{std::string(plain.designation), male};
     const auto last = text.find_last_of(' ');
     const std::string_view sex = last == text.npos ? std::string_view() : text.substr(last + 1);
     const bool male = sex == "male" || sex == "m" || sex == "screw",
@@ -76,7 +88,8 @@ Result<ThreadEnd> read_end(std::string_view text) {
     if (!male && !female)
         return Problem{"adapter.end_without_sex", "end",
                        fmt::format("“{}” does not say whether it is the screw or the socket.", text),
-                       "Write for example 1/4-20 male or 3/8-16 female."};
+                       "Write for example 1/4-20 male or 3/8-16 female; or shoe foot, accessory shoe, 16 mm stud, "
+                       "16 mm socket, wood."};
     const auto thread = thread_named(text.substr(0, last));
     if (!thread) return thread.problem();
     return ThreadEnd{thread->designation, male};

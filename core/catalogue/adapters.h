@@ -1,4 +1,5 @@
 #pragma once
+#include <array>
 #include <span>
 #include <string>
 #include <string_view>
@@ -8,9 +9,20 @@
 
 namespace clampet::catalogue {
 
-/// One end of a part: a thread and whether it is the screw or the socket.
+/// What an adapter's end may be beside a thread: what goes in, and what takes it.
+struct PlainEnd {
+    std::string_view designation, male, female;
+};
+/// Stud of a light stand, shoe of a camera (ISO 518), wood that a hanger bolt or a screw goes into.
+inline constexpr std::array<PlainEnd, 3> plain_ends{{{"16 mm stud", "16 mm stud", "16 mm socket"},
+                                                     {"accessory shoe", "shoe foot", "accessory shoe"},
+                                                     {"wood", "wood thread", "wood"}}};
+/// Nothing where it is none of them: a thread's designation.
+const PlainEnd* plain_end(std::string_view designation);
+
+/// One end of a part: a thread and whether it is the screw or the socket; or one of the plain ends.
 struct ThreadEnd {
-    std::string designation;  ///< as in the catalogue, "1/4-20 UNC"
+    std::string designation;  ///< as in the catalogue, "1/4-20 UNC"; a plain end's
     bool male = true;
     friend bool operator==(const ThreadEnd&, const ThreadEnd&) = default;
     /// Same thread, other sex: the two screw together.
@@ -18,7 +30,8 @@ struct ThreadEnd {
 };
 std::string name_of(const ThreadEnd& end);
 
-/// "1/4-20 male", "M6 female", "3/8-16 m". Errors: a Problem that says how to write it, or that the thread is unknown.
+/// "1/4-20 male", "M6 female", "3/8-16 m", "shoe foot". Errors: a Problem that says how to write it, or that the thread
+/// is unknown.
 Result<ThreadEnd> read_end(std::string_view text);
 
 struct Adapter {

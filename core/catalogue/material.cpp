@@ -173,6 +173,13 @@ bool is_face_of(std::string_view surface, const Material& material) {
     return (stuff == "wood" || stuff == "steel" || stuff == "aluminium") && stuff == stuff_of(material.friction_class);
 }
 
+std::string surface_of(std::string_view surface, const Material& material) {
+    const auto all = materials();
+    const bool is_bare =
+        std::any_of(all.begin(), all.end(), [&](const auto& m) { return m.friction_class == surface; });
+    return !is_bare && is_face_of(surface, material) ? std::string(surface) : material.friction_class;
+}
+
 Result<std::string> surface_named(std::string_view face) {
     for (const auto& surface : surfaces())
         if (surface == face) return surface;

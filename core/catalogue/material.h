@@ -64,6 +64,9 @@ Result<FrictionPair> friction_between(std::string_view a, std::string_view b);
 Result<std::string> surface_named(std::string_view face);
 /// Whether a surface is that material's, bare or finished: "varnished wood" is oak's, "rubber" is not.
 bool is_face_of(std::string_view surface, const Material& material);
+/// The surface once it is of another material: that material's bare face, or the surface itself where it is a finish on
+/// that material ("painted steel" of mild steel). Empty where the material's face is not known.
+std::string surface_of(std::string_view surface, const Material& material);
 /// The surface with a finish on it. Errors: a Problem, the finish is unknown or not for that.
 Result<std::string> finished(std::string_view surface, std::string_view finish);
 /// The pair by its name, "steel on plywood" or "varnished oak on rubber", in either order.

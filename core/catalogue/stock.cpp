@@ -75,8 +75,11 @@ std::vector<StockRow> read_all() {
     for (auto& row : rows) {
         const auto made_of = row.texts.find("material");
         if (made_of == row.texts.end()) continue;
-        for (const auto& material : of_materials)
-            if (material.name == made_of->second) row.sizes.insert(material.sizes.begin(), material.sizes.end());
+        for (const auto& material : of_materials) {
+            if (material.name != made_of->second) continue;
+            row.sizes.insert(material.sizes.begin(), material.sizes.end());
+            if (row.group == "pad") row.texts.insert(*material.texts.find("bears"));
+        }
     }
     rows.insert(rows.end(), of_screws.begin(), of_screws.end());
     rows.insert(rows.end(), std::make_move_iterator(of_materials.begin()), std::make_move_iterator(of_materials.end()));

@@ -130,6 +130,12 @@ class Joint {
 };
 
 /// Rows of a stock table that fill inputs at once: a tube its diameter and its wall.
+/// Which of the two surfaces of a friction what is chosen is: the first or the second of its pair's name, or both.
+struct Rubs {
+    std::string input;
+    bool first = false, second = false;
+};
+
 struct StockUse {
     std::string group, label;                                     ///< of catalogue::stock(); "Tube"
     std::vector<std::pair<std::string, std::string>> fills;       ///< input and the row's size that fills it
@@ -137,6 +143,7 @@ struct StockUse {
     std::vector<std::pair<std::string, std::string>> names = {};  ///< input and the row's text that fills it
     std::string key = "stock";  ///< how it is asked for by name: material=oak, pad=cork
     std::vector<std::pair<std::string, std::string>> also = {};  ///< filled too, where the row has that size
+    std::vector<Rubs> rubs = {};  ///< frictions whose surface it is, where the interface stands alone
 };
 
 /// What an interface of a family mostly carries: a bench begins with it.

@@ -5,6 +5,7 @@
 #include <algorithm>
 #include <map>
 
+#include "catalogue/material.h"
 #include "catalogue/words/names.h"
 
 namespace clampet::families {
@@ -22,11 +23,14 @@ std::vector<StockUse> all_uses(const Family& family) {
     if (find_parameter(family, "torque") && find_parameter(family, "squeezed_by"))
         uses.push_back(
             {"hand torque", "Knob or hand", {{"torque", "torque"}}, {{"squeezed_by", "screw"}}, {}, "tight"});
-    if (const auto* by = find_parameter(family, "squeezed_by"); by && find_parameter(family, "force"))
+    if (find_parameter(family, "disc_cone"))
         uses.push_back({"disc spring",
-                        "Disc spring, pressed three quarters flat",
-                        {{"force", "force"}, {"kept", "kept"}},
-                        {{"squeezed_by", "force"}},
+                        "Disc spring",
+                        {{"disc_outer", "outer"},
+                         {"disc_bore", "bore"},
+                         {"disc_thickness", "thickness"},
+                         {"disc_cone", "free_cone"}},
+                        {{"squeezed_by", "disc_spring"}},
                         {},
                         "spring"});
     // Where a ring rubs it is a head's; a clamp screw rubs with its tip.
@@ -235,6 +239,19 @@ Values values_from(const StockOffer& offer) {
             values.insert_or_assign(input, Value{found->second});
     for (const auto& [input, choice] : offer.use->sets) values.insert_or_assign(input, Value{choice});
     return values;
+}
+
+std::optional<std::string> pair_with(const StockOffer& offer, const Rubs& rubs, std::string_view pair) {
+    const auto of = offer.row->texts.find("material");
+    const auto material = catalogue::material_named(of == offer.row->texts.end() ? offer.row->name : of->second);
+    const auto between = pair.find(" on ");
+    if (!material || between == pair.npos) return std::nullopt;
+    std::string first(pair.substr(0, between)), second(pair.substr(between + 4));
+    if (rubs.first) first = catalogue::surface_of(first, *material);
+    if (rubs.second) second = catalogue::surface_of(second, *material);
+    const auto known = catalogue::friction_between(first, second);
+    if (first.empty() || second.empty() || !known) return std::nullopt;
+    return first + " on " + second;
 }
 
 std::optional<StockValue> stock_value(const StockOffer& offer, std::string_view input) {

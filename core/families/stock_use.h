@@ -38,6 +38,10 @@ bool is_stock_key(std::span<const StockUse> uses, std::string_view key);
 /// The inputs that a row fills, with the choices that go with it.
 Values values_from(const StockOffer& offer);
 
+/// The pair of surfaces where one of them is now of what was chosen: "rubber on plywood" of oak is "rubber on
+/// hardwood". Nothing where the row is no material with a known face, or the table of frictions has no such pair.
+std::optional<std::string> pair_with(const StockOffer& offer, const Rubs& rubs, std::string_view pair);
+
 /// What a row says of one input: its value, and its 5 % and 95 % values where the row has them.
 struct StockValue {
     Value value;

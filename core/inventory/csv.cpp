@@ -89,7 +89,9 @@ Result<double> number_of(std::string text, const Row& row, const char* column, c
     return value;
 }
 
-std::string quoted(const std::string& text) {
+}  // namespace
+
+std::string csv_cell(const std::string& text) {
     if (text.find_first_of(",\"\n\r;\t") == text.npos) return text;
     std::string out = "\"";
     for (const char c : text) {
@@ -98,8 +100,6 @@ std::string quoted(const std::string& text) {
     }
     return out + "\"";
 }
-
-}  // namespace
 
 Result<std::vector<Item>> read_csv(std::string_view text) {
     if (text.starts_with("\xEF\xBB\xBF")) text.remove_prefix(3);
@@ -152,8 +152,9 @@ Result<std::vector<Item>> read_csv(std::string_view text) {
 std::string write_csv(const std::vector<Item>& items) {
     std::string out = "name,count,price,pack,kind,note\n";
     for (const auto& item : items)
-        out += fmt::format("{},{:g},{},{:g},{},{}\n", quoted(item.name), item.count,
-                           item.price ? fmt::format("{:g}", *item.price) : "", item.pack, item.kind, quoted(item.note));
+        out +=
+            fmt::format("{},{:g},{},{:g},{},{}\n", csv_cell(item.name), item.count,
+                        item.price ? fmt::format("{:g}", *item.price) : "", item.pack, item.kind, csv_cell(item.note));
     return out;
 }
 

@@ -1,5 +1,6 @@
 #pragma once
 #include "parts/body.h"
+#include "parts/workpiece.h"
 
 namespace clampet::parts {
 
@@ -21,6 +22,9 @@ class PartKind {
     /// Sizes that suit the port of a neighbour: a clamp for this tube. `above`: the part is carried by it. Empty where
     /// nothing of it follows.
     virtual families::Values fitted(const Port& /*neighbour*/, bool /*above*/) const { return {}; }
+    /// What is sawn and bored to make it, from the same values as its body; empty where it is not made of boards or
+    /// bars. The values are such that it can be built.
+    virtual std::vector<Workpiece> workpieces(const families::Values& /*values*/) const { return {}; }
 };
 
 /// All kinds, from the ground to the payload.
@@ -35,6 +39,9 @@ std::string words_of(const Port& port);
 /// its kind's standard face is its standard material's, bare or finished.
 /// Errors  A Problem whose `where` is the size's key.
 Result<families::Values> completed(const PartKind& kind, const families::Values& given);
+
+/// The pieces that it is made of. Errors: it cannot be built, or a hole of one of them does not lie in it.
+Result<std::vector<Workpiece>> workpieces_of(const PartKind& kind, const families::Values& given);
 
 /// completed(), and builds. Errors: a Problem whose `where` is the size's key.
 Result<Body> built(const PartKind& kind, const families::Values& given);

@@ -133,6 +133,14 @@ Result<families::Values> completed(const PartKind& kind, const families::Values&
     return values;
 }
 
+Result<std::vector<Workpiece>> workpieces_of(const PartKind& kind, const families::Values& given) {
+    if (const auto body = built(kind, given); !body) return body.problem();
+    auto pieces = kind.workpieces(*completed(kind, given));
+    for (const auto& piece : pieces)
+        if (const auto ok = check_bores(piece); !ok) return ok.problem();
+    return pieces;
+}
+
 Result<Body> built(const PartKind& kind, const families::Values& given) {
     const auto values = completed(kind, given);
     if (!values) return values.problem();

@@ -106,6 +106,34 @@ void fit_end(Values& values, const std::string& key, const Port& neighbour) {
     if (const auto stud = size_of(neighbour, "length")) values[key + "_depth"] = *stud + 0.002;
 }
 
+Workpiece piece_of(const Values& values, std::string name, double length, double width, double thickness) {
+    Workpiece piece;
+    piece.name = std::move(name);
+    const auto material = catalogue::material_named(text(values, "material"));
+    piece.material = material ? material->name : text(values, "material");
+    piece.stuff = stuff_of(values);
+    piece.length = length;
+    piece.width = width;
+    piece.thickness = thickness;
+    return piece;
+}
+
+Bore screw_hole(const Eigen::Vector2d& at, std::string thread, bool close) {
+    const auto known = catalogue::thread_named(thread);
+    const auto holes = known ? catalogue::clearance_holes(*known) : catalogue::ClearanceHoles{};
+    return {at, close ? holes.close : holes.normal, 0, BoreFor::clearance, std::move(thread)};
+}
+
+std::vector<Bore> end_bores(const Values& values, const std::string& key, const Eigen::Vector2d& at, double thickness,
+                            bool from_the_back) {
+    const auto& kind = text(values, key);
+    if (kind != "socket" && kind != "thread") return {};
+    const auto major = major_diameter(values, key + "_thread");
+    const double depth = number(values, key + "_depth");
+    if (!major) return {};
+    return {{at, *major, depth < thickness ? depth : 0, BoreFor::thread, text(values, key + "_thread"), from_the_back}};
+}
+
 std::optional<double> size_of(const Port& port, std::string_view key) {
     const auto at = port.sizes.find(key);
     const auto* size = at == port.sizes.end() ? nullptr : std::get_if<double>(&at->second);

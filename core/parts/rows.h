@@ -48,6 +48,14 @@ Port face_port(std::string id, const Vector& at, double length, double width, do
 Port male_thread(std::string id, const Vector& at, std::string designation, double length, std::string surface = {});
 Port female_thread(std::string id, const Vector& at, std::string designation, double depth, std::string surface = {});
 
+/// A piece of what the part is made of. `material`: the row that names it.
+Workpiece piece_of(const Values& values, std::string name, double length, double width, double thickness);
+/// A hole that a screw of that designation goes through, as close as its joint wants it.
+Bore screw_hole(const Eigen::Vector2d& at, std::string thread, bool close = false);
+/// A threaded hole of an end, where it is one: rows KEY, KEY_thread and KEY_depth.
+std::vector<Bore> end_bores(const Values& values, const std::string& key, const Eigen::Vector2d& at, double thickness,
+                            bool from_the_back = false);
+
 /// What a lever or a latch sweeps about its hub: part of a disc about z, from one angle to another, at most half of it.
 Shape swing(const Vector& hub, double radius, double from, double to, double height);
 
@@ -87,9 +95,15 @@ class SimpleKind : public PartKind {
         Role role = Role::part;
         Origin origin = Origin::make;
     };
+    using Pieces = std::vector<Workpiece> (*)(const Values& values);
     SimpleKind(Texts texts, std::vector<families::Parameter> parameters, Build builder,
-               std::vector<families::StockUse> stock = {}, Fit fit = nullptr)
-        : texts_(texts), parameters_(std::move(parameters)), build_(builder), stock_(std::move(stock)), fit_(fit) {}
+               std::vector<families::StockUse> stock = {}, Fit fit = nullptr, Pieces pieces = nullptr)
+        : texts_(texts),
+          parameters_(std::move(parameters)),
+          build_(builder),
+          stock_(std::move(stock)),
+          fit_(fit),
+          pieces_(pieces) {}
     std::string_view key() const override { return texts_.key; }
     std::string_view name() const override { return texts_.name; }
     std::string_view purpose() const override { return texts_.purpose; }
@@ -103,6 +117,9 @@ class SimpleKind : public PartKind {
         if (fit_) fit_(values, neighbour, above);
         return values;
     }
+    std::vector<Workpiece> workpieces(const Values& values) const override {
+        return pieces_ ? pieces_(values) : std::vector<Workpiece>{};
+    }
 
  private:
     Texts texts_;
@@ -110,6 +127,7 @@ class SimpleKind : public PartKind {
     Build build_;
     std::vector<families::StockUse> stock_;
     Fit fit_;
+    Pieces pieces_;
 };
 
 }  // namespace clampet::parts

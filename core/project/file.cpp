@@ -145,4 +145,28 @@ Status write_file_atomically(const std::filesystem::path& given, std::string_vie
     return Done{};
 }
 
+Status write_files(const std::filesystem::path& folder, const std::vector<NamedFile>& files) {
+    std::error_code error;
+    const bool was_there = std::filesystem::exists(folder, error);
+    if (was_there && !std::filesystem::is_directory(folder, error))
+        return Problem{"file.not_a_folder", folder.string(), "Several files go into a folder, and this is a file.",
+                       "Give the name of a folder, or of one that is not there yet."};
+    std::filesystem::create_directories(folder, error);
+    if (error)
+        return Problem{"file.no_folder", folder.string(),
+                       fmt::format("The folder cannot be made: {}.", error.message()),
+                       "Choose another place, or change who may write there."};
+    std::vector<std::filesystem::path> fresh;
+    for (const auto& file : files) {
+        const auto path = folder / file.name;
+        if (!std::filesystem::exists(path, error)) fresh.push_back(path);
+        if (const auto done = write_file_atomically(path, file.bytes); !done) {
+            for (const auto& written : fresh) std::filesystem::remove(written, error);
+            if (!was_there) std::filesystem::remove(folder, error);
+            return done.problem();
+        }
+    }
+    return Done{};
+}
+
 }  // namespace clampet::project

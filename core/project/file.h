@@ -2,6 +2,7 @@
 #include <filesystem>
 #include <string>
 #include <string_view>
+#include <vector>
 
 #include "quantity/result.h"
 
@@ -16,5 +17,14 @@ Result<std::string> read_file(const std::filesystem::path& path);
 /// Replaces a file whole or not at all: writes beside it, flushes to the disk, renames.
 /// Errors  A Problem (read-only folder, full disk, name too long); the old file is then untouched.
 Status write_file_atomically(const std::filesystem::path& path, std::string_view text);
+
+/// A file of several that belong together.
+struct NamedFile {
+    std::string name, bytes;
+};
+/// Writes them into a folder, which is made if there is none: each whole or not at all, and where one fails none stays
+/// that was not there before.
+/// Errors  A Problem: not a folder, no room, not allowed.
+Status write_files(const std::filesystem::path& folder, const std::vector<NamedFile>& files);
 
 }  // namespace clampet::project

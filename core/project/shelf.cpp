@@ -6,6 +6,7 @@
 #include <algorithm>
 
 #include "catalogue/thread.h"
+#include "parts/fittings.h"
 #include "project/building.h"
 #include "rig/joining.h"
 
@@ -22,7 +23,11 @@ std::string text_of(const Port& port, const char* key) {
     return text ? *text : std::string();
 }
 
+/// The end of an adapter that it is alike: a thread, a shoe or its foot, a light stand's stud or its socket.
 std::optional<ThreadEnd> end_of(const Port& port) {
+    if (parts::is_accessory_shoe(port)) return ThreadEnd{"accessory shoe", false};
+    if (parts::is_foot(port)) return ThreadEnd{"accessory shoe", true};
+    if (parts::takes_stand_stud(port)) return ThreadEnd{"16 mm stud", false};
     const std::string designation = text_of(port, "designation"), sex = text_of(port, "sex");
     if (port.kind != families::PortKind::thread || designation.empty() || sex.empty()) return std::nullopt;
     const auto thread = catalogue::thread_named(designation);
@@ -61,13 +66,17 @@ Result<Rig> tried(const Rig& rig, const ShelfItem& item, const ShelfPlace& place
 }
 
 NewPart adapter_of(const catalogue::RouteStep& step) {
-    const auto sex = [](const ThreadEnd& end) { return std::string(end.male ? "stud" : "socket"); };
+    families::Values values{{"top", std::string(step.out.male ? "stud" : "socket")},
+                            {"top_thread", step.out.designation}};
+    if (!catalogue::plain_end(step.in.designation)) {
+        values["below"] = std::string(step.in.male ? "stud" : "socket");
+        values["below_thread"] = step.in.designation;
+    } else {
+        values["below"] = std::string(step.in.designation == "16 mm stud" ? "stand_stud" : "foot");
+    }
     return {"adapter",
             step.adapter.name,
-            {{"below", sex(step.in)},
-             {"below_thread", step.in.designation},
-             {"top", sex(step.out)},
-             {"top_thread", step.out.designation}},
+            std::move(values),
             {},
             {},
             {},
@@ -75,8 +84,8 @@ NewPart adapter_of(const catalogue::RouteStep& step) {
             step.in_stock ? step.adapter.name : std::string()};
 }
 
-/// Free threads of what is there.
-std::vector<ThreadEnd> free_threads(const Rig& rig, const rig::Part& on, const std::string& port) {
+/// Free ends of what is there.
+std::vector<ThreadEnd> free_ends(const Rig& rig, const rig::Part& on, const std::string& port) {
     std::vector<ThreadEnd> all;
     for (const auto& p : on.ports)
         if ((port.empty() || p.id == port) && (!port.empty() || !rig::is_taken(rig, on.id, p.id)))
@@ -93,10 +102,11 @@ std::optional<std::vector<NewPart>> routed(const Rig& rig, const ShelfItem& item
     const auto body = parts::built(*item.kind, item.parts.front().values);
     if (!on || !body) return std::nullopt;
     std::optional<std::vector<catalogue::RouteStep>> best;
-    for (const auto& from : free_threads(rig, *on, opened ? opened->support.port : place.on_port))
+    for (const auto& from : free_ends(rig, *on, opened ? opened->support.port : place.on_port))
         for (const auto& port : body->ports)
             if (const auto to = end_of(port))
-                if (auto route = catalogue::adapter_route(from, *to, in_stock); route && !route->empty())
+                if (auto route = catalogue::adapter_route(from, *to, in_stock);
+                    route && !route->empty() && !catalogue::plain_end(route->back().out.designation))
                     if (!best || route->size() < best->size()) best = std::move(*route);
     if (!best) return std::nullopt;
     std::vector<NewPart> parts;

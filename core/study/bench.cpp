@@ -93,6 +93,20 @@ std::map<std::string, rig::Input> inputs_from(const families::StockOffer& offer,
     return inputs;
 }
 
+std::map<std::string, rig::Input> frictions_from(const families::StockOffer& offer, const families::Family& family,
+                                                 const std::map<std::string, rig::Input, std::less<>>& given) {
+    std::map<std::string, rig::Input> frictions;
+    for (const auto& rubs : offer.use->rubs) {
+        const auto* row = families::find_parameter(family, rubs.input);
+        const auto at = given.find(rubs.input);
+        const auto* named = at == given.end() ? nullptr : std::get_if<rig::FrictionOf>(&at->second);
+        if (!row || (at != given.end() && !named)) continue;
+        if (const auto pair = families::pair_with(offer, rubs, named ? named->pair : row->friction_pair))
+            frictions[rubs.input] = rig::FrictionOf{*pair};
+    }
+    return frictions;
+}
+
 std::optional<Taken> taken_from(const families::StockUse& use,
                                 const std::map<std::string, rig::Input, std::less<>>& inputs) {
     std::optional<Taken> taken;

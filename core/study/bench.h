@@ -39,6 +39,10 @@ mechanics::Load with_worst_push(const families::Joint& joint, const BenchLoad& l
 /// What a row of stock fills, by its name: its numbers are looked up when they are wanted.
 /// `said` is how it was asked for, where a word of feel came with the name.
 std::map<std::string, rig::Input> inputs_from(const families::StockOffer& offer, const std::string& said = {});
+/// The frictions whose surface it is, where they are known by a pair of names: "rubber on hardwood" of oak.
+/// `given`: the inputs so far; a friction of one's own stays.
+std::map<std::string, rig::Input> frictions_from(const families::StockOffer& offer, const families::Family& family,
+                                                 const std::map<std::string, rig::Input, std::less<>>& given);
 /// What of a use was taken by its name.
 struct Taken {
     std::string name;

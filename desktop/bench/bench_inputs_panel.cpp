@@ -123,6 +123,7 @@ void BenchInputsPanel::rebuild_stock() {
     stock_rows_.clear();
     for (auto& asked : families::stock_questions(model_.family())) {
         auto* row = new StockRow(model_.family(), std::move(asked), this);
+        row->choose_surfaces_too();
         stock_->addWidget(row);
         stock_rows_.push_back(row);
         connect(row, &StockRow::taken, this, [this](const std::map<std::string, rig::Input>& inputs) {

@@ -2,6 +2,7 @@
 #include <map>
 #include <QWidget>
 
+#include "desktop/widgets/going.h"
 #include "project/document.h"
 
 class QLineEdit;
@@ -17,6 +18,7 @@ class SetsPanel : public QWidget {
     Q_OBJECT
  public:
     explicit SetsPanel(project::Document& document, QWidget* parent = nullptr);
+    ~SetsPanel() override { hear_no_more(*this); }
     void refresh();
     QPushButton* add_button() const { return add_; }
     QLineEdit* set_name(const std::string& set) const { return rows_.at(set).name; }

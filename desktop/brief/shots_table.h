@@ -2,6 +2,7 @@
 #include <map>
 #include <QWidget>
 
+#include "desktop/widgets/going.h"
 #include "project/document.h"
 
 class QBoxLayout;
@@ -21,6 +22,7 @@ class ShotsTable : public QWidget {
     Q_OBJECT
  public:
     explicit ShotsTable(project::Document& document, QWidget* parent = nullptr);
+    ~ShotsTable() override { hear_no_more(*this); }
     void refresh();
     /// The picture beside the shots, or above them where the page is narrow.
     void fit_width(int width);

@@ -13,6 +13,7 @@
 #include "desktop/bench/bench_page.h"
 #include "desktop/bench/bench_stage.h"
 #include "desktop/bench/benches_page.h"
+#include "desktop/make/make_stage.h"
 #include "desktop/rig/elevation_view.h"
 #include "desktop/rig/rig_page.h"
 #include "desktop/rig/seam_sheet.h"
@@ -81,7 +82,11 @@ static void take(clampet::desktop::MainWindow& window, const std::string& text) 
     const auto equals = text.find('=');
     const auto offer =
         clampet::families::stock_named(window.bench_model().family(), text.substr(equals + 1), text.substr(0, equals));
-    if (offer) (void)window.bench_model().set_inputs(clampet::study::inputs_from(*offer));
+    if (!offer) return;
+    auto inputs = clampet::study::inputs_from(*offer);
+    inputs.merge(clampet::study::frictions_from(*offer, window.bench_model().family(),
+                                                window.bench_model().bench().element.inputs));
+    (void)window.bench_model().set_inputs(inputs);
 }
 
 /// What lies below the rig, or over it.
@@ -118,39 +123,41 @@ static void wait_for(clampet::desktop::MainWindow& window) {
 int main(int argc, char** argv) {
     QApplication app(argc, argv);
     QCommandLineParser parser;
-    parser.addOptions({{"out", "PNG to write.", "file"},
-                       {"size", "Window size.", "WxH", "1280x800"},
-                       {"dark", "Dark colours."},
-                       {"text", "Text scale.", "scale", "1"},
-                       {"file", "Rig to open instead of the demo.", "rig"},
-                       {"scroll", "Down the page, in pixels.", "px"},
-                       {"page",
-                        "start, brief, plan (a brief before there is a rig), rig, stock-room, benches, threads, stack, "
-                        "fit or identify.",
-                        "page", "rig"},
-                       {"part", "Part to select.", "id"},
-                       {"seam", "Seam to select.", "id"},
-                       {"element", "Element of it.", "id"},
-                       {"bench", "Family whose bench to open, or \"seam\" for the selected seam's.", "family"},
-                       {"push", "On a bench: a hand's push in newtons.", "N"},
-                       {"search", "On the benches page: words to look for.", "words"},
-                       {"take", "On a bench: something known by its name to take, \"material=oak\".", "key=name"},
-                       {"device", "On a bench: what it carries, by its class.", "class"},
-                       {"against", "On a bench: what the plot is drawn against, \"/payload\" or an input.", "key"},
-                       {"advice", "On a bench: what would make it hold."},
-                       {"shelf", "Open the shelf on this part.", "id"},
-                       {"travel", "The travel of this axis, interface.axis.", "axis"},
-                       {"likelihood", "How often it lets go."},
-                       {"worst", "Search the worst pose."},
-                       {"front", "Front view."},
-                       {"top", "View from above."},
-                       {"turned", "Turned view."},
-                       {"ghosts", "Where other shots have the payload."},
-                       {"frame", "What the lens sees."},
-                       {"question", "rig, advice, limit, balance, room or picture.", "key", "rig"},
-                       {"use", "Used like this: cards, separated by commas.", "cards"},
-                       {"more", "A seam's other inputs, too."},
-                       {"working", "Show the working."}});
+    parser.addOptions(
+        {{"out", "PNG to write.", "file"},
+         {"size", "Window size.", "WxH", "1280x800"},
+         {"dark", "Dark colours."},
+         {"text", "Text scale.", "scale", "1"},
+         {"file", "Rig to open instead of the demo.", "rig"},
+         {"scroll", "Down the page, in pixels.", "px"},
+         {"page",
+          "start, brief, plan (a brief before there is a rig), rig, make, stock-room, benches, threads, stack, "
+          "fit or identify.",
+          "page", "rig"},
+         {"part", "Part to select.", "id"},
+         {"seam", "Seam to select.", "id"},
+         {"element", "Element of it.", "id"},
+         {"bench", "Family whose bench to open, or \"seam\" for the selected seam's.", "family"},
+         {"push", "On a bench: a hand's push in newtons.", "N"},
+         {"search", "On the benches page: words to look for.", "words"},
+         {"take", "On a bench: something known by its name to take, \"material=oak\".", "key=name"},
+         {"device", "On a bench: what it carries, by its class.", "class"},
+         {"against", "On a bench: what the plot is drawn against, \"/payload\" or an input.", "key"},
+         {"advice", "On a bench: what would make it hold."},
+         {"shelf", "Open the shelf on this part.", "id"},
+         {"travel", "The travel of this axis, interface.axis.", "axis"},
+         {"likelihood", "How often it lets go."},
+         {"worst", "Search the worst pose."},
+         {"front", "Front view."},
+         {"top", "View from above."},
+         {"turned", "Turned view."},
+         {"ghosts", "Where other shots have the payload."},
+         {"frame", "What the lens sees."},
+         {"question", "rig, advice, limit, balance, room or picture.", "key", "rig"},
+         {"use", "Used like this: cards, separated by commas.", "cards"},
+         {"more", "A seam's other inputs, too."},
+         {"list", "On the make page: 0 template, 1 cut list, 2 drills.", "which", "0"},
+         {"working", "Show the working."}});
     parser.process(app);
     QTemporaryDir folder;
     QSettings::setPath(QSettings::NativeFormat, QSettings::UserScope, folder.path());
@@ -172,6 +179,10 @@ int main(int argc, char** argv) {
         if (!window.document().perform(clampet::project::SetUse{cards})) return 1;
     }
     if (parser.value("page") == "brief" || parser.value("page") == "plan") window.show_stage("brief");
+    if (parser.value("page") == "make") {
+        window.show_stage("make");
+        window.stage<clampet::desktop::MakeStage>()->view_button(parser.value("list").toUInt() % 3)->click();
+    }
     if (parser.value("page") == "stock-room") window.show_stage("stock");
     if (parser.isSet("seam")) window.select_seam(parser.value("seam"));
     if (parser.isSet("part")) window.stage<clampet::desktop::RigPage>()->select_part(parser.value("part"));

@@ -62,11 +62,28 @@ void StageTab::paintEvent(QPaintEvent*) {
                QFontMetricsF(p.font()).elidedText(state_, Qt::ElideRight, inside.width()));
 }
 
-StageBar::StageBar(QWidget* parent) : QWidget(parent), tabs_(new QHBoxLayout), menus_(new QHBoxLayout) {
+namespace {
+
+/// Where the title is written: as wide as it is read well, or as narrow as the stages leave it.
+class TitlePlace : public QWidget {
+ public:
+    explicit TitlePlace(QWidget* parent) : QWidget(parent) {
+        setAttribute(Qt::WA_TransparentForMouseEvents);
+        setSizePolicy(QSizePolicy::Preferred, QSizePolicy::Ignored);
+        setMaximumWidth(sizeHint().width());
+    }
+    QSize sizeHint() const override { return {qRound(290 * std::min(1.12, text_scale())), 0}; }
+    QSize minimumSizeHint() const override { return {qRound(120 * std::min(1.12, text_scale())), 0}; }
+};
+
+}  // namespace
+
+StageBar::StageBar(QWidget* parent)
+    : QWidget(parent), place_(new TitlePlace(this)), tabs_(new QHBoxLayout), menus_(new QHBoxLayout) {
     auto* row = new QHBoxLayout(this);
     row->setContentsMargins(0, 0, 10, 0);
     row->setSpacing(10);
-    row->addSpacing(title_width());
+    row->addWidget(place_);
     tabs_->setSpacing(0);
     row->addLayout(tabs_);
     row->addStretch(1);
@@ -97,10 +114,6 @@ void StageBar::add_menu(const QString& title, QMenu* menu) {
     menus_->addWidget(button);
 }
 
-int StageBar::title_width() {
-    return qRound(290 * std::min(1.12, text_scale()));
-}
-
 void StageBar::set_title(const QString& title, const QString& detail) {
     title_ = title;
     detail_ = detail;
@@ -113,7 +126,7 @@ void StageBar::paintEvent(QPaintEvent*) {
     const Theme& t = theme();
     QPainter p(this);
     p.fillRect(rect(), t.header);
-    const QRectF place(16, 4, title_width() - 24, height() - 8);
+    const QRectF place(16, 4, place_->width() - 24, height() - 8);
     const auto write = [&](QRectF where, const QString& text, const QFont& font, const QColor& colour) {
         p.setFont(font);
         p.setPen(colour);

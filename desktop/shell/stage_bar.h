@@ -38,7 +38,7 @@ class StageBar : public QWidget {
     void paintEvent(QPaintEvent*) override;
 
  private:
-    static int title_width();
+    QWidget* place_;  ///< of the title; narrower where the stages need the room
     QHBoxLayout *tabs_, *menus_;
     QString title_, detail_;
 };

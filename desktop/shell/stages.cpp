@@ -1,5 +1,6 @@
 #include "desktop/bench/bench_stage.h"
 #include "desktop/brief/brief_page.h"
+#include "desktop/make/make_stage.h"
 #include "desktop/rig/rig_page.h"
 #include "desktop/shell/stage.h"
 #include "desktop/stock/stock_stage.h"
@@ -8,10 +9,8 @@ namespace clampet::desktop {
 
 std::vector<Stage*> make_stages(Session& session, QWidget* parent) {
     return {
-        new BriefPage(session, parent),
-        new RigPage(session, parent),
-        new StockStage(session, parent),
-        new BenchStage(session, parent),
+        new BriefPage(session, parent),  new RigPage(session, parent),    new MakeStage(session, parent),
+        new StockStage(session, parent), new BenchStage(session, parent),
     };
 }
 

@@ -1,5 +1,6 @@
 #pragma once
 #include "desktop/shell/stage.h"
+#include "desktop/widgets/going.h"
 
 class QLabel;
 class QLineEdit;
@@ -17,6 +18,7 @@ class StockStage : public Stage {
     Q_OBJECT
  public:
     explicit StockStage(Session& session, QWidget* parent = nullptr);
+    ~StockStage() override { hear_no_more(*this); }
     QString name() const override { return tr("S&tock"); }
     QString key() const override { return "stock"; }
     State state() const override;

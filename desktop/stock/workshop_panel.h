@@ -1,4 +1,5 @@
 #pragma once
+#include "desktop/widgets/going.h"
 #include "desktop/widgets/panel.h"
 #include "project/document.h"
 #include "project/stockroom.h"
@@ -14,6 +15,7 @@ class WorkshopPanel : public Panel {
     Q_OBJECT
  public:
     WorkshopPanel(project::Document& document, project::Stockroom& stockroom, QWidget* parent = nullptr);
+    ~WorkshopPanel() override { hear_no_more(*this); }
     void refresh();
     /// What the open rig takes from the drawer, and what differs.
     QString rig_says() const { return rig_->text(); }

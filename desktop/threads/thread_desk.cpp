@@ -74,6 +74,7 @@ ThreadDesk::ThreadDesk(QWidget* parent)
         auto* thread = new QComboBox(two_ends_);
         auto* sex = new QComboBox(two_ends_);
         for (const auto& t : catalogue::threads()) thread->addItem(QString::fromStdString(t.designation));
+        for (const auto& plain : catalogue::plain_ends) thread->addItem(text_of(plain.designation));
         sex->addItems({tr("screw"), tr("socket")});
         sex->setCurrentIndex(i);
         thread->setAccessibleName(i == 0 ? tr("Thread of one end") : tr("Thread of the other end"));
@@ -144,21 +145,32 @@ void ThreadDesk::refresh() {
     stack_tab_->setEnabled(desk_.meet());
     if (!desk_.meet() && stack_tab_->isChecked()) fit_tab_->click();
     picture_->setVisible(desk_.meet());
-    if (answer) {
+    if (desk_.meet()) {
         builder_->set_threads(desk_.screw(), desk_.socket());
+        picture_->show_drawing(families::fit_section(desk_.screw(), desk_.socket()));
+    }
+    for (int i = 0; i < 2; ++i) name_sexes(i);
+    if (answer) {
         verdict_->setText(mark_of(answer->verdict) + " " + QString::fromStdString(answer->name));
         set_text_colour(verdict_, theme().of(answer->verdict));
         reason_->setText(QString::fromStdString(answer->reason));
-        picture_->show_drawing(families::fit_section(desk_.screw(), desk_.socket()));
     } else {
-        verdict_->setText(desk_.end(0).male ? tr("Two screws meet: something must lie between them")
-                                            : tr("Two sockets meet: something must lie between them"));
+        verdict_->setText(text_of(desk_.what_meets()));
         set_text_colour(verdict_, theme().text);
         reason_->clear();
     }
     route_->setText(QString::fromStdString(desk_.route()));
-    const auto &one = desk_.thread(0), &other = desk_.thread(1);
-    sizes_->setText(sizes_of(one) + (one.designation == other.designation ? QString() : "\n" + sizes_of(other)));
+    QStringList sizes;
+    for (int i = 0; i < 2; ++i)
+        if (const auto& thread = desk_.thread(i); thread && !sizes.contains(sizes_of(*thread)))
+            sizes += sizes_of(*thread);
+    sizes_->setText(sizes.isEmpty() ? tr("Neither of them is a thread.") : sizes.join("\n"));
+}
+
+void ThreadDesk::name_sexes(int end) {
+    const auto* plain = catalogue::plain_end(desk_.end(end).designation);
+    ends_[end].sex->setItemText(0, plain ? text_of(plain->male) : tr("screw"));
+    ends_[end].sex->setItemText(1, plain ? text_of(plain->female) : tr("socket"));
 }
 
 ThreadDesk::State ThreadDesk::state() const {

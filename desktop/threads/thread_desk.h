@@ -63,6 +63,7 @@ class ThreadDesk : public QWidget {
     std::array<QPushButton*, 4> tabs() const { return {fit_tab_, stack_tab_, together_tab_, identify_tab_}; }
     QWidget* fit_page();
     void refresh();
+    void name_sexes(int end);
 
     QPushButton *back_, *fit_tab_, *stack_tab_, *together_tab_, *identify_tab_;
     QWidget* two_ends_;

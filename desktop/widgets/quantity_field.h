@@ -1,6 +1,7 @@
 #pragma once
 #include <QWidget>
 
+#include "desktop/widgets/going.h"
 #include "project/document.h"
 #include "quantity/format.h"
 #include "quantity/parse_range.h"
@@ -17,6 +18,7 @@ class QuantityField : public QWidget {
     Q_OBJECT
  public:
     QuantityField(quantity::Dimension dimension, QWidget* parent = nullptr);
+    ~QuantityField() override { hear_no_more(*this); }
     /// From the document: never emits.
     void show_value(double si);
     /// The same for a value that was computed: rounded, as nobody typed its digits.

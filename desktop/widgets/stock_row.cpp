@@ -111,11 +111,14 @@ void StockRow::take(const QString& typed) {
     }
     const auto offer = families::stock_named(uses_, family_.key(), name, use().key);
     if (!offer) return show_note(text_of(offer.problem().what + " " + offer.problem().remedy), true);
-    emit taken(study::inputs_from(*offer, name));
+    auto inputs = study::inputs_from(*offer, name);
+    if (chooses_surfaces_) inputs.merge(study::frictions_from(*offer, family_, given_));
+    emit taken(inputs);
 }
 
 void StockRow::refresh(const Inputs& given, const families::Values& values) {
     values_ = values;
+    given_ = given;
     std::optional<study::Taken> known;
     taken_by_ = nullptr;
     for (const auto& use : uses_) {

@@ -39,12 +39,32 @@ TEST_CASE("every adapter that can be bought has two threads that are known, a na
     for (const auto& adapter : catalogue::adapters()) {
         CAPTURE(adapter.name);
         CHECK(names.insert(adapter.name).second);
-        CHECK(catalogue::thread_named(adapter.a.designation));
-        CHECK(catalogue::thread_named(adapter.b.designation));
+        for (const auto& end : {adapter.a, adapter.b})
+            CHECK((catalogue::plain_end(end.designation) || catalogue::thread_named(end.designation)));
     }
     CHECK(names.size() > 40);
     // A microphone clip goes on a camera stud in one step.
     CHECK(route("1/4-20 male", "5/8-27 female")->size() == 1);
+}
+
+TEST_CASE("a shoe, a light stand's stud and wood are ends too", "[adapters]") {
+    for (const auto& plain : catalogue::plain_ends) {
+        const auto in = read_end(plain.male), takes = read_end(plain.female);
+        REQUIRE(in);
+        REQUIRE(takes);
+        CHECK(in->mates(*takes));
+        CHECK(catalogue::name_of(*in) == plain.male);
+        CHECK(catalogue::name_of(*takes) == plain.female);
+    }
+    // A clip with 5/8-27 onto a camera's shoe; a camera onto a light stand, and onto a beam.
+    const auto clip = route("accessory shoe", "5/8-27 female");
+    REQUIRE(clip);
+    CHECK(clip->size() == 2);
+    CHECK_THAT(clip->front().adapter.name, Catch::StartsWith("accessory shoe foot"));
+    CHECK(route("16 mm stud", "1/4-20 female")->size() == 1);
+    CHECK_THAT(route("wood", "M8 female")->front().adapter.name, Catch::StartsWith("hanger bolt, M8"));
+    // Screwed on from both sides, nothing fits: a foot has one end that is a thread.
+    CHECK(route("shoe foot", "accessory shoe")->empty());
 }
 
 TEST_CASE("what is in the drawer comes first, even when it is longer", "[adapters]") {

@@ -647,6 +647,18 @@ TEST_CASE("a name fills what it knows, says so, and a number beside it counts in
     CHECK(assumed.at("torque").at("low").get<double>() == relative(1.4, 1e-6));
     CHECK(assumed.at("torque").at("high").get<double>() == relative(3.15, 1e-6));
     CHECK(assumed.at("friction").at("from") == "cork on plywood");
+    // What is named is what rubs, as far as nobody says otherwise.
+    const auto rubs = [](const std::string& arguments) {
+        const auto answered = json::parse(run("bench " + arguments + " --json").out);
+        for (const auto& a : answered.at("assumed"))
+            if (a.at("input") == "friction" && a.at("corrected") == false) return a.at("from").get<std::string>();
+        return std::string("typed");
+    };
+    CHECK(rubs("flat_face material=beech pad=cork") == "cork on hardwood");
+    CHECK(rubs("flat_face pad=cork material=beech") == "cork on hardwood");
+    CHECK(rubs("friction_pivot material=oak") == "hardwood on hardwood");
+    CHECK(rubs("friction_pivot material=oak finish=waxed") == "waxed wood on waxed wood");
+    CHECK(rubs("friction_pivot material=oak friction=0.3") == "typed");
     const auto text = run("bench arm material=PLA modulus=3GPa").out;
     CHECK_THAT(text, Catch::Contains("density = 1240 kg/m³, from PLA, printed"));
     CHECK_THAT(text, Catch::Contains("modulus = 2.3 GPa, from PLA, printed: from memory — yours counts instead"));
@@ -961,4 +973,36 @@ TEST_CASE("a counterweight is made up from the drawer, or of what is sold", "[cl
     CHECK_THAT(text, Catch::Contains("from the drawer: sandbag, 3 kg"));
     CHECK(run("balance " + folder + "rigs/k05.clampet.json --workshop " + folder + "rigs/k05.clampet.json").exit_code ==
           3);
+}
+
+TEST_CASE("what the workshop needs is written or printed", "[cli][export]") {
+    const std::string arm = CLAMPET_SOURCE_DIR "/data/rigs/k16.clampet.json";
+    TemporaryFolder folder;
+    const auto in = [&](const char* name) { return (folder.path() / name).string(); };
+    const auto drills = run("export " + arm + " --what drills");
+    CHECK(drills.exit_code == 0);
+    CHECK_THAT(drills.out, Catch::StartsWith("Drills, in the order of use") && Catch::Contains("8.4 mm"));
+    const auto cuts = json::parse(run("export " + arm + " --what cutlist --length 1.2m --json").out);
+    CHECK(cuts.at("rows").size() >= 4);
+    CHECK(cuts.at("rows")[0].contains("sawn to"));
+    CHECK(run("export " + arm + " --what templates --out " + in("all.pdf")).exit_code == 0);
+    CHECK(std::filesystem::file_size(folder.path() / "all.pdf") > 5000);
+    const auto svgs = run("export " + arm + " --what templates --as svg --out " + in("sheets") + " --json");
+    CHECK(svgs.exit_code == 0);
+    for (const auto& file : json::parse(svgs.out).at("written")) CHECK(std::filesystem::exists(file.get<std::string>()));
+    CHECK(run("export " + arm + " --what cutlist --as csv --out " + in("cuts.csv")).exit_code == 0);
+    CHECK(std::filesystem::file_size(folder.path() / "cuts.csv") > 100);
+    for (const std::string wrong : {"--what poems", "--what templates --as csv --out x", "--what templates",
+                                    "--what cutlist --kerf 30mm", "--what cutlist --length -1m",
+                                    "--what templates --paper A9 --out x.pdf"}) {
+        const auto refused = run("export " + arm + " " + wrong);
+        CAPTURE(wrong, refused.err);
+        CHECK(refused.exit_code == 2);
+        CHECK(std::count(refused.err.begin(), refused.err.end(), '\n') == 1);
+    }
+    // Nothing to make; a file where a folder should be; nothing half-written where one of them cannot be.
+    const std::string bought = CLAMPET_SOURCE_DIR "/data/rigs/k06.clampet.json";
+    CHECK_THAT(run("export " + bought + " --what templates --out " + in("none.pdf")).err, Catch::Contains("is made"));
+    CHECK_FALSE(std::filesystem::exists(folder.path() / "none.pdf"));
+    CHECK(run("export " + arm + " --what templates --as svg --out " + in("cuts.csv")).exit_code == 3);
 }

@@ -177,6 +177,20 @@ TEST_CASE("a choice that a name made says so too", "[desktop][bench]") {
     QTest::keyClick(pad->lineEdit(), Qt::Key_Return);
     CHECK(d.bench().input("bears")->choices()->currentData() == "pad");
     CHECK(d.bench().input("bears")->note() == "from “cork”");
+    // It is what rubs, too; a friction of one's own stays.
+    const auto rubs = [&] {
+        const auto& inputs = d.window.bench_model().bench().element.inputs;
+        const auto at = inputs.find("friction");
+        const auto* pair = at == inputs.end() ? nullptr : std::get_if<rig::FrictionOf>(&at->second);
+        return pair ? pair->pair : std::string("a number");
+    };
+    CHECK(rubs() == "cork on anodised aluminium");
+    REQUIRE(d.window.bench_model().set_input("friction", 0.5));
+    DemoWindow::type(pad->lineEdit(), "leather");
+    QTest::keyClick(pad->lineEdit(), Qt::Key_Return);
+    CHECK(rubs() == "a number");
+    DemoWindow::type(pad->lineEdit(), "cork");
+    QTest::keyClick(pad->lineEdit(), Qt::Key_Return);
     d.bench().input("bears")->choices()->setCurrentIndex(0);
     emit d.bench().input("bears")->choices()->activated(0);
     CHECK(d.bench().input("bears")->note().isEmpty());

@@ -393,7 +393,7 @@ TEST_CASE("what is dropped on the picture of a camera stands on it, and balances
     const auto after = picture->together();
     CHECK(after.first == Approx(before.first + microphone.mass));
     // By moments: it stands above, so the whole balances higher.
-    const auto& thing = picture->things().back();
+    const auto thing = picture->things().back();
     const rig::Vector own = thing.own_from_part * microphone.centre_of_gravity;
     CHECK(after.second.z() ==
           Approx((before.first * before.second.z() + microphone.mass * own.z()) / after.first).epsilon(1e-9));

@@ -33,7 +33,7 @@ struct StudyWindow : DemoWindow {
         return *view;
     }
     void wait(desktop::StudyView& view) {
-        REQUIRE(QTest::qWaitFor([&] { return !view.is_busy(); }, 60000));
+        REQUIRE(QTest::qWaitFor([&] { return !view.is_busy(); }, 240000));
         QApplication::processEvents();
     }
     static QPushButton* button(QWidget& in, const QString& text, int index = 0) {

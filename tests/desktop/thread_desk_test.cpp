@@ -56,7 +56,14 @@ TEST_CASE("the thread desk says what fits, what joins and what to drill", "[desk
     CHECK_FALSE(desk->picture()->isVisible());
     CHECK_FALSE(desk->stack_tab()->isEnabled());
     desk->sex(1)->setCurrentIndex(1);
+    desk->thread(1)->setCurrentText("accessory shoe");
+    CHECK(desk->sex(1)->currentText() == "accessory shoe");
+    CHECK(desk->sex(1)->itemText(0) == "shoe foot");
+    CHECK_THAT(desk->verdict_text().toStdString(), Catch::Contains("meets accessory shoe: something must lie"));
+    CHECK_FALSE(desk->picture()->isVisible());
+    CHECK_THAT(desk->sizes_text().toStdString(), Catch::StartsWith("1/4-20 UNC: outside"));
     choose(desk->thread(1), "1/4-20");
+    CHECK(desk->sex(1)->currentText() == "socket");
     QTest::mouseClick(desk->stack_tab(), Qt::LeftButton);
     QTest::mouseClick(desk->builder()->bench_button(), Qt::LeftButton);
     REQUIRE(d.window.bench());

@@ -135,6 +135,26 @@ TEST_CASE("what is lit can be put there, wherever that is", "[project][building]
     CHECK(routed > 0);
 }
 
+TEST_CASE("a foot on a stud brings what is screwed on into a camera's shoe", "[project][building]") {
+    Document d;
+    REQUIRE(d.perform(Build{{}, {}, {}, {{"floor"}, {"post"}, {"camera"}}}));
+    const std::string camera = d.rig().parts.back().id;
+    const auto all = project::shelf(d.rig(), {camera, "shoe"});
+    const auto cup = std::find_if(all.begin(), all.end(), [](const auto& x) { return x.kind->key() == "ball_cup"; });
+    REQUIRE(cup != all.end());
+    REQUIRE(cup->can_go());
+    REQUIRE(cup->adapters() == 1);
+    REQUIRE(d.perform(project::edit_for(*cup, {camera, "shoe"})));
+    const auto& foot = *(d.rig().parts.end() - 2);
+    CHECK(foot.kind == "adapter");
+    CHECK(foot.values.at("below") == families::Value(std::string("foot")));
+    CHECK(foot.port("below")->kind == families::PortKind::plate);
+    const auto seam = std::find_if(d.rig().interfaces.begin(), d.rig().interfaces.end(),
+                                   [&](const auto& f) { return f.payload.part == foot.id; });
+    REQUIRE(seam != d.rig().interfaces.end());
+    CHECK(seam->elements.front().family == "shoe");
+}
+
 TEST_CASE("an adapter that is missing is routed and comes along", "[project][building]") {
     Document d;
     // A 3/8 stud; a camera has a 1/4 in socket.

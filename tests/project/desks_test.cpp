@@ -189,7 +189,7 @@ TEST_CASE("two ends that meet say whether they fit, and what joins them if they 
     project::FitDesk desk;
     REQUIRE(desk.answer());
     CHECK(desk.answer()->verdict == study::Verdict::slips);  // M6 jams in 1/4-20
-    CHECK(desk.screw().designation == desk.thread(0).designation);
+    CHECK(desk.screw().designation == desk.thread(0)->designation);
     REQUIRE(desk.set_end(0, {"1/4-20", true}));
     CHECK(desk.answer()->verdict == study::Verdict::holds);
     CHECK(desk.route() == "Nothing: they screw together.");
@@ -198,9 +198,19 @@ TEST_CASE("two ends that meet say whether they fit, and what joins them if they 
     CHECK_FALSE(desk.meet());
     CHECK_THAT(desk.route(), Catch::Contains(" on, ") && Catch::EndsWith(" free)"));
     REQUIRE(desk.set_end(1, {"M5", true}));
-    CHECK(desk.socket().designation == desk.thread(0).designation);
+    CHECK(desk.socket().designation == desk.thread(0)->designation);
     CHECK(desk.set_end(1, {"M99", true}).problem().id == ProblemId("thread.unknown"));
-    CHECK(desk.end(1).designation == desk.thread(1).designation);
+    CHECK(desk.end(1).designation == desk.thread(1)->designation);
+    // A shoe is no thread: what goes into it is its foot.
+    REQUIRE(desk.set_end(0, {"accessory shoe", false}));
+    CHECK_FALSE(desk.thread(0));
+    CHECK_FALSE(desk.meet());
+    CHECK_FALSE(desk.answer());
+    CHECK(desk.what_meets() == "accessory shoe meets M5 male: something must lie between them");
+    REQUIRE(desk.set_end(1, {"accessory shoe", true}));
+    REQUIRE(desk.answer());
+    CHECK(desk.answer()->reason == "The shoe foot goes into the accessory shoe.");
+    CHECK(desk.route() == "Nothing: they go together.");
 }
 
 TEST_CASE("a bench's desk keeps the last good design, its gestures and what was pinned", "[project][desk]") {

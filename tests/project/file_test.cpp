@@ -141,3 +141,17 @@ TEST_CASE("a killed save leaves nothing behind for good", "[project][file]") {
     CHECK(fs::exists(other));
     CHECK(fs::exists(own));
 }
+
+TEST_CASE("files that belong together are all there or none is", "[project][file]") {
+    TemporaryFolder folder;
+    const auto to = folder.path() / "out";
+    REQUIRE(project::write_files(to, {{"a.txt", "a"}, {"b.txt", "b"}}));
+    CHECK(*project::read_file(to / "b.txt") == "b");
+    // A name that no file can have: what was written before it is taken away, what was there already stays.
+    CHECK_FALSE(project::write_files(to, {{"a.txt", "A"}, {"c.txt", "c"}, {std::string(300, 'x'), "no"}}));
+    CHECK(std::filesystem::exists(to / "a.txt"));
+    CHECK_FALSE(std::filesystem::exists(to / "c.txt"));
+    CHECK_FALSE(project::write_files(folder.path() / "new", {{"a.txt", "a"}, {std::string(300, 'x'), "no"}}));
+    CHECK_FALSE(std::filesystem::exists(folder.path() / "new"));
+    CHECK(project::write_files(to / "a.txt", {{"d.txt", "d"}}).problem().id == ProblemId("file.not_a_folder"));
+}

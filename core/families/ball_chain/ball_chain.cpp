@@ -401,7 +401,9 @@ const Family& ball_chain() {
           {{"modulus", "youngs_modulus"}, {"strain_limit", "strain_limit"}},
           {},
           {},
-          "material"},
+          "material",
+          {},
+          {{.input = "friction", .first = true, .second = true}}},
          {"material", "Core wire", {{"wire_yield", "yield"}}, {}, {}, "wire"}},
         &motion, {chain_in_cup()}, {.mass = 0.15, .at = {0, 0, 0.02}, .push = 0});
     return family;

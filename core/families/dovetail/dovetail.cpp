@@ -211,7 +211,7 @@ Result<FormulaParts> build(const Values& v) {
     t.length = number(v, "length");
     t.width = number(v, "width");
     t.height = number(v, "height");
-    t.locked = text(v, "jaw_law") == "locked";
+    t.locked = jaw_is_locked(v);
     t.seated = text(v, "seating") == "as_tightened";
     t.closed_end = text(v, "ends") == "closed";
     t.rail_sign = text(v, "rail_on") == "payload" ? 1 : -1;
@@ -295,9 +295,10 @@ const Family& dovetail() {
             squeeze_parameters(
                 {.force = 600, .torque = 0.8, .screw = "M6", .bearing_outer = 0.012, .bearing_inner = 0.0064}),
             {
-                choice_row("jaw_law", "The jaw is",
-                           {{"locked", "locked by a screw"}, {"spring", "pressed by a spring"}}, "locked",
-                           "A locked jaw shares a side load with the fixed one; a spring keeps its force."),
+                shown_for(choice_row("jaw_law", "The jaw is",
+                                     {{"locked", "locked by a screw"}, {"spring", "pressed by a spring"}}, "locked",
+                                     "A locked jaw shares a side load with the fixed one; a spring keeps its force."),
+                          "squeezed_by", {"force", "screw"}),
                 [] {
                     Parameter p = choice_row(
                         "seating", "Tightened", {{"jogged", "and jogged"}, {"as_tightened", "once, not moved"}},

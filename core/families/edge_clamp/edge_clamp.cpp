@@ -215,7 +215,7 @@ void add_modes(const EdgeClamp& g, FormulaParts& parts) {
 
 Result<EdgeClamp> read(const Values& v, const Squeeze& squeezed, const mechanics::CutFacePtr& like) {
     EdgeClamp g;
-    g.locked = text(v, "jaw_law") == "locked";
+    g.locked = jaw_is_locked(v);
     g.force = squeezed.force;
     g.a = number(v, "plate_length");
     g.b = number(v, "plate_width");
@@ -346,8 +346,9 @@ const Family& edge_clamp() {
             squeeze_parameters(
                 {.force = 900, .torque = 2, .screw = "M8", .bearing_outer = 0, .bearing_inner = 0, .kept = 0.7}),
             {
-                choice_row("jaw_law", "The jaw is", {{"locked", "a screw"}, {"spring", "a spring"}}, "locked",
-                           "A screw shares a load with the other side; a spring keeps its force."),
+                shown_for(choice_row("jaw_law", "The jaw is", {{"locked", "a screw"}, {"spring", "a spring"}}, "locked",
+                                     "A screw shares a load with the other side; a spring keeps its force."),
+                          "squeezed_by", {"force", "screw"}),
                 quantity_row("board_strength", "Board may bear", Dimension::stress, 6e6, {1e4, 1e10},
                              "Oak 9 MPa, pine 4 MPa, plywood 8 MPa, chipboard 3 MPa, each across the grain.",
                              "from memory"),
@@ -389,8 +390,22 @@ const Family& edge_clamp() {
           "stock",
           {{"board_strength", "bearing"}}},
          {"timber", "Timber lying flat", {{"board_thickness", "thickness"}}, {}},
-         {"material", "Board or desk top", {{"board_strength", "bearing"}}, {}, {}, "material"},
-         {"material", "Pad under the screw", {{"cap_strength", "bearing"}}, {}, {}, "cap"},
+         {"material",
+          "Board or desk top",
+          {{"board_strength", "bearing"}},
+          {},
+          {},
+          "material",
+          {},
+          {{.input = "friction", .second = true}, {.input = "lower_friction", .second = true}}},
+         {"material",
+          "Pad under the screw",
+          {{"cap_strength", "bearing"}},
+          {},
+          {},
+          "cap",
+          {},
+          {{.input = "lower_friction", .first = true}}},
          {"material", "Frame of the clamp", {{"frame_strength", "bending"}}, {}, {}, "frame"}},
         nullptr, {frame_on_edge()});
     return family;

@@ -404,7 +404,9 @@ const Family& friction_pivot() {
           {{"cheek_modulus", "youngs_modulus"}, {"kept", "retention"}},
           {},
           {},
-          "material"},
+          "material",
+          {},
+          {{.input = "friction", .first = true, .second = true}}},
          {"plywood", "Plywood, real thickness", {{"plate_thickness", "thickness"}}, {}},
          {"board", "Board, as sold", {{"plate_thickness", "thickness"}}, {}}},
         &motion, {pivots()});

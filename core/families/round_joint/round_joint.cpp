@@ -433,7 +433,14 @@ const Family& round_joint() {
         "A post, rod, dowel or bolt in a round hole: does it wobble, drop, turn, come out or crush its rim?", rows(),
         &build, true,
         {{"tube", "Tube or rod", {{"post", "outer"}}, {}, {}, "tube"},
-         {"material", "Softer of both", {{"bearing_strength", "bearing"}}, {}, {}, "material"},
+         {"material",
+          "Softer of both",
+          {{"bearing_strength", "bearing"}},
+          {},
+          {},
+          "material",
+          {},
+          {{.input = "friction", .second = true}}},
          {"glue", "Glue", {{"shear_strength", "shear"}}, {{"held", "glued"}}, {}, "adhesive"}},
         nullptr, {post_in_hole()}, {.mass = 1.3, .at = {0.02, 0, 0.3}, .push = 5});
     return family;

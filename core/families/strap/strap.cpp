@@ -260,6 +260,8 @@ const Family& strap() {
     auto squeezed = squeeze_parameters(
         {.force = 250, .torque = 0.6, .screw = "M5", .bearing_outer = 0.012, .bearing_inner = 0.0055, .kept = 0.7});
     squeezed.front().choices.push_back({"gap", "drawing the plates to a gap"});
+    for (auto& row : squeezed)
+        if (row.key == "kept") row = shown_for(std::move(row), "squeezed_by", {"force", "screw", "gap"});
     const auto by_gap = [](Parameter p) { return shown_for(std::move(p), "squeezed_by", {"gap"}); };
     static const FormulaFamily family(
         "strap", "Plates on a strap",
@@ -303,7 +305,9 @@ const Family& strap() {
           {{"plate_strength", "bending"}, {"plate_modulus", "youngs_modulus"}, {"kept", "retention"}},
           {},
           {},
-          "material"},
+          "material",
+          {},
+          {{.input = "friction", .second = true}}},
          {"material",
           "What the strap is padded with",
           {{"strap_modulus", "pad_modulus"}},

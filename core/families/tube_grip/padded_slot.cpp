@@ -131,7 +131,7 @@ Result<std::shared_ptr<const Joint>> join_slot(const Values& v, const mechanics:
     auto squeezed = grip_squeeze(v);
     if (!squeezed) return squeezed.problem();
     Slot g;
-    g.locked = text(v, "squeezed_by") != "spring" && text(v, "jaw_law") == "locked";
+    g.locked = jaw_is_locked(v);
     g.force = squeezed->force;
     g.into_body = text(v, "fixed_side") == "own" ? -1 : 1;
     g.length = number(v, "length");

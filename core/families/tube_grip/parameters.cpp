@@ -16,8 +16,6 @@ std::vector<Parameter> make_rows() {
         {.force = 1500, .torque = 3, .screw = "M8", .bearing_outer = 0.016, .bearing_inner = 0.0084, .kept = 0.7});
     for (auto& row : squeezed) {
         if (row.key == "squeezed_by") row.choices.push_back({"spring", "a spring clamp"});
-        // A spring follows what creeps: it loses nothing.
-        if (row.key == "kept") row = shown_for(std::move(row), "squeezed_by", {"force", "screw"});
     }
     const auto by_spring = [](Parameter p) { return shown_for(std::move(p), "squeezed_by", {"spring"}); };
     return joined({

@@ -62,7 +62,7 @@ Result<std::shared_ptr<const Joint>> join_jaws(const Values& v) {
             fmt::format("The tube would touch {:.3g} mm from the bottom of the V, and the flank is {:.3g} mm long.",
                         touch * 1e3, n.flank * 1e3),
             fmt::format("Use a flank of at least {:.3g} mm, or a wider V.", touch * 1e3)};
-    n.locked = text(v, "squeezed_by") != "spring" && text(v, "jaw_law") == "locked";
+    n.locked = jaw_is_locked(v);
     n.seated = text(v, "seating") == "as_tightened";
     n.two_rigid = text(v, "rigid_jaws") == "two";
     // The fixed jaw lies on the holder's own side, unless it hooks round the tube: then the same load pulls on it.
@@ -172,7 +172,9 @@ class TubeGrip : public Family {
              {{"pad_strength", "bearing"}, {"kept", "retention"}},
              {},
              {{"pads", "gives_way"}},
-             "material"},
+             "material",
+             {},
+             {{.input = "friction", .second = true}}},
             {"material", "Slit tube", {{"slit_modulus", "youngs_modulus"}}, {}, {}, "slit"},
             {"material", "Material of the tube", {{"tube_strength", "yield"}}, {}, {}, "tube_material"}};
         return uses;

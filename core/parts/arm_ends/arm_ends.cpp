@@ -1,3 +1,7 @@
+#include <fmt/format.h>
+
+#include <algorithm>
+
 #include "parts/rows.h"
 
 namespace clampet::parts {
@@ -137,18 +141,75 @@ std::vector<families::Parameter> tip_rows() {
         "top", "It carries by", "face");
 }
 
+/// Its openings, as many as fit beside each other with as much between them as above and below.
+std::vector<std::vector<Eigen::Vector2d>> pockets_of(double from, double to, double height, double high,
+                                                     double length) {
+    const double between = std::max(0.005, (height - high) / 2);
+    const int count = static_cast<int>((to - from - between) / (length + between));
+    std::vector<std::vector<Eigen::Vector2d>> all;
+    const double start = from + (to - from - count * (length + between) + between) / 2;
+    for (int i = 0; i < count; ++i) {
+        const double left = start + i * (length + between), right = left + length;
+        all.push_back({{left, -high / 2}, {right, -high / 2}, {right, high / 2}, {left, high / 2}});
+    }
+    return all;
+}
+
+/// The whole of it, with what goes on behind. A board on edge is marked on its side, another on its top.
+std::vector<Workpiece> root_pieces(const Values& v) {
+    const double behind = number(v, "behind"), held = number(v, "held"), free = number(v, "length"),
+                 height = number(v, "height"), hole = number(v, "hole"), all = behind + held + free;
+    const auto& section = text(v, "section");
+    const double at = -all / 2 + behind + held / 2;  // the middle of what is held
+    if (section == "round" || section == "tube") {
+        auto bar = piece_of(v, "arm", all, height, height);
+        bar.is_round = true;
+        if (section == "tube") bar.wall = number(v, "wall");
+        if (hole > 0)
+            bar.note = fmt::format("hole of {:.1f} mm across, {:.0f} mm from its held end", hole * 1e3,
+                                   (behind + held / 2) * 1e3);
+        return {std::move(bar)};
+    }
+    const double width = number(v, "width");
+    const bool on_edge = height > width;
+    const double across = on_edge ? height : width;
+    auto board = piece_of(v, "arm", all, across, on_edge ? width : height);
+    if (section != "tube" && text(v, "taper") == "tapered") {
+        const double tip = number(v, on_edge ? "tip_height" : "tip_width"), from = -all / 2 + behind + held;
+        board.outline = {{-all / 2, -across / 2}, {from, -across / 2}, {all / 2, -tip / 2},
+                         {all / 2, tip / 2},      {from, across / 2},  {-all / 2, across / 2}};
+    }
+    if (on_edge && section == "pocketed")
+        board.openings = pockets_of(-all / 2 + behind + held, all / 2, height, number(v, "pocket_height"),
+                                    number(v, "pocket_length"));
+    if (hole > 0 && !on_edge) board.bores.push_back({{at, 0}, hole});
+    if (hole > 0 && on_edge)
+        board.note = fmt::format("hole of {:.1f} mm through its edge, {:.0f} mm from its held end", hole * 1e3,
+                                 (behind + held / 2) * 1e3);
+    return {std::move(board)};
+}
+
+std::vector<Workpiece> tip_pieces(const Values& v) {
+    const double height = number(v, "height"), hole = number(v, "hole");
+    auto block = piece_of(v, "far end", number(v, "length"), number(v, "width"), height);
+    if (hole > 0) block.bores.push_back({Eigen::Vector2d::Zero(), hole});
+    for (auto& bore : end_bores(v, "top", Eigen::Vector2d::Zero(), height)) block.bores.push_back(std::move(bore));
+    block.note = "glued and screwed under or on the arm’s end, or one with it";
+    return {std::move(block)};
+}
+
 }  // namespace
 
 const PartKind& arm_kind() {
     static const SimpleKind kind(
         {"arm", "Arm, its held end", "A board, rod or tube that reaches out and bends: what it is, and its held end."},
-        root_rows(), root, {}, fit_root);
+        root_rows(), root, {}, fit_root, root_pieces);
     return kind;
 }
 
 const PartKind& arm_tip_kind() {
     static const SimpleKind kind({"arm_tip", "Arm, its far end", "What an arm carries with: a face, a hole or a stud."},
-                                 tip_rows(), tip, {}, fit_tip);
+                                 tip_rows(), tip, {}, fit_tip, tip_pieces);
     return kind;
 }
 

@@ -60,12 +60,22 @@ std::vector<families::Parameter> rows() {
         shown_for(length_row("top_depth", "Thread on top, depth", 0.012, 1, "Of its thread."), "top", {"thread"})};
 }
 
+std::vector<Workpiece> pieces(const Values& v) {
+    const double height = number(v, "height"), hole = number(v, "hole");
+    auto block = piece_of(v, "block", number(v, "length"), number(v, "width"), height);
+    if (hole > 0) block.bores.push_back({Eigen::Vector2d::Zero(), hole});
+    for (const char* end : {"bottom", "top"})
+        for (auto& bore : end_bores(v, end, Eigen::Vector2d::Zero(), height, end == std::string("bottom")))
+            block.bores.push_back(std::move(bore));
+    return {std::move(block)};
+}
+
 }  // namespace
 
 const PartKind& block_kind() {
     static const SimpleKind kind(
         {"block", "Block or board", "A box of one material: a spacer, a riser, a board, with faces or threads."},
-        rows(), build, {}, fit);
+        rows(), build, {}, fit, pieces);
     return kind;
 }
 

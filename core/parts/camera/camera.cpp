@@ -1,3 +1,4 @@
+#include "parts/fittings.h"
 #include "parts/rows.h"
 
 namespace clampet::parts {
@@ -40,14 +41,6 @@ Lens lens_of(const Values& v, double body_front) {
     lens.closest_focus = number(v, "closest_focus");
     lens.sensor_behind = length + flange_depth;
     return lens;
-}
-
-/// The shoe for a microphone, a light or a receiver: ISO 518, 18.6 mm between its walls, 2.1 mm under its lips.
-Port shoe_on_top(const Vector& at) {
-    Port shoe{"shoe", families::PortKind::shoe, at};
-    shoe.sizes = {{"width", 0.0187}, {"depth", 0.018}, {"gap", 0.0021}};
-    shoe.surface = "steel";
-    return shoe;
 }
 
 /// A camera with what is on it. Origin: the mouth of its socket; x ahead, along the lens. Each piece balances in its
@@ -94,7 +87,7 @@ Result<Body> build(const Values& v) {
     std::vector<Port> ports{
         female_thread("socket", Vector::Zero(), text(v, "thread"), number(v, "depth"), text(v, "foot"))};
     // A microphone of its own stands there already.
-    if (text(v, "microphone") != "yes") ports.push_back(shoe_on_top({front - deep / 2, 0, high + 0.010}));
+    if (text(v, "microphone") != "yes") ports.push_back(shoe_port("shoe", {front - deep / 2, 0, high + 0.010}));
     Body body = solids.body(std::move(ports));
     body.lens = lens_of(v, front);
     return body;

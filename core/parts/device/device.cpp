@@ -1,5 +1,6 @@
 #include "catalogue/device.h"
 
+#include "parts/fittings.h"
 #include "parts/rows.h"
 
 namespace clampet::parts {
@@ -45,10 +46,7 @@ Result<Body> build(const Values& v) {
     body.centre_of_gravity = balance;
     if (device->sees) body.lens = lens_of(*device->sees, v);
     if (text(v, "mount") == "foot") {
-        Port foot{"mount", families::PortKind::plate};
-        foot.sizes = {{"width", 0.0185}, {"depth", 0.018}, {"thickness", 0.0020}};
-        foot.surface = "steel";
-        body.ports = {std::move(foot)};
+        body.ports = {foot_port("mount", Vector::Zero())};
         return body;
     }
     auto mount = end_port(

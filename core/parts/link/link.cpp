@@ -34,6 +34,14 @@ void fit(Values& v, const Port& neighbour, bool above) {
     if (const auto face = size_of(neighbour, "outer")) v["face"] = *face, v["width"] = std::max(0.05, *face);
 }
 
+std::vector<Workpiece> pieces(const Values& v) {
+    const double length = number(v, "length"), wide = number(v, "width");
+    auto link = piece_of(v, "link", length + wide, wide, number(v, "thickness"));
+    for (const double end : {-1.0, 1.0})
+        link.bores.push_back(screw_hole({end * length / 2, 0}, text(v, "screw"), true));
+    return {std::move(link)};
+}
+
 }  // namespace
 
 const PartKind& link_kind() {
@@ -45,7 +53,7 @@ const PartKind& link_kind() {
          length_row("face", "Friction face, diameter", 0.040, 0.5, "Of the washer or the lap."),
          thread_row("screw", "Bolt", "M8", "Of the joint at its far end."), tight_row("hand tight, star knob Ø40"),
          material_row("birch plywood"), surface_row("surface", "Faces of", "plywood", "What rubs in its joints.")},
-        build, {}, fit);
+        build, {}, fit, pieces);
     return kind;
 }
 

@@ -1,3 +1,5 @@
+#include <fmt/format.h>
+
 #include <cmath>
 
 #include "parts/rows.h"
@@ -53,6 +55,17 @@ void fit(Values& v, const Port& neighbour, bool above) {
     }
 }
 
+std::vector<Workpiece> pieces(const Values& v) {
+    auto plate = piece_of(v, "plate", number(v, "length"), number(v, "width"), number(v, "thickness"));
+    const Eigen::Vector2d over(number(v, "top_ahead"), number(v, "top_aside"));
+    const double hole = number(v, "hole");
+    if (hole > 0) plate.bores.push_back({Eigen::Vector2d::Zero(), hole});
+    if (hole > 0 && over.norm() > hole / 2) plate.bores.push_back({over, hole});
+    if (text(v, "held_as") == "dovetail")
+        plate.note = fmt::format("both long edges to {:.0f}°", number(v, "flank_angle") / quantity::degree);
+    return {std::move(plate)};
+}
+
 }  // namespace
 
 const PartKind& plate_kind() {
@@ -77,7 +90,7 @@ const PartKind& plate_kind() {
                                 {20 * quantity::degree, 80 * quantity::degree}, "Between a flank and the plate.",
                                 "common practice"),
                    "held_as", {"dovetail"})},
-        build, {}, fit);
+        build, {}, fit, pieces);
     return kind;
 }
 

@@ -1,3 +1,5 @@
+#include <fmt/format.h>
+
 #include "parts/rows.h"
 
 namespace clampet::parts {
@@ -36,6 +38,23 @@ void fit(Values& v, const Port& neighbour, bool above) {
     if (const auto across = size_of(neighbour, "diameter")) v["across"] = *across;
 }
 
+std::vector<Workpiece> pieces(const Values& v) {
+    const double height = number(v, "height"), across = number(v, "across"), bore = number(v, "bore");
+    auto column = piece_of(v, "column", height, across, across);
+    column.is_round = text(v, "section") == "round";
+    const bool through = bore > 0;
+    column.note = through ? fmt::format("bored {:.1f} mm through its length", bore * 1e3) : std::string();
+    for (const char* end : {"below", "top"}) {
+        const auto& kind = text(v, end);
+        if (kind == "face") continue;
+        column.note += fmt::format("{}{} in its {} end", column.note.empty() ? "" : "; ",
+                                   kind == "socket" ? text(v, std::string(end) + "_thread") + " thread or insert"
+                                                    : text(v, std::string(end) + "_thread") + " stud",
+                                   end == std::string("top") ? "upper" : "lower");
+    }
+    return {std::move(column)};
+}
+
 }  // namespace
 
 const PartKind& riser_kind() {
@@ -49,7 +68,7 @@ const PartKind& riser_kind() {
                            surface_row("surface", "It is", "hardwood", "What others rub on.")},
                           "below", "It is held by", "socket"),
                  "top", "It carries by", "stud"),
-        build, {}, fit);
+        build, {}, fit, pieces);
     return kind;
 }
 

@@ -1,3 +1,6 @@
+#include <cmath>
+#include <numbers>
+
 #include "parts/rows.h"
 
 namespace clampet::parts {
@@ -51,12 +54,32 @@ std::vector<families::Parameter> rows() {
                     "top", "It carries by", "face");
 }
 
+std::vector<Workpiece> pieces(const Values& v) {
+    const double reach = number(v, "reach"), face = number(v, "face"), plate = number(v, "plate"),
+                 hole = number(v, "hole"), up = reach - plate + face / 2;
+    auto tongue = piece_of(v, "tongue", up, face, number(v, "thickness"));
+    // Its end is round about the bolt.
+    constexpr int corners = 24;
+    for (int i = 0; i <= corners; ++i) {
+        const double round = std::numbers::pi * (0.5 + static_cast<double>(i) / corners);
+        tongue.outline.push_back({-up / 2 + face / 2 + face / 2 * std::cos(round), face / 2 * std::sin(round)});
+    }
+    tongue.outline.push_back({up / 2, -face / 2});
+    tongue.outline.push_back({up / 2, face / 2});
+    tongue.bores.push_back({{-up / 2 + face / 2, 0}, number(v, "bolt"), 0, BoreFor::clearance});
+    tongue.note = "its straight end glued and screwed to the plate";
+    auto top = piece_of(v, "plate", number(v, "length"), number(v, "width"), plate);
+    if (hole > 0 && text(v, "top") == "face") top.bores.push_back({Eigen::Vector2d::Zero(), hole});
+    for (auto& bore : end_bores(v, "top", Eigen::Vector2d::Zero(), plate)) top.bores.push_back(std::move(bore));
+    return {std::move(tongue), std::move(top)};
+}
+
 }  // namespace
 
 const PartKind& tongue_kind() {
     static const SimpleKind kind(
         {"tongue", "Tilt cradle, upper half", "What turns in a yoke, with a plate for the camera."}, rows(), build, {},
-        fit);
+        fit, pieces);
     return kind;
 }
 

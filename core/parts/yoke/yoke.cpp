@@ -63,12 +63,27 @@ std::vector<families::Parameter> rows() {
         "below", "It is held by", "socket");
 }
 
+/// Cheeks that stand on their base; glued and screwed from below.
+std::vector<Workpiece> pieces(const Values& v) {
+    const double height = number(v, "height"), face = number(v, "face"), cheek = number(v, "cheek"),
+                 gap = number(v, "gap"), base = number(v, "base"), length = number(v, "length");
+    const bool two = text(v, "lap") == "yoke";
+    auto foot = piece_of(v, "base", length, two ? gap + 2 * cheek : cheek + gap, base);
+    for (auto& bore : end_bores(v, "below", Eigen::Vector2d::Zero(), base, true)) foot.bores.push_back(std::move(bore));
+    const double up = height + face / 2 - base;
+    auto side = piece_of(v, "cheek", up, face, cheek);
+    side.count = two ? 2 : 1;
+    side.bores.push_back(screw_hole({height - base - up / 2, 0}, text(v, "screw"), true));
+    side.note = "its end glued and screwed to the base";
+    return {std::move(foot), std::move(side)};
+}
+
 }  // namespace
 
 const PartKind& yoke_kind() {
     static const SimpleKind kind(
         {"yoke", "Yoke or knuckle, lower half", "Two cheeks and a bolt: what a tongue tilts between."}, rows(), build,
-        {}, fit);
+        {}, fit, pieces);
     return kind;
 }
 

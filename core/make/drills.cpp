@@ -1,0 +1,110 @@
+#include "make/drills.h"
+
+#include <fmt/format.h>
+
+#include <algorithm>
+#include <cmath>
+
+#include "catalogue/drills.h"
+#include "catalogue/thread.h"
+#include "quantity/format.h"
+
+namespace clampet::make {
+namespace {
+
+using parts::Bore;
+using parts::BoreFor;
+using parts::Stuff;
+using quantity::Dimension;
+
+/// Between its flanks an insert's hole is so much less than its outside; common practice, the maker's is better [m].
+constexpr double insert_bites = 0.001;
+
+std::string mm(double size) {
+    return quantity::format(size, Dimension::length);
+}
+
+const catalogue::StockRow* insert_for(const std::string& thread) {
+    const auto known = catalogue::thread_named(thread);
+    if (!known) return nullptr;
+    for (const auto* row : catalogue::stock_group("insert")) {
+        const auto inside = row->texts.find("inside");
+        if (inside == row->texts.end()) continue;
+        const auto of = catalogue::thread_named(inside->second);
+        if (of && of->designation == known->designation) return row;
+    }
+    return nullptr;
+}
+
+DrillFor through(const Bore& bore) {
+    const auto drills = catalogue::clearance_drills_sold(bore.diameter);
+    return {drills.empty() ? mm(bore.diameter) + " (Forstner or hole saw)" : drills.front().label(),
+            bore.thread.empty() ? "" : bore.thread + " goes through", bore.diameter, bore.thread};
+}
+
+DrillFor tapped(const Bore& bore) {
+    const auto thread = catalogue::thread_named(bore.thread);
+    const auto drills = thread ? catalogue::tap_drills_sold(*thread) : std::vector<catalogue::SoldDrill>{};
+    if (drills.empty()) return {mm(bore.diameter), "tap " + bore.thread, bore.diameter, "tap " + bore.thread};
+    return {drills.front().label(),
+            fmt::format("tap {}, {:.0f} % thread", bore.thread, 100 * drills.front().thread_share),
+            drills.front().diameter, "tap " + bore.thread};
+}
+
+DrillFor for_insert(const Bore& bore) {
+    const auto* insert = insert_for(bore.thread);
+    if (!insert)
+        return {mm(bore.diameter), "insert for " + bore.thread + ": hole as its maker says", bore.diameter, "insert"};
+    const double hole = insert->size("outer") - insert_bites;
+    return {through({{}, hole}).drill, fmt::format("insert {}; its maker’s hole is better", insert->name), hole,
+            "insert"};
+}
+
+/// A row of the list: like holes of one piece.
+struct Hole {
+    const MadePart* part;
+    const parts::Workpiece* piece;
+    const Bore* bore;
+    DrillFor drill;
+    unsigned count = 0;
+};
+
+}  // namespace
+
+DrillFor drill_for(const Bore& bore, Stuff stuff) {
+    if (bore.made_for != BoreFor::thread) return through(bore);
+    const bool takes_insert = stuff == Stuff::wood || stuff == Stuff::plastic;
+    return takes_insert ? for_insert(bore) : tapped(bore);
+}
+
+Table drill_list(const Made& made) {
+    std::vector<Hole> holes;
+    for (const auto& part : made.parts)
+        for (const auto& piece : part.pieces)
+            for (const auto& bore : piece.bores) {
+                const auto like = std::find_if(holes.begin(), holes.end(), [&](const Hole& h) {
+                    return h.piece == &piece && h.bore->diameter == bore.diameter && h.bore->depth == bore.depth &&
+                           h.bore->made_for == bore.made_for && h.bore->thread == bore.thread &&
+                           h.bore->from_the_back == bore.from_the_back;
+                });
+                if (like != holes.end())
+                    like->count += piece.count;
+                else
+                    holes.push_back({&part, &piece, &bore, drill_for(bore, piece.stuff), piece.count});
+            }
+    std::stable_sort(holes.begin(), holes.end(), [](const Hole& a, const Hole& b) {
+        if (std::abs(a.drill.diameter - b.drill.diameter) > 1e-9) return a.drill.diameter < b.drill.diameter;
+        return a.bore->depth == 0 && b.bore->depth > 0;
+    });
+    Table table{"Drills, in the order of use", {"drill", "holes", "piece", "stop at", "then"}, {}, {}};
+    for (const auto& h : holes)
+        table.rows.push_back({h.drill.drill, std::to_string(h.count), name_of(*h.part, *h.piece),
+                              h.bore->depth > 0 ? mm(h.bore->depth) : "through",
+                              h.bore->from_the_back ? (h.drill.then.empty() ? "" : h.drill.then + "; ") +
+                                                          std::string("from the other face")
+                                                    : h.drill.then});
+    if (!holes.empty()) table.notes.push_back("Clamp the piece, a waste board below it; wear eye protection.");
+    return table;
+}
+
+}  // namespace clampet::make

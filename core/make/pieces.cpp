@@ -1,0 +1,52 @@
+#include "make/pieces.h"
+
+#include <fmt/format.h>
+
+#include "parts/part_kind.h"
+#include "quantity/format.h"
+
+namespace clampet::make {
+
+using quantity::Dimension;
+
+std::size_t Made::pieces() const {
+    std::size_t count = 0;
+    for (const auto& part : parts)
+        for (const auto& piece : part.pieces) count += piece.count;
+    return count;
+}
+
+Result<Made> made_of(const rig::Rig& rig) {
+    Made made;
+    for (std::size_t i = 0; i < rig.parts.size(); ++i) {
+        const auto& part = rig.parts[i];
+        if (part.origin != parts::Origin::make) continue;
+        const auto* kind = parts::kind_named(part.kind);
+        auto pieces = kind ? parts::workpieces_of(*kind, part.values) : std::vector<parts::Workpiece>{};
+        if (!pieces) {
+            auto problem = pieces.problem();
+            problem.where = fmt::format("/parts/{}{}{}", i, problem.where.empty() ? "" : "/values/", problem.where);
+            problem.what = fmt::format("{}: {}", part.name, problem.what);
+            return problem;
+        }
+        if (pieces->empty())
+            made.otherwise.push_back(part.name);
+        else
+            made.parts.push_back({part.id, part.name, std::move(*pieces)});
+    }
+    return made;
+}
+
+std::string name_of(const MadePart& part, const parts::Workpiece& piece) {
+    return part.pieces.size() == 1 ? part.name : part.name + ": " + piece.name;
+}
+
+std::string stock_of(const parts::Workpiece& piece) {
+    const auto mm = [](double size) { return quantity::format(size, Dimension::length); };
+    if (piece.is_round && piece.wall > 0)
+        return fmt::format("{} tube Ø{}, wall {}", piece.material, mm(piece.width), mm(piece.wall));
+    if (piece.is_round) return fmt::format("{} Ø{}", piece.material, mm(piece.width));
+    return fmt::format("{} {}", piece.material, mm(piece.thickness));
+}
+
+}  // namespace clampet::make

@@ -1,0 +1,28 @@
+#pragma once
+#include "parts/workpiece.h"
+#include "rig/rig.h"
+
+namespace clampet::make {
+
+/// A part of the rig that is made, and the pieces that it is sawn and bored from.
+struct MadePart {
+    std::string part;  ///< its id
+    std::string name;
+    std::vector<parts::Workpiece> pieces;
+};
+/// What is to be made of a rig.
+struct Made {
+    std::vector<MadePart> parts;
+    std::vector<std::string> otherwise;  ///< made too, but of no pieces that are known here: names
+    std::size_t pieces() const;          ///< counted one by one
+};
+/// Meaning  Every part whose origin is `make`, in the rig's order.
+/// Errors   A Problem at the part that cannot be made: a wall that vanishes, a hole beside its piece.
+Result<Made> made_of(const rig::Rig& rig);
+
+/// "yoke: cheek", or the part alone where it is one piece.
+std::string name_of(const MadePart& part, const parts::Workpiece& piece);
+/// "birch plywood 12 mm", "beech Ø30 mm".
+std::string stock_of(const parts::Workpiece& piece);
+
+}  // namespace clampet::make

@@ -1,0 +1,72 @@
+#include "parts/workpiece.h"
+
+#include <fmt/format.h>
+
+#include <algorithm>
+#include <cmath>
+#include <limits>
+
+namespace clampet::parts {
+namespace {
+
+using Eigen::Vector2d;
+
+double distance_to_edge(const Vector2d& p, const Vector2d& a, const Vector2d& b) {
+    const Vector2d along = b - a;
+    const double share = along.squaredNorm() > 0 ? std::clamp((p - a).dot(along) / along.squaredNorm(), 0.0, 1.0) : 0;
+    return (p - a - share * along).norm();
+}
+
+/// Even-odd, and how far it is to the nearest edge.
+struct Place {
+    bool inside = false;
+    double edge = std::numeric_limits<double>::infinity();
+};
+Place place_in(const Vector2d& p, const std::vector<Vector2d>& outline) {
+    Place place;
+    for (std::size_t i = 0; i < outline.size(); ++i) {
+        const auto &a = outline[i], &b = outline[(i + 1) % outline.size()];
+        if ((a.y() > p.y()) != (b.y() > p.y()) && p.x() < a.x() + (b.x() - a.x()) * (p.y() - a.y()) / (b.y() - a.y()))
+            place.inside = !place.inside;
+        place.edge = std::min(place.edge, distance_to_edge(p, a, b));
+    }
+    return place;
+}
+
+}  // namespace
+
+std::vector<Vector2d> outline_of(const Workpiece& piece) {
+    if (!piece.outline.empty()) return piece.outline;
+    const double a = piece.length / 2, b = piece.width / 2;
+    return {{-a, -b}, {a, -b}, {a, b}, {-a, b}};
+}
+
+Status check_bores(const Workpiece& piece) {
+    const auto outline = outline_of(piece);
+    const auto said = [](const Bore& bore) {
+        return fmt::format("The hole of {:.1f} mm at {:.1f}, {:.1f} mm", bore.diameter * 1e3, bore.at.x() * 1e3,
+                           bore.at.y() * 1e3);
+    };
+    for (std::size_t i = 0; i < piece.bores.size(); ++i) {
+        const auto& bore = piece.bores[i];
+        const auto place = place_in(bore.at, outline);
+        if (!place.inside || place.edge < bore.diameter / 2)
+            return Problem{"workpiece.hole_beside_it", "", fmt::format("{} runs out of “{}”.", said(bore), piece.name),
+                           "Make the piece larger, or the hole smaller."};
+        if (bore.depth > piece.thickness + 1e-9)
+            return Problem{"workpiece.hole_too_deep", "",
+                           fmt::format("{} is deeper than “{}” is thick.", said(bore), piece.name),
+                           fmt::format("Give at most {:.1f} mm.", piece.thickness * 1e3)};
+        for (std::size_t k = 0; k < i; ++k) {
+            const auto& other = piece.bores[k];
+            const bool one_hole = (bore.at - other.at).norm() < 1e-6;  // a thread over a through hole
+            if (!one_hole && (bore.at - other.at).norm() < (bore.diameter + other.diameter) / 2)
+                return Problem{"workpiece.holes_meet", "",
+                               fmt::format("{} runs into another one in “{}”.", said(bore), piece.name),
+                               "Move them apart."};
+        }
+    }
+    return Done{};
+}
+
+}  // namespace clampet::parts

@@ -1,0 +1,46 @@
+#pragma once
+#include "parts/body.h"
+
+namespace clampet::parts {
+
+/// What a hole is for: it decides the drill.
+enum class BoreFor {
+    plain,      ///< of just that size
+    clearance,  ///< a screw goes through
+    thread      ///< a thread is cut, or an insert goes in
+};
+
+/// A hole, on the face of a piece that is marked.
+struct Bore {
+    Eigen::Vector2d at = Eigen::Vector2d::Zero();  ///< from the middle of that face, x along the length [m]
+    double diameter = 0;                           ///< of the hole; of a thread its major one [m]
+    double depth = 0;                              ///< [m]; 0: through
+    BoreFor made_for = BoreFor::plain;
+    std::string thread = {};     ///< cut, or of the screw: "M8"
+    bool from_the_back = false;  ///< bored from the face that lies on the bench while the other is marked
+    friend bool operator==(const Bore&, const Bore&) = default;
+};
+
+/// A piece that is sawn from a board or a bar and bored: what part of a part one makes at once.
+/// Frame  Of the marked face: x along its length, y across, from its middle.
+struct Workpiece {
+    std::string name;      ///< "cheek"
+    unsigned count = 1;    ///< alike
+    std::string material;  ///< of the table
+    Stuff stuff = Stuff::wood;
+    double length = 0, width = 0, thickness = 0;  ///< finished; the grain runs along the length [m]
+    std::vector<Eigen::Vector2d> outline = {};    ///< counter-clockwise [m]; empty: the rectangle of both
+    std::vector<std::vector<Eigen::Vector2d>> openings = {};
+    std::vector<Bore> bores = {};
+    bool is_round = false;  ///< a bar or a disc: width is its diameter where it lies, and `wall` that of a tube
+    double wall = 0;
+    std::string note = {};  ///< what else is done to it
+};
+
+/// The corners of its marked face, the rectangle's where it has no outline of its own.
+std::vector<Eigen::Vector2d> outline_of(const Workpiece& piece);
+/// Whether its bores lie on it and do not run into each other.
+/// Errors  A Problem that says which.
+Status check_bores(const Workpiece& piece);
+
+}  // namespace clampet::parts

@@ -1,0 +1,79 @@
+#pragma once
+#include <optional>
+
+#include "desktop/shell/stage.h"
+#include "drawing/paper.h"
+#include "make/export.h"
+
+class QComboBox;
+class QLabel;
+class QPushButton;
+class QStackedWidget;
+class QVBoxLayout;
+
+namespace clampet::desktop {
+
+class FlowLayout;
+class ListView;
+class PieceCard;
+class QuantityField;
+class SheetView;
+
+/// What the workshop needs of the rig: pieces with their templates, the cut list, the drills. It follows the rig.
+class MakeStage : public Stage {
+    Q_OBJECT
+ public:
+    explicit MakeStage(Session& session, QWidget* parent = nullptr);
+    QString name() const override { return tr("&Make"); }
+    QString key() const override { return "make"; }
+    State state() const override;
+    void enter() override;
+
+    const std::vector<PieceCard*>& cards() const { return cards_; }
+    SheetView* sheet() const { return sheet_; }
+    QString sheet_title() const;
+    ListView* cut_list() const { return cuts_; }
+    ListView* drills() const { return drills_; }
+    QPushButton* view_button(std::size_t which) const { return views_[which]; }
+    QuantityField* sawing(std::size_t which) const { return sawing_[which]; }
+    QComboBox* paper() const { return paper_; }
+    QPushButton* export_button() const { return export_; }
+    QString said() const;
+    /// Every sheet and list into a folder: a PDF of all templates, each of them as SVG and DXF, the lists as CSV.
+    void export_into(const QString& folder);
+    /// Asks for the folder; a test answers instead.
+    std::function<QString()> ask_where;
+
+ private:
+    void refresh();
+    void choose(std::size_t index);
+    void show_lists();
+    QWidget* make_sheet_page();
+    QWidget* make_cuts_page();
+    void show_view(int which);
+    std::string detail() const;
+
+    make::Made made_;
+    std::optional<Problem> problem_;
+    make::Sawing sawn_;
+    std::vector<drawing::Sheet> sheets_;
+    QLabel *says_, *otherwise_, *title_;
+    QWidget* inside_;
+    FlowLayout* flow_;
+    std::vector<PieceCard*> cards_;
+    std::vector<QPushButton*> views_;
+    QStackedWidget* pages_;
+    SheetView* sheet_;
+    ListView *cuts_, *drills_;
+    std::vector<QuantityField*> sawing_;
+    QComboBox* paper_;
+    QPushButton* export_;
+    std::size_t chosen_ = 0;
+    project::Document::Subscription subscription_;
+    bool is_old_ = true;  ///< the rig has changed since it was shown
+
+ protected:
+    void showEvent(QShowEvent* event) override;
+};
+
+}  // namespace clampet::desktop

@@ -1,0 +1,173 @@
+#include <algorithm>
+
+#include "approximately.h"
+#include "catalogue/material.h"
+#include "make/cut_list.h"
+#include "make/drills.h"
+#include "make/export.h"
+#include "make/template_sheet.h"
+#include "parts/part_kind.h"
+#include "project/starting_points.h"
+
+using namespace clampet;
+using parts::Workpiece;
+
+namespace {
+
+std::string s(const char* text) {
+    return text;
+}
+
+std::vector<Workpiece> pieces(const char* kind, const families::Values& values = {}) {
+    const auto made = parts::workpieces_of(*parts::kind_named(kind), values);
+    if (!made) FAIL(made.problem().sentence());
+    return *made;
+}
+
+make::Made one(const char* kind, const families::Values& values = {}) {
+    return {{{"it", "It", pieces(kind, values)}}, {}};
+}
+
+double volume_of(const Workpiece& piece) {
+    const auto corners = parts::outline_of(piece);
+    const auto area = [](const std::vector<Eigen::Vector2d>& outline) {
+        double twice = 0;
+        for (std::size_t i = 0; i < outline.size(); ++i) {
+            const auto &a = outline[i], &b = outline[(i + 1) % outline.size()];
+            twice += a.x() * b.y() - b.x() * a.y();
+        }
+        return twice / 2;
+    };
+    double face = area(corners);
+    for (const auto& opening : piece.openings) face -= area(opening);
+    double volume = face * piece.thickness;
+    if (piece.is_round) volume = M_PI / 4 * piece.width * piece.width * piece.length;
+    for (const auto& bore : piece.bores)
+        volume -= M_PI / 4 * bore.diameter * bore.diameter * (bore.depth > 0 ? bore.depth : piece.thickness);
+    return piece.count * volume;
+}
+
+}  // namespace
+
+TEST_CASE("the pieces of a part weigh what the part does", "[make][pieces]") {
+    // Sawn and bored, without the screws in it: its body is of the same volume.
+    for (const char* kind : {"plate", "block", "link"}) {
+        CAPTURE(kind);
+        const auto body = parts::built(*parts::kind_named(kind), {});
+        REQUIRE(body);
+        double mass = 0, density = 0;
+        for (const auto& piece : pieces(kind))
+            mass += volume_of(piece) * (density = catalogue::material_named(piece.material)->density);
+        // A link's body is drawn without its bolt holes: 2 x 8.4 mm through 18 mm.
+        const double holes = kind == s("link") ? 2 * M_PI / 4 * 0.0084 * 0.0084 * 0.018 * density : 0;
+        CHECK(mass + holes == relative(body->mass, 0.005));
+    }
+}
+
+TEST_CASE("a plate is marked where its screw goes", "[make][pieces]") {
+    const auto plate = pieces("plate", {{"top_ahead", 0.012}, {"hole", 0.0064}}).front();
+    REQUIRE(plate.bores.size() == 2);
+    CHECK(plate.bores[1].at.x() == absolute(0.012, 1e-12));
+    const auto sheet = make::template_of({"p", "Plate", {plate}}, plate, "Rig");
+    std::vector<drawing::Circle> holes;
+    std::vector<std::string> words;
+    for (const auto& element : sheet.drawing.elements) {
+        if (const auto* circle = std::get_if<drawing::Circle>(&element)) holes.push_back(*circle);
+        if (const auto* dimension = std::get_if<drawing::Dimension>(&element)) words.push_back(dimension->label);
+    }
+    REQUIRE(holes.size() == 2);
+    CHECK(holes[1].radius == absolute(0.0032, 1e-12));
+    CHECK(holes[1].centre.x == absolute(0.012, 1e-12));
+    // Length, width, and both holes from the left and the lower edge: 25 and 37 mm, 19 mm.
+    CHECK(words == std::vector<std::string>{"50 mm", "38 mm", "25 mm", "37 mm", "19 mm"});
+}
+
+TEST_CASE("a hole that runs out of its piece is a problem of the part", "[make][pieces]") {
+    Workpiece piece;
+    piece.name = "plate";
+    piece.length = 0.05, piece.width = 0.03, piece.thickness = 0.006;
+    piece.bores = {{{0.022, 0}, 0.008}};
+    CHECK(check_bores(piece).problem().id == ProblemId("workpiece.hole_beside_it"));
+    piece.bores = {{{0, 0}, 0.008}, {{0.007, 0}, 0.008}};
+    CHECK(check_bores(piece).problem().id == ProblemId("workpiece.holes_meet"));
+    piece.bores = {{{0, 0}, 0.008, 0.01}};
+    CHECK(check_bores(piece).problem().id == ProblemId("workpiece.hole_too_deep"));
+    piece.bores = {{{0, 0}, 0.008, 0.003}, {{0, 0}, 0.004}};  // a thread over a through hole
+    CHECK(check_bores(piece));
+}
+
+TEST_CASE("drills come in the order of use, as they are sold", "[make][drills]") {
+    // Machinery's Handbook: M8 is tapped after 6.8 mm (77 % of the thread); ISO 273: M8 goes through 8.4 mm (fine).
+    const parts::Bore tapped{{0, 0}, 0.008, 0.012, parts::BoreFor::thread, "M8"};
+    CHECK(make::drill_for(tapped, parts::Stuff::metal).drill == "6.8 mm");
+    CHECK_THAT(make::drill_for(tapped, parts::Stuff::metal).then, Catch::StartsWith("tap M8"));
+    CHECK_THAT(make::drill_for(tapped, parts::Stuff::wood).then, Catch::StartsWith("insert M8 in wood"));
+    const auto list = make::drill_list(one("yoke"));
+    REQUIRE(list.rows.size() == 2);
+    CHECK(list.rows[0][0] == "8.4 mm");
+    CHECK(list.rows[0][1] == "2");  // one in each cheek
+    CHECK(list.rows[1][3] == "through");
+    CHECK_THAT(list.rows[1][4], Catch::EndsWith("from the other face"));
+    const auto block = make::drill_list(one("block", {{"top", s("thread")}, {"top_depth", 0.01}, {"hole", 0.0}}));
+    REQUIRE(block.rows.size() == 1);
+    CHECK(block.rows[0][3] == "10 mm");
+}
+
+TEST_CASE("the cut list says what is sawn from what, and how it lies on boards", "[make][cutlist]") {
+    make::Made made = one("yoke");
+    made.parts.push_back({"arm", "Boom", pieces("arm", {{"length", 2.0}, {"held", 0.06}})});
+    made.otherwise = {"Cup"};
+    const auto list = make::cut_list(made, {.kerf = 0.003, .allowance = 0.002, .bar = 2.4});
+    REQUIRE(list);
+    REQUIRE(list->rows.size() == 3);
+    const auto boom =
+        std::find_if(list->rows.begin(), list->rows.end(), [](const auto& row) { return row[1] == "Boom"; });
+    REQUIRE(boom != list->rows.end());
+    CHECK((*boom)[3] == "2060 mm");
+    CHECK((*boom)[6] == "2064 mm");
+    CHECK_THAT(make::text_of(*list), Catch::Contains("Cup is made too"));
+    CHECK_THAT(make::text_of(*list), Catch::Contains("1 × 2400 mm: Boom 2064 mm, 33"));
+    const auto shorter = make::cut_list(made, {.bar = 1.2});
+    REQUIRE(shorter);
+    CHECK_THAT(make::text_of(*shorter), Catch::Contains("Boom is longer than 1200 mm"));
+    CHECK(make::cut_list(made, {.kerf = -0.001}).problem().where == "kerf");
+    CHECK(make::cut_list(made, {.bar = std::numeric_limits<double>::quiet_NaN()}).problem().where == "length");
+    // A comma in a name stays in its cell.
+    made.parts[1].name = "Boom, long";
+    CHECK_THAT(make::csv_of(*make::cut_list(made)), Catch::Contains("\"Boom, long\",1,2060 mm"));
+}
+
+TEST_CASE("what is exported has names that every system has", "[make][export]") {
+    CHECK(make::file_name("Büchse/№ 7: \"left\"") == "b-chse-7-left");
+    CHECK(make::file_name("…") == "piece");
+    CHECK(make::file_name(std::string(300, 'a')).size() == 60);
+    const auto made = one("yoke");
+    const auto svg = make::exported(made, {.format = make::Format::svg});
+    REQUIRE(svg);
+    REQUIRE(svg->size() == 2);
+    CHECK((*svg)[0].name == "01-it-base.svg");
+    CHECK((*svg)[1].name == "02-it-cheek.svg");
+    CHECK(make::exported(made, {.format = make::Format::csv}).problem().where == "as");
+    CHECK(make::exported(made, {.paper = "A9"}).problem().where == "paper");
+    CHECK(make::exported({}, {}).problem().id == ProblemId("export.nothing_to_make"));
+    const auto cuts = make::exported(made, {.what = make::What::cut_list, .format = make::Format::csv});
+    REQUIRE(cuts);
+    CHECK(std::count((*cuts)[0].bytes.begin(), (*cuts)[0].bytes.end(), '\n') == 3);
+}
+
+TEST_CASE("every rig of the project can be made as far as it is of boards and bars", "[make][rigs]") {
+    std::size_t pieces = 0;
+    for (const auto& start : project::starting_points()) {
+        CAPTURE(start.key);
+        const auto rig = project::starting_rig(start.key);
+        REQUIRE(rig);
+        const auto made = make::made_of(*rig);
+        if (!made) FAIL_CHECK(made.problem().sentence());
+        if (!made || made->parts.empty()) continue;
+        pieces += made->pieces();
+        const auto pdf = make::exported(*made, {.detail = rig->name});
+        if (!pdf) FAIL_CHECK(pdf.problem().sentence());
+        CHECK(make::cut_list(*made)->rows.size() >= made->parts.size());
+    }
+    CHECK(pieces > 15);
+}
