@@ -20,7 +20,8 @@ using quantity::Dimension;
 
 Effort effort_of(const Parameter& p) {
     if (p.kind == Kind::choice) return Effort::other_choice;
-    if (p.key == "torque" || p.key == "force" || p.key == "preload" || p.key == "hand_force") return Effort::tighten;
+    static const std::set<std::string_view> by_hand{"torque", "force", "preload", "hand_force", "nut_turns"};
+    if (by_hand.contains(p.key)) return Effort::tighten;
     if (!p.friction_pair.empty()) return Effort::other_surface;
     return Effort::other_part;
 }
@@ -114,8 +115,9 @@ bool name_tool(Advice& a, const Parameter& p, const Trier& trier) {
 
 /// What is bought by its name and only takes another's place: the way it is built stays.
 bool is_swapped(const StockUse& use, const Values& values) {
-    static const std::set<std::string_view> bought{"band",       "spring clamp", "screw clamp", "insert", "tee-nut",
-                                                   "wood screw", "lag",          "screw grade", "cord",   "webbing"};
+    static const std::set<std::string_view> bought{"band",    "spring clamp", "screw clamp", "insert",
+                                                   "tee-nut", "wood screw",   "lag",         "screw grade",
+                                                   "cord",    "webbing",      "disc spring"};
     return bought.contains(use.group) && std::all_of(use.sets.begin(), use.sets.end(), [&](const auto& set) {
                const auto at = values.find(set.first);
                return at != values.end() && at->second == Value{set.second};

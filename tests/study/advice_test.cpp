@@ -60,6 +60,23 @@ TEST_CASE("a torque is what a tool by its name gives", "[study][advice]") {
     CHECK_FALSE(about(advised("friction_pivot", given, {0, 0, -20, 0, 0, 200}), "torque"));
 }
 
+TEST_CASE("disc springs are pressed on by a turn of the nut, or others are bought", "[study][advice]") {
+    const Values given{{"squeezed_by", s("disc_spring")}, {"nut_turns", 0.12}, {"gives", 0.0}};
+    const Wrench load{0, 0, -14, 0, 0, 2.2};
+    const auto all = advised("friction_pivot", given, load);
+    const auto* turns = about(all, "nut_turns");
+    REQUIRE(turns);
+    CHECK(&all.front() == turns);
+    CHECK(turns->effort == study::Effort::tighten);
+    CHECK(factor_with("friction_pivot", given, *turns, load) >= 2);
+    const auto* spring = about(all, "spring");
+    REQUIRE(spring);
+    CHECK_THAT(spring->with, Catch::StartsWith("disc spring"));
+    CHECK(factor_with("friction_pivot", given, *spring, load) >= 2);
+    // Nobody turns a spring to another diameter.
+    for (const char* size : {"disc_outer", "disc_bore", "disc_thickness", "disc_cone"}) CHECK_FALSE(about(all, size));
+}
+
 TEST_CASE("another surface is one that is known and keeps one of the two", "[study][advice]") {
     const Values given{{"squeezed_by", s("force")}, {"force", 900.0}, {"friction", 0.26}, {"kept", 0.7}};
     const Wrench load{150, 0, -10, 0, 0, 0};

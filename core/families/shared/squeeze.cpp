@@ -39,14 +39,18 @@ std::vector<Parameter> disc_rows(const catalogue::StockRow& disc) {
                   "Two back to back are twice as soft: they follow twice as far."),
         count_row("discs_nested", "Discs laid into each other", 1, {1, 10},
                   "Two in each other press twice as hard over the same way."),
-        described(quantity_row("nut_turns", "Nut turned on by", Dimension::number, 0.35, {0, 100, false},
-                               "Turns from where the springs are just held: a third, a half; mark the nut.", "input")),
+        quantity_row("nut_turns", "Nut turned on by", Dimension::number, 0.35, {0, 100, false},
+                     "Turns from where the springs are just held: a third, a half; mark the nut.", "input"),
         described(
             gap_row("gives", "What it squeezes gives", 0.00005, 0.02,
                     "Thickness lost in a season: metal 0, printed 0.05 mm, wood across the grain 0.1 mm and more.",
                     "from memory")),
     };
-    for (auto& row : rows) row = shown_for(std::move(row), "squeezed_by", {"disc_spring"});
+    for (auto& row : rows) {
+        // A spring is another one as a whole, by its name in the stock; nobody makes one.
+        row.described = row.described || row.dimension == Dimension::length;
+        row = shown_for(std::move(row), "squeezed_by", {"disc_spring"});
+    }
     return rows;
 }
 
