@@ -31,33 +31,30 @@ struct Strip {
     bool operator<(const Strip& other) const { return std::tie(stock, width) < std::tie(other.stock, other.width); }
 };
 
-std::string laid_out(const Strip& strip, const std::vector<Row>& rows, const Sawing& sawing) {
-    std::vector<double> lengths;
-    std::vector<std::string> names;
-    std::vector<std::string> too_long;
-    for (const auto& row : rows)
-        for (unsigned i = 0; i < row.piece->count; ++i) {
-            const double length = row.piece->length + 2 * sawing.allowance;
-            if (length > sawing.bar) {
-                too_long.push_back(name_of(*row.part, *row.piece));
-                continue;
-            }
-            lengths.push_back(length);
-            names.push_back(name_of(*row.part, *row.piece));
-        }
-    const auto nested = nest(lengths, sawing.bar, sawing.kerf);
+std::string in_words(const Layout& layout) {
     std::vector<std::string> bars;
-    for (const auto& bar : nested.bars) {
+    for (const auto& bar : layout.nested.bars) {
         std::vector<std::string> on;
-        for (const auto piece : bar.pieces) on.push_back(fmt::format("{} {}", names[piece], mm(lengths[piece])));
+        for (const auto piece : bar.pieces) on.push_back(layout.names[piece] + " " + mm(layout.lengths[piece]));
         bars.push_back(fmt::format("{}, {} left over", fmt::join(on, " + "), mm(bar.left_over)));
     }
-    std::string text = strip.width > 0 ? fmt::format("{}, strip of {}", strip.stock, mm(strip.width)) : strip.stock;
-    text += fmt::format(": {} × {}{}: {}", bars.size(), mm(sawing.bar), nested.fewest ? "" : " (fewer may do)",
-                        fmt::join(bars, "; "));
-    for (const auto& name : too_long)
-        text += fmt::format("; {} is longer than {}: buy a longer one or join two", name, mm(sawing.bar));
+    std::string text = fmt::format("{}: {} × {}{}: {}", layout.stock, bars.size(), mm(layout.bar),
+                                   layout.nested.fewest ? "" : " (fewer may do)", fmt::join(bars, "; "));
+    for (const auto& name : layout.too_long)
+        text += fmt::format("; {} is longer than {}: buy a longer one or join two", name, mm(layout.bar));
     return text;
+}
+
+/// All pieces, those of one stock together, the longest first.
+std::vector<Row> rows_of(const Made& made) {
+    std::vector<Row> rows;
+    for (const auto& part : made.parts)
+        for (const auto& piece : part.pieces) rows.push_back({&part, &piece});
+    std::stable_sort(rows.begin(), rows.end(), [](const Row& a, const Row& b) {
+        const auto one = stock_of(*a.piece), other = stock_of(*b.piece);
+        return one != other ? one < other : a.piece->length > b.piece->length;
+    });
+    return rows;
 }
 
 }  // namespace
@@ -73,25 +70,64 @@ Status check(const Sawing& sawing) {
     return Done{};
 }
 
+std::vector<Layout> layouts_of(const Made& made, const Sawing& sawing) {
+    std::map<Strip, std::vector<Row>> strips;
+    for (const auto& row : rows_of(made))
+        strips[{stock_of(*row.piece), row.piece->is_round ? 0 : row.piece->width}].push_back(row);
+    std::vector<Layout> layouts;
+    for (const auto& [strip, rows] : strips) {
+        Layout layout;
+        layout.stock = strip.width > 0 ? fmt::format("{}, strip of {}", strip.stock, mm(strip.width)) : strip.stock;
+        layout.width = rows.front().piece->width;
+        layout.bar = sawing.bar;
+        for (const auto& row : rows)
+            for (unsigned i = 0; i < row.piece->count; ++i) {
+                const double length = row.piece->length + 2 * sawing.allowance;
+                const auto name = name_of(*row.part, *row.piece);
+                if (length > sawing.bar) {
+                    layout.too_long.push_back(name);
+                    continue;
+                }
+                layout.lengths.push_back(length);
+                layout.names.push_back(name);
+            }
+        layout.nested = nest(layout.lengths, sawing.bar, sawing.kerf);
+        layouts.push_back(std::move(layout));
+    }
+    return layouts;
+}
+
+drawing::Drawing drawing_of(const std::vector<Layout>& layouts, const Sawing& sawing) {
+    constexpr double between = 0.05;  // of the boards' own size [m]
+    drawing::Drawing all;
+    double y = 0;
+    for (const auto& layout : layouts)
+        for (const auto& bar : layout.nested.bars) {
+            y -= layout.width;
+            all.rectangle({0, y}, {layout.bar, y + layout.width}, drawing::Material::none, drawing::Line::thin);
+            double x = 0;
+            for (const auto piece : bar.pieces) {
+                const double length = layout.lengths[piece];
+                all.rectangle({x, y}, {x + length, y + layout.width}, drawing::Material::wood);
+                x += length + sawing.kerf;
+            }
+            y -= between;
+        }
+    all.summary = fmt::format("{} kinds of boards and bars, each piece to scale.", layouts.size());
+    return all;
+}
+
 Result<Table> cut_list(const Made& made, const Sawing& sawing) {
     if (const auto ok = check(sawing); !ok) return ok.problem();
-    std::vector<Row> rows;
-    for (const auto& part : made.parts)
-        for (const auto& piece : part.pieces) rows.push_back({&part, &piece});
-    std::stable_sort(rows.begin(), rows.end(), [](const Row& a, const Row& b) {
-        const auto one = stock_of(*a.piece), other = stock_of(*b.piece);
-        return one != other ? one < other : a.piece->length > b.piece->length;
-    });
+    const auto rows = rows_of(made);
     Table table{"Cut list", {"from", "piece", "pieces", "length", "width", "thickness", "sawn to", "then"}, {}, {}};
-    std::map<Strip, std::vector<Row>> strips;
     for (const auto& row : rows) {
         const auto& piece = *row.piece;
         table.rows.push_back({stock_of(piece), name_of(*row.part, piece), std::to_string(piece.count), mm(piece.length),
                               piece.is_round ? "" : mm(piece.width), piece.is_round ? "" : mm(piece.thickness),
                               mm(piece.length + 2 * sawing.allowance), piece.note});
-        strips[{stock_of(piece), piece.is_round ? 0 : piece.width}].push_back(row);
     }
-    for (const auto& [strip, of_it] : strips) table.notes.push_back(laid_out(strip, of_it, sawing));
+    for (const auto& layout : layouts_of(made, sawing)) table.notes.push_back(in_words(layout));
     if (!rows.empty())
         table.notes.push_back(fmt::format("Kerf {}, {} more at each end to trim; grain along the length.",
                                           mm(sawing.kerf), mm(sawing.allowance)));

@@ -1,4 +1,6 @@
 #pragma once
+#include "drawing/drawing.h"
+#include "make/nesting.h"
 #include "make/pieces.h"
 #include "make/table.h"
 
@@ -12,6 +14,21 @@ struct Sawing {
 };
 /// Range  kerf and allowance from 0 to 20 mm, bar from 0.1 to 20 m. Errors: a Problem at the one that is not.
 Status check(const Sawing& sawing);
+
+/// Boards or bars of one kind, and what is sawn from each.
+struct Layout {
+    std::string stock;               ///< "birch plywood 18 mm, strip of 60 mm"
+    double width = 0;                ///< of the strip or the bar, as it is drawn [m]
+    double bar = 0;                  ///< length of each [m]
+    std::vector<std::string> names;  ///< of the pieces
+    std::vector<double> lengths;     ///< as they are sawn [m]
+    Nested nested;
+    std::vector<std::string> too_long;  ///< longer than a bar: on none
+};
+/// How all pieces lie on boards of that length. The sawing is in range.
+std::vector<Layout> layouts_of(const Made& made, const Sawing& sawing);
+/// They, to scale: a bar a line, its pieces in the order in which they are sawn.
+drawing::Drawing drawing_of(const std::vector<Layout>& layouts, const Sawing& sawing);
 
 /// Every piece with its finished and its sawn size, those of one board or bar together, the longest first; below it
 /// how they lie on boards of that length, each as wide as the widest strip.

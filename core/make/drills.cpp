@@ -69,6 +69,19 @@ struct Hole {
     unsigned count = 0;
 };
 
+/// Blind holes from both faces of a piece that run into each other, in words; empty where none do.
+std::string meeting_holes(const MadePart& part, const parts::Workpiece& piece) {
+    for (const auto& front : piece.bores)
+        for (const auto& back : piece.bores) {
+            if (front.from_the_back || !back.from_the_back || !(front.depth > 0) || !(back.depth > 0)) continue;
+            if ((front.at - back.at).norm() >= (front.diameter + back.diameter) / 2) continue;
+            if (front.depth + back.depth > piece.thickness + 1e-9)
+                return fmt::format("{}: the holes from both faces meet, {} and {} deep in {}.", name_of(part, piece),
+                                   mm(front.depth), mm(back.depth), mm(piece.thickness));
+        }
+    return {};
+}
+
 }  // namespace
 
 DrillFor drill_for(const Bore& bore, Stuff stuff) {
@@ -103,6 +116,9 @@ Table drill_list(const Made& made) {
                               h.bore->from_the_back ? (h.drill.then.empty() ? "" : h.drill.then + "; ") +
                                                           std::string("from the other face")
                                                     : h.drill.then});
+    for (const auto& part : made.parts)
+        for (const auto& piece : part.pieces)
+            if (auto words = meeting_holes(part, piece); !words.empty()) table.notes.push_back(std::move(words));
     if (!holes.empty()) table.notes.push_back("Clamp the piece, a waste board below it; wear eye protection.");
     return table;
 }

@@ -17,6 +17,7 @@
 #include "desktop/shell/files.h"
 #include "desktop/theme/theme.h"
 #include "desktop/theme/words.h"
+#include "desktop/widgets/drawing_view.h"
 #include "desktop/widgets/flow_layout.h"
 #include "desktop/widgets/panel.h"
 #include "desktop/widgets/quantity_field.h"
@@ -57,6 +58,7 @@ MakeStage::MakeStage(Session& session, QWidget* parent)
       flow_(new FlowLayout(inside_)),
       pages_(new QStackedWidget(this)),
       sheet_(new SheetView(this)),
+      boards_(new DrawingView(this)),
       cuts_(new ListView(this)),
       drills_(new ListView(this)),
       paper_(new QuietComboBox(this)),
@@ -162,6 +164,8 @@ QWidget* MakeStage::make_cuts_page() {
     }
     column->addWidget(top);
     column->addSpacing(10);
+    boards_->setFixedHeight(qRound(150 * std::min(1.3, text_scale())));
+    column->addWidget(boards_);
     column->addWidget(scrolled(cuts_, page), 1);
     return page;
 }
@@ -208,6 +212,7 @@ void MakeStage::choose(std::size_t index) {
 void MakeStage::show_lists() {
     drills_->show_table(make::drill_list(made_));
     if (const auto cuts = make::cut_list(made_, sawn_)) cuts_->show_table(*cuts);
+    boards_->show_drawing(make::drawing_of(make::layouts_of(made_, sawn_), sawn_));
 }
 
 void MakeStage::refresh() {

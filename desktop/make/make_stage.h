@@ -13,6 +13,7 @@ class QVBoxLayout;
 
 namespace clampet::desktop {
 
+class DrawingView;
 class FlowLayout;
 class ListView;
 class PieceCard;
@@ -33,6 +34,7 @@ class MakeStage : public Stage {
     SheetView* sheet() const { return sheet_; }
     QString sheet_title() const;
     ListView* cut_list() const { return cuts_; }
+    DrawingView* boards() const { return boards_; }
     ListView* drills() const { return drills_; }
     QPushButton* view_button(std::size_t which) const { return views_[which]; }
     QuantityField* sawing(std::size_t which) const { return sawing_[which]; }
@@ -64,6 +66,7 @@ class MakeStage : public Stage {
     std::vector<QPushButton*> views_;
     QStackedWidget* pages_;
     SheetView* sheet_;
+    DrawingView* boards_;  ///< and what is sawn from them
     ListView *cuts_, *drills_;
     std::vector<QuantityField*> sawing_;
     QComboBox* paper_;

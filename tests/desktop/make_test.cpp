@@ -5,6 +5,7 @@
 #include "desktop/make/make_stage.h"
 #include "desktop/make/piece_card.h"
 #include "desktop/make/sheet_view.h"
+#include "desktop/widgets/drawing_view.h"
 #include "desktop/widgets/quantity_field.h"
 #include "project/starting_points.h"
 #include "temporary_folder.h"
@@ -52,6 +53,8 @@ TEST_CASE("pieces to make are chosen by picture and shown as they are printed", 
     REQUIRE_FALSE(d.make().drills()->shown().rows.empty());
     QTest::mouseClick(d.make().view_button(1), Qt::LeftButton);
     CHECK(d.make().cut_list()->isVisible());
+    CHECK(d.make().boards()->isVisible());
+    CHECK_FALSE(d.make().boards()->shown().elements.empty());
 }
 
 TEST_CASE("a size changed in the rig changes its sheet and its lists", "[desktop][make]") {

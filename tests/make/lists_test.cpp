@@ -137,6 +137,33 @@ TEST_CASE("the cut list says what is sawn from what, and how it lies on boards",
     CHECK_THAT(make::csv_of(*make::cut_list(made)), Catch::Contains("\"Boom, long\",1,2060 mm"));
 }
 
+TEST_CASE("boards are drawn with what is sawn from them, to scale", "[make][cutlist]") {
+    make::Made made = one("link", {{"length", 0.7}});
+    made.parts.push_back({"b", "Second", pieces("link", {{"length", 0.5}})});
+    const make::Sawing sawing{.kerf = 0.003, .allowance = 0.002, .bar = 2.4};
+    const auto layouts = make::layouts_of(made, sawing);
+    REQUIRE(layouts.size() == 1);  // of one plywood and one width
+    CHECK(layouts[0].nested.bars.size() == 1);
+    const auto picture = make::drawing_of(layouts, sawing);
+    std::vector<drawing::Path> boxes;
+    for (const auto& element : picture.elements)
+        if (const auto* path = std::get_if<drawing::Path>(&element)) boxes.push_back(*path);
+    REQUIRE(boxes.size() == 3);
+    const auto wide = [](const drawing::Path& box) { return box.points[1].x - box.points[0].x; };
+    CHECK(wide(boxes[0]) == absolute(2.4, 1e-12));
+    CHECK(wide(boxes[1]) == absolute(0.7 + 0.05 + 0.004, 1e-9));  // its ends go round the bolts
+    CHECK(boxes[2].points[0].x - boxes[1].points[1].x == absolute(0.003, 1e-9));
+}
+
+TEST_CASE("blind holes from both faces that meet are told", "[make][drills]") {
+    const auto socket = [](double deep) {
+        return make::text_of(make::drill_list(
+            one("post_socket", {{"depth", 0.06}, {"floor", 0.012}, {"below", s("socket")}, {"below_depth", deep}})));
+    };
+    CHECK_THAT(socket(0.018), Catch::Contains("the holes from both faces meet, 60 mm and 18 mm deep in 72 mm"));
+    CHECK_THAT(socket(0.010), !Catch::Contains("meet"));
+}
+
 TEST_CASE("what is exported has names that every system has", "[make][export]") {
     CHECK(make::file_name("Büchse/№ 7: \"left\"") == "b-chse-7-left");
     CHECK(make::file_name("…") == "piece");
