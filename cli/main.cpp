@@ -1,5 +1,6 @@
 #include <fmt/format.h>
 
+#include <algorithm>
 #include <CLI/CLI.hpp>
 #include <exception>
 
@@ -34,6 +35,16 @@ struct Arguments {
     clampet::catalogue::ThreadEvidenceText identify;
     double per_inch = 0;
 };
+
+/// "device=phone" among the inputs says what `--device phone` does.
+void take_device(std::vector<std::string>& assignments, LoadText& load) {
+    constexpr std::string_view key = "device=";
+    const auto at = std::find_if(assignments.begin(), assignments.end(),
+                                 [&](const std::string& text) { return text.starts_with(key); });
+    if (at == assignments.end() || !load.device.empty()) return;
+    load.device = at->substr(key.size());
+    assignments.erase(at);
+}
 
 void add_commands(CLI::App& app, Arguments& a, int& exit_code) {
     const auto json_flag = [&](CLI::App* command) {
@@ -120,6 +131,7 @@ void add_commands(CLI::App& app, Arguments& a, int& exit_code) {
         ->needs(advice);
     json_flag(bench);
     bench->callback([&] {
+        take_device(a.assignments, a.load);
         exit_code = a.advice   ? bench_advice_command(a.family, a.assignments, a.load, a.required, a.json)
                     : a.params ? parameters_command(a.family, a.json)
                                : bench_command(a.family, a.assignments, a.load, a.json);
@@ -230,6 +242,7 @@ void add_commands(CLI::App& app, Arguments& a, int& exit_code) {
     limit->add_option("--required", a.required, "The factor to reach")->check(CLI::Range(0.01, 100.0));
     json_flag(limit);
     limit->callback([&, limit] {
+        take_device(a.assignments, a.load);
         exit_code = limit_command(a.family, a.assignments, a.load, limit->count("--required") ? a.required : 0, a.json);
     });
 

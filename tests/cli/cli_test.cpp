@@ -659,6 +659,10 @@ TEST_CASE("a name fills what it knows, says so, and a number beside it counts in
     CHECK(rubs("friction_pivot material=oak") == "hardwood on hardwood");
     CHECK(rubs("friction_pivot material=oak finish=waxed") == "waxed wood on waxed wood");
     CHECK(rubs("friction_pivot material=oak friction=0.3") == "typed");
+    // What it carries goes by name beside what it is of.
+    CHECK(run("bench ball 'device=7-inch monitor' --json").out == run("bench ball --device '7-inch monitor' --json").out);
+    CHECK(run("limit edge_clamp material=pine device=phone").exit_code != 2);
+    CHECK(run("bench ball device=phone --device phone").exit_code == 2);
     const auto text = run("bench arm material=PLA modulus=3GPa").out;
     CHECK_THAT(text, Catch::Contains("density = 1240 kg/m³, from PLA, printed"));
     CHECK_THAT(text, Catch::Contains("modulus = 2.3 GPa, from PLA, printed: from memory — yours counts instead"));
