@@ -111,7 +111,7 @@ struct StockRequest {
     std::string rig = {};          ///< a rig that is held against it
 };
 struct ExportRequest {
-    std::string file, what = "templates", as, out, paper = "A4", kerf, allowance, length;
+    std::string file, what = "templates", as, out, paper, kerf, allowance, length;
 };
 /// What the workshop needs of a rig: templates, cut list, drills.
 int export_command(const ExportRequest& request, bool json);

@@ -32,6 +32,19 @@ Result<make::Sawing> sawing_of(const ExportRequest& request) {
     return sawing;
 }
 
+/// What was typed counts for what is asked for; nothing is passed over in silence.
+Status all_count(const ExportRequest& request, const make::Wish& wish) {
+    const bool has_sawing = !request.kerf.empty() || !request.allowance.empty() || !request.length.empty();
+    if (has_sawing && wish.what != make::What::cut_list)
+        return Problem{"export.sawing_does_not_count", "what",
+                       "Kerf, allowance and length count for the cut list only.",
+                       "Add --what cutlist, or leave them out."};
+    if (!request.paper.empty() && wish.format != make::Format::pdf)
+        return Problem{"export.paper_does_not_count", "paper", "Paper counts for a PDF only.",
+                       "Add --as pdf, or leave it out."};
+    return Done{};
+}
+
 ordered_json json_of(const make::Table& table) {
     ordered_json rows = ordered_json::array();
     for (const auto& row : table.rows) {
@@ -83,7 +96,8 @@ int export_command(const ExportRequest& request, bool json) {
     const auto sawing = sawing_of(request);
     if (!sawing) return fail(sawing.problem(), wrong_usage);
     wish.sawing = *sawing;
-    wish.paper = request.paper;
+    if (!request.paper.empty()) wish.paper = request.paper;
+    if (const auto ok = all_count(request, wish); !ok) return fail(ok.problem(), wrong_usage);
     const auto rig = load_rig(request.file);
     if (!rig) return fail(rig.problem(), unreadable);
     wish.detail = rig->name;

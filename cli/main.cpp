@@ -201,7 +201,7 @@ void add_commands(CLI::App& app, Arguments& a, int& exit_code) {
     export_it->add_option("--what", a.export_it.what, "templates, cutlist or drills")->required();
     export_it->add_option("--as", a.export_it.as, "pdf, svg or dxf of templates; csv of lists");
     export_it->add_option("--out", a.export_it.out, "A file, or a folder for several; lists without it are printed");
-    export_it->add_option("--paper", a.export_it.paper, "A4, A3 or Letter");
+    export_it->add_option("--paper", a.export_it.paper, "Of a PDF: A4, which is usual, A3 or Letter");
     export_it->add_option("--kerf", a.export_it.kerf, "Width of the saw's cut, for example 3mm");
     export_it->add_option("--allowance", a.export_it.allowance, "Left on each end to trim, for example 2mm");
     export_it->add_option("--length", a.export_it.length, "Of boards and bars as they are bought, for example 2.4m");

@@ -119,6 +119,9 @@ Table drill_list(const Made& made) {
     for (const auto& part : made.parts)
         for (const auto& piece : part.pieces)
             if (auto words = meeting_holes(part, piece); !words.empty()) table.notes.push_back(std::move(words));
+    if (holes.empty())
+        table.notes.push_back(
+            "No piece has a hole on its marked face; what is bored through an edge or an end is said in the cut list.");
     if (!holes.empty()) table.notes.push_back("Clamp the piece, a waste board below it; wear eye protection.");
     return table;
 }

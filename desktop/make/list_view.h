@@ -3,9 +3,6 @@
 
 #include "make/table.h"
 
-class QGridLayout;
-class QLabel;
-
 namespace clampet::desktop {
 
 /// A list for the workshop as it stands on paper: columns, a row a line, notes below.

@@ -9,7 +9,6 @@ class QComboBox;
 class QLabel;
 class QPushButton;
 class QStackedWidget;
-class QVBoxLayout;
 
 namespace clampet::desktop {
 

@@ -660,7 +660,8 @@ TEST_CASE("a name fills what it knows, says so, and a number beside it counts in
     CHECK(rubs("friction_pivot material=oak finish=waxed") == "waxed wood on waxed wood");
     CHECK(rubs("friction_pivot material=oak friction=0.3") == "typed");
     // What it carries goes by name beside what it is of.
-    CHECK(run("bench ball 'device=7-inch monitor' --json").out == run("bench ball --device '7-inch monitor' --json").out);
+    CHECK(run("bench ball 'device=7-inch monitor' --json").out ==
+          run("bench ball --device '7-inch monitor' --json").out);
     CHECK(run("limit edge_clamp material=pine device=phone").exit_code != 2);
     CHECK(run("bench ball device=phone --device phone").exit_code == 2);
     const auto text = run("bench arm material=PLA modulus=3GPa").out;
@@ -993,12 +994,14 @@ TEST_CASE("what the workshop needs is written or printed", "[cli][export]") {
     CHECK(std::filesystem::file_size(folder.path() / "all.pdf") > 5000);
     const auto svgs = run("export " + arm + " --what templates --as svg --out " + in("sheets") + " --json");
     CHECK(svgs.exit_code == 0);
-    for (const auto& file : json::parse(svgs.out).at("written")) CHECK(std::filesystem::exists(file.get<std::string>()));
+    for (const auto& file : json::parse(svgs.out).at("written"))
+        CHECK(std::filesystem::exists(file.get<std::string>()));
     CHECK(run("export " + arm + " --what cutlist --as csv --out " + in("cuts.csv")).exit_code == 0);
     CHECK(std::filesystem::file_size(folder.path() / "cuts.csv") > 100);
-    for (const std::string wrong : {"--what poems", "--what templates --as csv --out x", "--what templates",
-                                    "--what cutlist --kerf 30mm", "--what cutlist --length -1m",
-                                    "--what templates --paper A9 --out x.pdf"}) {
+    for (const std::string wrong :
+         {"--what poems", "--what templates --as csv --out x", "--what templates", "--what cutlist --kerf 30mm",
+          "--what cutlist --length -1m", "--what templates --paper A9 --out x.pdf", "--what drills --paper A3",
+          "--what templates --as svg --paper A3 --out x", "--what drills --kerf 2mm"}) {
         const auto refused = run("export " + arm + " " + wrong);
         CAPTURE(wrong, refused.err);
         CHECK(refused.exit_code == 2);

@@ -162,6 +162,8 @@ TEST_CASE("blind holes from both faces that meet are told", "[make][drills]") {
     };
     CHECK_THAT(socket(0.018), Catch::Contains("the holes from both faces meet, 60 mm and 18 mm deep in 72 mm"));
     CHECK_THAT(socket(0.010), !Catch::Contains("meet"));
+    // Nothing to bore is said, not shown as an empty list.
+    CHECK_THAT(make::text_of(make::drill_list(one("plate", {{"hole", 0.0}}))), Catch::Contains("No piece has a hole"));
 }
 
 TEST_CASE("what is exported has names that every system has", "[make][export]") {
