@@ -111,9 +111,10 @@ struct StockRequest {
     std::string rig = {};          ///< a rig that is held against it
 };
 struct ExportRequest {
-    std::string file, what = "templates", as, out, paper, kerf, allowance, length;
+    std::string file, what = "templates", as, out, paper, kerf, allowance, length, sheet, chord, holes;
+    std::string finish, glue, start, hours, days, off, workshop, rate, ready_made;
 };
-/// What the workshop needs of a rig: templates, cut list, drills.
+/// What the workshop needs of a rig: templates, cut list, drills, solids.
 int export_command(const ExportRequest& request, bool json);
 /// What is in the drawer.
 int stock_command(const StockRequest& request, bool json);

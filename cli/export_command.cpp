@@ -1,14 +1,20 @@
 #include <fmt/format.h>
 
+#include <algorithm>
+#include <chrono>
+#include <ctime>
 #include <filesystem>
+#include <initializer_list>
 
 #include "commands.h"
-#include "make/drills.h"
+#include "long_work.h"
 #include "make/export.h"
 #include "project/file.h"
+#include "project/stockroom.h"
 #include "quantity/parse.h"
 #include "report.h"
 #include "rig_file.h"
+#include "solids/export.h"
 
 namespace clampet::cli {
 
@@ -16,32 +22,117 @@ using nlohmann::ordered_json;
 
 namespace {
 
+/// A length that may have been typed.
+struct Typed {
+    const char* name;
+    const std::string* text;
+    double* value;
+};
+Status take(std::initializer_list<Typed> all) {
+    for (const auto& typed : all) {
+        if (typed.text->empty()) continue;
+        const auto value = quantity::parse(*typed.text, quantity::Dimension::length);
+        if (!value) return value.problem().at(typed.name);
+        *typed.value = *value;
+    }
+    return Done{};
+}
+
 /// What was typed of the sawing, over what is usual.
 Result<make::Sawing> sawing_of(const ExportRequest& request) {
     make::Sawing sawing;
-    const std::pair<const std::string*, double*> rows[] = {
-        {&request.kerf, &sawing.kerf}, {&request.allowance, &sawing.allowance}, {&request.length, &sawing.bar}};
-    const char* names[] = {"kerf", "allowance", "length"};
-    for (std::size_t i = 0; i < std::size(rows); ++i) {
-        if (rows[i].first->empty()) continue;
-        const auto value = quantity::parse(*rows[i].first, quantity::Dimension::length);
-        if (!value) return value.problem().at(names[i]);
-        *rows[i].second = *value;
-    }
+    if (const auto ok = take({{"kerf", &request.kerf, &sawing.kerf},
+                              {"allowance", &request.allowance, &sawing.allowance},
+                              {"length", &request.length, &sawing.bar},
+                              {"sheet", &request.sheet, &sawing.sheet}});
+        !ok)
+        return ok.problem();
     if (const auto ok = make::check(sawing); !ok) return ok.problem();
     return sawing;
 }
 
+bool has_sawing(const ExportRequest& request) {
+    return !request.kerf.empty() || !request.allowance.empty() || !request.length.empty() || !request.sheet.empty();
+}
+
 /// What was typed counts for what is asked for; nothing is passed over in silence.
-Status all_count(const ExportRequest& request, const make::Wish& wish) {
-    const bool has_sawing = !request.kerf.empty() || !request.allowance.empty() || !request.length.empty();
-    if (has_sawing && wish.what != make::What::cut_list)
-        return Problem{"export.sawing_does_not_count", "what",
-                       "Kerf, allowance and length count for the cut list only.",
-                       "Add --what cutlist, or leave them out."};
-    if (!request.paper.empty() && wish.format != make::Format::pdf)
-        return Problem{"export.paper_does_not_count", "paper", "Paper counts for a PDF only.",
-                       "Add --as pdf, or leave it out."};
+Status all_count(const ExportRequest& r, const make::Wish& wish) {
+    using make::What;
+    const auto is_one_of = [&](std::initializer_list<What> whats) {
+        return std::find(whats.begin(), whats.end(), wish.what) != whats.end();
+    };
+    const bool is_planned = is_one_of({What::hardware, What::cost, What::steps, What::schedule}),
+               is_bought = is_one_of({What::hardware, What::cost});
+    struct Counts {
+        const char* name;
+        const std::string* text;
+        bool counts;
+        const char* only;
+    };
+    const Counts all[] = {
+        {"kerf", &r.kerf, wish.what == What::cut_list || is_bought, "the cut list and what is bought"},
+        {"allowance", &r.allowance, wish.what == What::cut_list || is_bought, "the cut list and what is bought"},
+        {"length", &r.length, wish.what == What::cut_list || is_bought, "the cut list and what is bought"},
+        {"sheet", &r.sheet, wish.what == What::cut_list || is_bought, "the cut list and what is bought"},
+        {"paper", &r.paper, wish.format == make::Format::pdf, "a PDF"},
+        {"chord", &r.chord, false, "solids"},
+        {"holes", &r.holes, false, "solids"},
+        {"finish", &r.finish, is_planned, "hardware, cost, steps and schedule"},
+        {"glue", &r.glue, is_planned, "hardware, cost, steps and schedule"},
+        {"start", &r.start, wish.what == What::schedule, "the schedule"},
+        {"hours", &r.hours, wish.what == What::schedule, "the schedule"},
+        {"days", &r.days, wish.what == What::schedule, "the schedule"},
+        {"off", &r.off, wish.what == What::schedule, "the schedule"},
+        {"workshop", &r.workshop, is_bought, "hardware and cost"},
+        {"rate", &r.rate, wish.what == What::cost, "the cost"},
+        {"ready-made", &r.ready_made, wish.what == What::cost, "the cost"}};
+    for (const auto& one : all)
+        if (!one.text->empty() && !one.counts)
+            return Problem{"export.does_not_count", one.name,
+                           fmt::format("--{} counts for {} only.", one.name, one.only),
+                           "Leave it out, or ask for that."};
+    return Done{};
+}
+
+/// A sum of money, 0 or more.
+Result<double> money_of(const std::string& text, const char* name) {
+    const auto value = quantity::parse(text, quantity::Dimension::number);
+    if (value && *value >= 0 && *value <= 1e9) return *value;
+    return Problem{"export.no_money", name, fmt::format("“{}” is no sum of money.", text),
+                   "Write a number, for example 12.50."};
+}
+
+make::WallTime now() {
+    const std::time_t seconds = std::time(nullptr);
+    std::tm local{};
+    localtime_r(&seconds, &local);
+    const std::chrono::year_month_day date{std::chrono::year(local.tm_year + 1900),
+                                           std::chrono::month(static_cast<unsigned>(local.tm_mon + 1)),
+                                           std::chrono::day(static_cast<unsigned>(local.tm_mday))};
+    return make::Day(date) + std::chrono::minutes(local.tm_hour * 60 + local.tm_min);
+}
+
+/// How it is planned and what it costs: as the rig says, over that what was typed.
+Status take_plan(const ExportRequest& request, const rig::Making& said, make::Wish& wish) {
+    rig::Making making = said;
+    const std::pair<const std::string*, std::string*> typed[] = {
+        {&request.finish, &making.finish}, {&request.glue, &making.glue}, {&request.start, &making.start},
+        {&request.hours, &making.hours},   {&request.days, &making.days}, {&request.off, &making.off}};
+    for (const auto& [from, to] : typed)
+        if (!from->empty()) *to = *from;
+    const auto planning = make::planning_of(making, now());
+    if (!planning) return planning.problem();
+    wish.planning = *planning;
+    if (!request.rate.empty()) {
+        const auto rate = money_of(request.rate, "rate");
+        if (!rate) return rate.problem();
+        wish.own_rate = *rate;
+    }
+    if (!request.ready_made.empty()) {
+        const auto ready = money_of(request.ready_made, "ready-made");
+        if (!ready) return ready.problem();
+        wish.ready_made = *ready;
+    }
     return Done{};
 }
 
@@ -80,9 +171,60 @@ Result<std::vector<std::string>> write(const std::vector<make::ToWrite>& files, 
     return written;
 }
 
+int say_written(const std::vector<std::string>& written, bool json) {
+    if (json)
+        print({{"written", written}});
+    else
+        for (const auto& name : written) fmt::print("{}\n", name);
+    return done;
+}
+
+Result<solids::SolidWish> solid_wish_of(const ExportRequest& request, solids::Allowance& allowance) {
+    solids::SolidWish wish;
+    if (!request.as.empty()) {
+        const auto format = solids::solid_format_named(request.as);
+        if (!format) return format.problem();
+        wish.format = *format;
+    }
+    if (const auto ok =
+            take({{"chord", &request.chord, &wish.chord}, {"holes", &request.holes, &allowance.printed_holes}});
+        !ok)
+        return ok.problem();
+    if (has_sawing(request) || !request.paper.empty())
+        return Problem{"export.solids_have_no_paper", "what",
+                       "Paper, kerf, allowance and length do not count for solids.", "Leave them out."};
+    if (!request.chord.empty() && wish.format == solids::SolidFormat::step)
+        return Problem{"export.step_has_no_chord", "chord", "STEP is exact: it has no chord error.",
+                       "Leave it out, or add --as stl or --as 3mf."};
+    if (const auto ok = solids::check(wish); !ok) return ok.problem();
+    if (const auto ok = solids::check(allowance); !ok) return ok.problem();
+    if (request.out.empty())
+        return Problem{"export.no_place", "out", "It is not said where the solids go.", "Add --out and a folder."};
+    return wish;
+}
+
+int export_solids(const ExportRequest& request, bool json) {
+    solids::Allowance allowance;
+    const auto wish = solid_wish_of(request, allowance);
+    if (!wish) return fail(wish.problem(), wrong_usage);
+    const auto rig = load_rig(request.file);
+    if (!rig) return fail(rig.problem(), unreadable);
+    const LongWork work("built", json);
+    const auto job = work.job(0);
+    solids::ModelShop shop;
+    const auto models = shop.models_of(*rig, allowance, job);
+    if (!models) return fail(models.problem(), unreadable);
+    const auto files = solids::exported(*models, *wish, job);
+    if (!files) return fail(files.problem(), unreadable);
+    const auto written = write(*files, request.out);
+    if (!written) return fail(written.problem(), unwritable);
+    return say_written(*written, json);
+}
+
 }  // namespace
 
 int export_command(const ExportRequest& request, bool json) {
+    if (request.what == "solids") return export_solids(request, json);
     make::Wish wish;
     const auto what = make::what_named(request.what);
     if (!what) return fail(what.problem(), wrong_usage);
@@ -98,28 +240,32 @@ int export_command(const ExportRequest& request, bool json) {
     wish.sawing = *sawing;
     if (!request.paper.empty()) wish.paper = request.paper;
     if (const auto ok = all_count(request, wish); !ok) return fail(ok.problem(), wrong_usage);
+    project::Stockroom room;
+    if (!request.workshop.empty()) {
+        if (const auto ok = room.open(request.workshop); !ok) return fail(ok.problem(), unreadable);
+        wish.workshop = &room.workshop();
+    }
     const auto rig = load_rig(request.file);
     if (!rig) return fail(rig.problem(), unreadable);
-    wish.detail = rig->name;
-    const auto made = make::made_of(*rig);
-    if (!made) return fail(made.problem(), unreadable);
-    if (request.out.empty() && wish.what == make::What::drills) return print_list(make::drill_list(*made), json);
-    if (request.out.empty() && wish.what == make::What::cut_list)
-        return print_list(*make::cut_list(*made, *sawing), json);
-    const auto files = make::exported(*made, wish);
+    if (const auto ok = take_plan(request, rig->making, wish); !ok) return fail(ok.problem(), wrong_usage);
+    wish.detail = fmt::format("{}, {}", rig->name, make::text_of(now()).substr(0, 10));
+    wish.revision = static_cast<unsigned>(rig->variants.size()) + 1;
+    if (request.out.empty() && request.as.empty()) {
+        const auto list = make::list_of(*rig, wish);
+        if (!list) return fail(list.problem(), wrong_usage);
+        if (*list) return print_list(**list, json);
+    }
+    const LongWork work("checked", json);
+    const auto files = make::exported(*rig, wish, work.job(0));
     if (!files) return fail(files.problem(), wrong_usage);
     if (request.out.empty())
-        return fail({"export.no_place", "out", "It is not said where the templates go.",
-                     "Add --out templates.pdf, or a folder for SVG or DXF."},
-                    wrong_usage);
+        return fail(
+            {"export.no_place", "out", fmt::format("It is not said where the {} goes.", make::name_of(wish.what)),
+             "Add --out and a file, or a folder for several."},
+            wrong_usage);
     const auto written = write(*files, request.out);
-    if (!written) return fail(written.problem(), unreadable);
-    if (json) {
-        print({{"written", *written}});
-    } else {
-        for (const auto& name : *written) fmt::print("{}\n", name);
-    }
-    return done;
+    if (!written) return fail(written.problem(), unwritable);
+    return say_written(*written, json);
 }
 
 }  // namespace clampet::cli

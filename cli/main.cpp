@@ -196,15 +196,35 @@ void add_commands(CLI::App& app, Arguments& a, int& exit_code) {
     json_flag(advise);
     advise->callback([&] { exit_code = advise_command(a.advise, a.json); });
 
-    auto* export_it = app.add_subcommand("export", "What the workshop needs of a rig: templates, cut list, drills");
+    auto* export_it = app.add_subcommand("export", "What the workshop needs of a rig: templates, lists, solids");
     export_it->add_option("RIG", a.export_it.file, "A rig file")->required();
-    export_it->add_option("--what", a.export_it.what, "templates, cutlist or drills")->required();
-    export_it->add_option("--as", a.export_it.as, "pdf, svg or dxf of templates; csv of lists");
+    export_it
+        ->add_option("--what", a.export_it.what,
+                     "templates, drawings, cutlist, drills, bom, cost, steps, schedule, report or solids")
+        ->required();
+    export_it->add_option("--as", a.export_it.as,
+                          "pdf, svg or dxf of templates and drawings; csv or pdf of lists; ics of the schedule; html "
+                          "or pdf of the report; "
+                          "step, stl or 3mf of solids");
     export_it->add_option("--out", a.export_it.out, "A file, or a folder for several; lists without it are printed");
     export_it->add_option("--paper", a.export_it.paper, "Of a PDF: A4, which is usual, A3 or Letter");
     export_it->add_option("--kerf", a.export_it.kerf, "Width of the saw's cut, for example 3mm");
     export_it->add_option("--allowance", a.export_it.allowance, "Left on each end to trim, for example 2mm");
     export_it->add_option("--length", a.export_it.length, "Of boards and bars as they are bought, for example 2.4m");
+    export_it->add_option("--sheet", a.export_it.sheet, "Width of plywood as it is bought, for example 60cm");
+    export_it->add_option("--finish", a.export_it.finish, "Of what is of wood: none, oil, paint or varnish");
+    export_it->add_option("--glue", a.export_it.glue, "For example \"epoxy, slow\"");
+    export_it->add_option("--start", a.export_it.start, "When work begins: 2026-11-30 or \"2026-11-30 19:00\"; now");
+    export_it->add_option("--hours", a.export_it.hours, "Of work on a day, for example 19:00-22:00");
+    export_it->add_option("--days", a.export_it.days, "Of work, for example mon,wed,sat");
+    export_it->add_option("--off", a.export_it.off, "Days off, for example 2026-12-24,2026-12-25");
+    export_it->add_option("--workshop", a.export_it.workshop,
+                          "A workshop file: its drawer comes first, its prices count");
+    export_it->add_option("--rate", a.export_it.rate, "What an hour of one's own is worth");
+    export_it->add_option("--ready-made", a.export_it.ready_made, "What it would cost to buy ready-made");
+    export_it->add_option("--chord", a.export_it.chord, "By how much triangles may leave a curve, for example 0.05mm");
+    export_it->add_option("--holes", a.export_it.holes,
+                          "Added to the diameter of round holes in prints, for example 0.2mm");
     json_flag(export_it);
     export_it->callback([&] { exit_code = export_command(a.export_it, a.json); });
 

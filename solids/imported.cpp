@@ -3,29 +3,21 @@
 #include <fmt/format.h>
 
 #include <algorithm>
-#include <BRep_Tool.hxx>
-#include <BRepGProp.hxx>
-#include <BRepMesh_IncrementalMesh.hxx>
 #include <cctype>
 #include <filesystem>
 #include <fstream>
-#include <GProp_GProps.hxx>
-#include <Message.hxx>
-#include <Message_Messenger.hxx>
 #include <mutex>
 #include <OSD_Path.hxx>
-#include <Poly_Triangulation.hxx>
 #include <RWStl.hxx>
 #include <Standard_Failure.hxx>
 #include <STEPControl_Reader.hxx>
 #include <TopExp_Explorer.hxx>
-#include <TopoDS.hxx>
-#include <TopoDS_Face.hxx>
 
 #include "parts/hull.h"
 #include "parts/solids.h"
 #include "quantity/dimension.h"
 #include "quantity/format.h"
+#include "solids/occt.h"
 
 namespace clampet::solids {
 namespace {
@@ -34,40 +26,10 @@ namespace fs = std::filesystem;
 using parts::Vector;
 
 constexpr std::uintmax_t largest_file = 250'000'000;
-constexpr double millimetre = 1e-3;
 
 Problem broken(const std::string& path, const char* kind) {
     return {"solid.broken", "file", fmt::format("{} is no whole {} file.", fs::path(path).filename().string(), kind),
             "It may have been cut short: write it anew from the program that made it."};
-}
-
-/// OCCT writes to the terminal what is said better as a Problem.
-class Silence {
- public:
-    Silence() : printers_(Message::DefaultMessenger()->Printers()) {
-        Message::DefaultMessenger()->ChangePrinters().Clear();
-    }
-    ~Silence() { Message::DefaultMessenger()->ChangePrinters() = printers_; }
-    Silence(const Silence&) = delete;
-    Silence& operator=(const Silence&) = delete;
-
- private:
-    Message_SequenceOfPrinters printers_;
-};
-
-void add(const Poly_Triangulation& from, const gp_Trsf& place, bool reversed, double scale, Mesh& to) {
-    const std::size_t base = to.corners.size();
-    for (int i = 1; i <= from.NbNodes(); ++i) {
-        const gp_Pnt p = from.Node(i).Transformed(place);
-        to.corners.emplace_back(p.X() * scale, p.Y() * scale, p.Z() * scale);
-    }
-    for (int i = 1; i <= from.NbTriangles(); ++i) {
-        int a = 0, b = 0, c = 0;
-        from.Triangle(i).Get(a, b, c);
-        if (reversed) std::swap(b, c);
-        to.triangles.push_back({base + static_cast<std::size_t>(a) - 1, base + static_cast<std::size_t>(b) - 1,
-                                base + static_cast<std::size_t>(c) - 1});
-    }
 }
 
 enum class Form { text, binary, neither };
@@ -101,7 +63,7 @@ Result<Mesh> read_stl(const std::string& path, double scale, std::uintmax_t size
     const auto found = form == Form::binary ? RWStl::ReadBinary(place) : RWStl::ReadAscii(place);
     if (found.IsNull()) return broken(path, "STL");
     Mesh mesh;
-    add(*found, gp_Trsf(), false, scale, mesh);
+    append(*found, gp_Trsf(), false, scale, mesh);
     return mesh;
 }
 
@@ -115,30 +77,10 @@ Result<FromStep> read_step(const std::string& path) {
     if (reader.ReadFile(path.c_str()) != IFSelect_RetDone || reader.TransferRoots() == 0) return broken(path, "STEP");
     const TopoDS_Shape shape = reader.OneShape();  // in millimetres, whatever the file is in
     if (shape.IsNull()) return broken(path, "STEP");
-    constexpr double chord = 0.05, angle = 0.3;  // of the triangles that stand for its faces: mm, rad
-    BRepMesh_IncrementalMesh(shape, chord, false, angle);
+    constexpr double chord = 0.05 * millimetre, angle = 0.3;  // of the triangles that stand for its faces: m, rad
     FromStep step;
-    for (TopExp_Explorer faces(shape, TopAbs_FACE); faces.More(); faces.Next()) {
-        TopLoc_Location place;
-        const TopoDS_Face face = TopoDS::Face(faces.Current());
-        const auto found = BRep_Tool::Triangulation(face, place);
-        if (!found.IsNull())
-            add(*found, place.Transformation(), face.Orientation() == TopAbs_REVERSED, millimetre, step.mesh);
-    }
-    if (TopExp_Explorer(shape, TopAbs_SOLID).More()) {
-        GProp_GProps of_volume, of_surface;
-        BRepGProp::VolumeProperties(shape, of_volume);
-        BRepGProp::SurfaceProperties(shape, of_surface);
-        MeshProperties exact;
-        exact.volume = of_volume.Mass() * std::pow(millimetre, 3);
-        exact.area = of_surface.Mass() * std::pow(millimetre, 2);
-        const gp_Pnt c = of_volume.CentreOfMass();
-        exact.centroid = millimetre * Vector(c.X(), c.Y(), c.Z());
-        const gp_Mat inertia = of_volume.MatrixOfInertia();
-        for (int i = 0; i < 3; ++i)
-            for (int k = 0; k < 3; ++k) exact.inertia(i, k) = inertia(i + 1, k + 1) * std::pow(millimetre, 5);
-        step.exact = exact;
-    }
+    step.mesh = triangles_of(shape, chord, angle);
+    if (TopExp_Explorer(shape, TopAbs_SOLID).More()) step.exact = exact_properties_of(shape);
     return step;
 }
 

@@ -1,8 +1,7 @@
 #include "solids/own_part.h"
 
-#include <algorithm>
-
 #include "catalogue/material.h"
+#include "solids/printing.h"
 
 namespace clampet::solids {
 
@@ -13,9 +12,8 @@ Result<double> mass_of(const Imported& solid, const Making& making) {
         return Problem{"own_part.walls", "walls", "Walls are 0 to 100 mm thick.", "Three lines of 0.4 mm are 1.2 mm."};
     if (!(making.infill >= 0 && making.infill <= 1))
         return Problem{"own_part.infill", "infill", "Infill is a share from 0 to 1.", "Common is 0.2."};
-    const double volume = solid.whole.volume;
-    const double shell = making.is_printed ? std::min(volume, solid.whole.area * making.walls) : volume;
-    return material->density * (shell + making.infill * (volume - shell));
+    if (!making.is_printed) return material->density * solid.whole.volume;
+    return print_mass(solid.whole.volume, solid.whole.area, material->density, {making.walls, making.infill});
 }
 
 Result<rig::Part> own_part(const Imported& solid, const Making& making, const std::string& name,

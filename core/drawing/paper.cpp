@@ -1,92 +1,23 @@
 #include "drawing/paper.h"
 
-#include <cairo-ft.h>
 #include <cairo-pdf.h>
 #include <cairo-svg.h>
 #include <fmt/format.h>
 
 #include <algorithm>
 #include <cmath>
-#include <memory>
-#include <numbers>
 
 #include "drawing/font.h"
-#include "drawing/strokes.h"
+#include "drawing/pencil.h"
 
 namespace clampet::drawing {
 namespace {
 
-constexpr double points_per_metre = 72 / 0.0254;
 constexpr double small_words = 2.4e-3;  // in the margin [m]
 constexpr double round_the_drawing = 0.006;
 constexpr double ruler = 0.100;
 constexpr double cross = 0.004;
 constexpr std::size_t most_pages = 100;
-constexpr double descent_share = 0.25;  // of the height of words
-
-using Surface = std::unique_ptr<cairo_surface_t, decltype(&cairo_surface_destroy)>;
-using Context = std::unique_ptr<cairo_t, decltype(&cairo_destroy)>;
-
-cairo_status_t append(void* to, const unsigned char* bytes, unsigned int count) {
-    static_cast<std::string*>(to)->append(reinterpret_cast<const char*>(bytes), count);
-    return CAIRO_STATUS_SUCCESS;
-}
-
-/// Draws in metres, y up.
-class Pencil {
- public:
-    explicit Pencil(cairo_t* to) : to_(to) {}
-    void draw(const Strokes& all) const {
-        for (const auto& stroke : all.strokes) {
-            if (stroke.points.empty()) continue;
-            cairo_new_path(to_);
-            for (const auto& p : stroke.points) cairo_line_to(to_, p.x, p.y);
-            if (stroke.closed) cairo_close_path(to_);
-            if (stroke.filled)
-                cairo_fill(to_);
-            else
-                ink(stroke.line);
-        }
-        for (const auto& ring : all.rings) {
-            cairo_new_path(to_);
-            cairo_arc(to_, ring.centre.x, ring.centre.y, ring.radius, 0, 2 * std::numbers::pi);
-            ink(ring.line);
-        }
-        for (const auto& word : all.words) write(word);
-    }
-    void write(const Word& word) const {
-        cairo_save(to_);
-        cairo_translate(to_, word.at.x, word.at.y);
-        cairo_rotate(to_, word.angle);
-        cairo_scale(to_, 1, -1);  // letters stand upright
-        cairo_set_font_size(to_, word.height);
-        cairo_text_extents_t size;
-        cairo_text_extents(to_, word.text.c_str(), &size);
-        const double back = word.align == Align::left ? 0 : word.align == Align::centre ? 0.5 : 1;
-        cairo_move_to(to_, -back * size.x_advance, (0.5 - descent_share) * word.height);
-        cairo_show_text(to_, word.text.c_str());
-        cairo_restore(to_);
-    }
-
- private:
-    void ink(Line line) const {
-        const Pen pen = pen_of(line);
-        cairo_set_line_width(to_, pen.width);
-        cairo_set_dash(to_, pen.dashes.data(), static_cast<int>(pen.dashes.size()), 0);
-        cairo_stroke(to_);
-    }
-    cairo_t* to_;
-};
-
-/// Metres, y up, with its origin at the lower left corner of a page so high.
-void set_up(cairo_t* context, double height) {
-    cairo_identity_matrix(context);
-    cairo_scale(context, points_per_metre, -points_per_metre);
-    cairo_translate(context, 0, -height);
-    cairo_set_source_rgb(context, 0, 0, 0);
-    cairo_set_line_cap(context, CAIRO_LINE_CAP_ROUND);
-    cairo_set_font_face(context, own_font());
-}
 
 struct Page {
     double width = 0, height = 0;  ///< as it lies [m]
@@ -164,11 +95,6 @@ void print(cairo_t* context, const Page& page, const Sheet& sheet, const Tiling&
         }
 }
 
-Problem not_drawn(cairo_status_t status) {
-    return {"paper.not_drawn", "", fmt::format("The sheet could not be drawn: {}.", cairo_status_to_string(status)),
-            "Try another format."};
-}
-
 }  // namespace
 
 Tiling tiling_of(const Box& extent, const PaperSize& paper) {
@@ -209,10 +135,12 @@ Result<std::string> pdf_of(const std::vector<Sheet>& sheets, const PaperSize& pa
     return bytes;
 }
 
-Result<std::string> svg_of(const Sheet& sheet) {
-    const Box box = wider(sheet.drawing.extent());
-    // The words above it.
-    const double height = box.height() + page_margin;
+namespace {
+
+/// An SVG in millimetres of what lies in a box, and so much above it.
+template <class Draw>
+Result<std::string> svg_in(const Box& box, double above, const Draw& draw) {
+    const double height = box.height() + above;
     std::string bytes;
     const Surface surface(cairo_svg_surface_create_for_stream(append, &bytes, box.width() * 1000, height * 1000),
                           cairo_surface_destroy);
@@ -223,7 +151,20 @@ Result<std::string> svg_of(const Sheet& sheet) {
         cairo_translate(context.get(), -box.low.x, -box.low.y - height);
         cairo_set_line_cap(context.get(), CAIRO_LINE_CAP_ROUND);
         cairo_set_font_face(context.get(), own_font());
-        const Pencil pencil(context.get());
+        draw(Pencil(context.get()));
+        if (const auto status = cairo_status(context.get()); status != CAIRO_STATUS_SUCCESS) return not_drawn(status);
+    }
+    cairo_surface_finish(surface.get());
+    if (const auto status = cairo_surface_status(surface.get()); status != CAIRO_STATUS_SUCCESS)
+        return not_drawn(status);
+    return bytes;
+}
+
+}  // namespace
+
+Result<std::string> svg_of(const Sheet& sheet) {
+    const Box box = wider(sheet.drawing.extent());
+    return svg_in(box, page_margin, [&](const Pencil& pencil) {
         pencil.draw(strokes_of(sheet.drawing));
         pencil.write({{box.low.x + round_the_drawing, box.high.y + page_margin / 2},
                       1.2 * small_words,
@@ -231,12 +172,11 @@ Result<std::string> svg_of(const Sheet& sheet) {
                       Align::left,
                       TextRole::label,
                       sheet.title});
-        if (const auto status = cairo_status(context.get()); status != CAIRO_STATUS_SUCCESS) return not_drawn(status);
-    }
-    cairo_surface_finish(surface.get());
-    if (const auto status = cairo_surface_status(surface.get()); status != CAIRO_STATUS_SUCCESS)
-        return not_drawn(status);
-    return bytes;
+    });
+}
+
+Result<std::string> picture_svg_of(const Drawing& drawing) {
+    return svg_in(wider(drawing.extent()), 0, [&](const Pencil& pencil) { pencil.paint(drawing, small_words); });
 }
 
 }  // namespace clampet::drawing

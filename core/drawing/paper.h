@@ -35,5 +35,7 @@ Tiling tiling_of(const Box& extent, const PaperSize& paper);
 Result<std::string> pdf_of(const std::vector<Sheet>& sheets, const PaperSize& paper);
 /// An SVG at real size, in millimetres, on one sheet as large as it needs.
 Result<std::string> svg_of(const Sheet& sheet);
+/// A painted picture as it is, without a margin's words: for a page of HTML.
+Result<std::string> picture_svg_of(const Drawing& drawing);
 
 }  // namespace clampet::drawing

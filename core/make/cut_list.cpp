@@ -6,6 +6,7 @@
 #include <algorithm>
 #include <map>
 
+#include "catalogue/material.h"
 #include "make/nesting.h"
 #include "quantity/format.h"
 
@@ -31,7 +32,28 @@ struct Strip {
     bool operator<(const Strip& other) const { return std::tie(stock, width) < std::tie(other.stock, other.width); }
 };
 
+/// Plywood and the like come as sheets, timber as boards.
+bool comes_as_sheet(const parts::Workpiece& piece) {
+    const auto material = catalogue::material_named(piece.material);
+    return !piece.is_round && material && material->group == "board";
+}
+
+std::string sheets_in_words(const Layout& layout) {
+    std::vector<std::string> sheets;
+    for (const auto& sheet : layout.sheets.sheets) {
+        std::vector<std::string> on;
+        for (const auto& laid : sheet) on.push_back(layout.names[laid.cut]);
+        sheets.push_back(fmt::format("{}", fmt::join(on, " + ")));
+    }
+    std::string text =
+        fmt::format("{}: {} of {} × {}{}: {}", layout.stock, sheets.size(), mm(layout.bar), mm(layout.width),
+                    layout.sheets.fewest ? "" : " (fewer may do)", fmt::join(sheets, "; "));
+    for (const auto& name : layout.too_long) text += fmt::format("; {} is larger than a sheet: buy a larger one", name);
+    return text;
+}
+
 std::string in_words(const Layout& layout) {
+    if (layout.is_sheet()) return sheets_in_words(layout);
     std::vector<std::string> bars;
     for (const auto& bar : layout.nested.bars) {
         std::vector<std::string> on;
@@ -57,6 +79,31 @@ std::vector<Row> rows_of(const Made& made) {
     return rows;
 }
 
+Layout sheet_of(const std::string& stock, const std::vector<Row>& rows, const Sawing& sawing) {
+    Layout layout;
+    layout.stock = stock;
+    layout.width = sawing.sheet;
+    layout.bar = sawing.bar;
+    for (const auto& row : rows)
+        for (unsigned i = 0; i < row.piece->count; ++i) {
+            layout.names.push_back(name_of(*row.part, *row.piece));
+            layout.cuts.push_back({row.piece->length + 2 * sawing.allowance, row.piece->width + 2 * sawing.allowance});
+        }
+    layout.sheets = nest_on_sheets(layout.cuts, sawing.bar, sawing.sheet, sawing.kerf);
+    for (const auto cut : layout.sheets.too_large) layout.too_long.push_back(layout.names[cut]);
+    return layout;
+}
+
+/// A sheet and what is sawn from it, its lower edge at a height.
+void draw_sheet(drawing::Drawing& all, const Layout& layout, const std::vector<Laid>& sheet, double y) {
+    all.rectangle({0, y}, {layout.bar, y + layout.width}, drawing::Material::none, drawing::Line::thin);
+    for (const auto& laid : sheet) {
+        const auto& cut = layout.cuts[laid.cut];
+        const double along = laid.is_turned ? cut.width : cut.length, across = laid.is_turned ? cut.length : cut.width;
+        all.rectangle({laid.x, y + laid.y}, {laid.x + along, y + laid.y + across}, drawing::Material::wood);
+    }
+}
+
 }  // namespace
 
 Status check(const Sawing& sawing) {
@@ -67,14 +114,21 @@ Status check(const Sawing& sawing) {
         return Problem{"cut_list.allowance", "allowance", "That is too much to trim off.", "Give 0 to 20 mm."};
     if (!within(sawing.bar, 0.1, 20))
         return Problem{"cut_list.bar", "length", "Nobody sells boards so long.", "Give 0.1 to 20 m."};
+    if (!within(sawing.sheet, 0.05, 5))
+        return Problem{"cut_list.sheet", "sheet", "Nobody sells sheets so wide.", "Give 0.05 to 5 m."};
     return Done{};
 }
 
 std::vector<Layout> layouts_of(const Made& made, const Sawing& sawing) {
     std::map<Strip, std::vector<Row>> strips;
+    std::map<std::string, std::vector<Row>> sheets;
     for (const auto& row : rows_of(made))
-        strips[{stock_of(*row.piece), row.piece->is_round ? 0 : row.piece->width}].push_back(row);
+        if (comes_as_sheet(*row.piece))
+            sheets[stock_of(*row.piece)].push_back(row);
+        else
+            strips[{stock_of(*row.piece), row.piece->is_round ? 0 : row.piece->width}].push_back(row);
     std::vector<Layout> layouts;
+    for (const auto& [stock, rows] : sheets) layouts.push_back(sheet_of(stock, rows, sawing));
     for (const auto& [strip, rows] : strips) {
         Layout layout;
         layout.stock = strip.width > 0 ? fmt::format("{}, strip of {}", strip.stock, mm(strip.width)) : strip.stock;
@@ -101,7 +155,12 @@ drawing::Drawing drawing_of(const std::vector<Layout>& layouts, const Sawing& sa
     constexpr double between = 0.05;  // of the boards' own size [m]
     drawing::Drawing all;
     double y = 0;
-    for (const auto& layout : layouts)
+    for (const auto& layout : layouts) {
+        for (const auto& sheet : layout.sheets.sheets) {
+            y -= layout.width;
+            draw_sheet(all, layout, sheet, y);
+            y -= between;
+        }
         for (const auto& bar : layout.nested.bars) {
             y -= layout.width;
             all.rectangle({0, y}, {layout.bar, y + layout.width}, drawing::Material::none, drawing::Line::thin);
@@ -113,6 +172,7 @@ drawing::Drawing drawing_of(const std::vector<Layout>& layouts, const Sawing& sa
             }
             y -= between;
         }
+    }
     all.summary = fmt::format("{} kinds of boards and bars, each piece to scale.", layouts.size());
     return all;
 }
@@ -132,7 +192,7 @@ Result<Table> cut_list(const Made& made, const Sawing& sawing) {
         table.notes.push_back(fmt::format("Kerf {}, {} more at each end to trim; grain along the length.",
                                           mm(sawing.kerf), mm(sawing.allowance)));
     for (const auto& name : made.otherwise)
-        table.notes.push_back(fmt::format("{} is made too; there are no sheets for it yet.", name));
+        table.notes.push_back(fmt::format("{} is not sawn: it is printed, or put together from what is bought.", name));
     return table;
 }
 

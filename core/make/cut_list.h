@@ -2,6 +2,7 @@
 #include "drawing/drawing.h"
 #include "make/nesting.h"
 #include "make/pieces.h"
+#include "make/sheet_nesting.h"
 #include "make/table.h"
 
 namespace clampet::make {
@@ -10,9 +11,11 @@ namespace clampet::make {
 struct Sawing {
     double kerf = 0.003;       ///< width of the saw's cut; hand and circular saws 1.5 to 3.2 mm, common practice [m]
     double allowance = 0.002;  ///< left on each end for trimming, common practice [m]
-    double bar = 2.4;          ///< length of a board or bar as it is bought [m]
+    double bar = 2.4;          ///< length of a board, bar or sheet as it is bought [m]
+    double sheet = 0.6;        ///< width of a sheet of plywood or board as it is bought [m]
 };
-/// Range  kerf and allowance from 0 to 20 mm, bar from 0.1 to 20 m. Errors: a Problem at the one that is not.
+/// Range  kerf and allowance from 0 to 20 mm, bar from 0.1 to 20 m, sheet from 0.05 to 5 m. Errors: a Problem at the
+/// one that is not.
 Status check(const Sawing& sawing);
 
 /// Boards or bars of one kind, and what is sawn from each.
@@ -23,7 +26,11 @@ struct Layout {
     std::vector<std::string> names;  ///< of the pieces
     std::vector<double> lengths;     ///< as they are sawn [m]
     Nested nested;
-    std::vector<std::string> too_long;  ///< longer than a bar: on none
+    std::vector<std::string> too_long;  ///< longer than a bar, or larger than a sheet: on none
+    std::vector<Cut> cuts = {};         ///< of a sheet, as they are sawn
+    NestedSheets sheets = {};           ///< of plywood and other boards that come as sheets
+    bool is_sheet() const { return !cuts.empty(); }
+    std::size_t count() const { return is_sheet() ? sheets.sheets.size() : nested.bars.size(); }
 };
 /// How all pieces lie on boards of that length. The sawing is in range.
 std::vector<Layout> layouts_of(const Made& made, const Sawing& sawing);

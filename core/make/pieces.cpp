@@ -16,6 +16,12 @@ std::size_t Made::pieces() const {
     return count;
 }
 
+Problem at_part(Problem problem, std::size_t index, const rig::Part& part) {
+    problem.where = fmt::format("/parts/{}{}{}", index, problem.where.empty() ? "" : "/values/", problem.where);
+    problem.what = fmt::format("{}: {}", part.name, problem.what);
+    return problem;
+}
+
 Result<Made> made_of(const rig::Rig& rig) {
     Made made;
     for (std::size_t i = 0; i < rig.parts.size(); ++i) {
@@ -23,12 +29,7 @@ Result<Made> made_of(const rig::Rig& rig) {
         if (part.origin != parts::Origin::make) continue;
         const auto* kind = parts::kind_named(part.kind);
         auto pieces = kind ? parts::workpieces_of(*kind, part.values) : std::vector<parts::Workpiece>{};
-        if (!pieces) {
-            auto problem = pieces.problem();
-            problem.where = fmt::format("/parts/{}{}{}", i, problem.where.empty() ? "" : "/values/", problem.where);
-            problem.what = fmt::format("{}: {}", part.name, problem.what);
-            return problem;
-        }
+        if (!pieces) return at_part(pieces.problem(), i, part);
         if (pieces->empty())
             made.otherwise.push_back(part.name);
         else
@@ -43,6 +44,8 @@ std::string name_of(const MadePart& part, const parts::Workpiece& piece) {
 
 std::string stock_of(const parts::Workpiece& piece) {
     const auto mm = [](double size) { return quantity::format(size, Dimension::length); };
+    if (piece.is_round && piece.wall > 0 && piece.stuff == parts::Stuff::wood)
+        return fmt::format("{} Ø{}, bored Ø{}", piece.material, mm(piece.width), mm(piece.width - 2 * piece.wall));
     if (piece.is_round && piece.wall > 0)
         return fmt::format("{} tube Ø{}, wall {}", piece.material, mm(piece.width), mm(piece.wall));
     if (piece.is_round) return fmt::format("{} Ø{}", piece.material, mm(piece.width));

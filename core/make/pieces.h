@@ -10,6 +10,8 @@ struct MadePart {
     std::string name;
     std::vector<parts::Workpiece> pieces;
 };
+/// A part's problem, as the rig's: where in the file it is, and of which part.
+Problem at_part(Problem problem, std::size_t index, const rig::Part& part);
 /// What is to be made of a rig.
 struct Made {
     std::vector<MadePart> parts;

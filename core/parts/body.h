@@ -94,6 +94,35 @@ struct Reach {
     friend bool operator==(const Reach&, const Reach&) = default;
 };
 
+/// An inner corner where what is printed would break: it is rounded.
+struct Rounding {
+    Vector at;          ///< the middle of its edge [m]
+    double radius = 0;  ///< [m]
+};
+/// A threaded hole: what is bored for it depends on what it is cut in.
+struct ThreadedHole {
+    Vector at;         ///< where it begins, on the surface [m]
+    Vector into;       ///< unit vector
+    double depth = 0;  ///< [m]
+    std::string thread;
+};
+/// What is bought for a part beside what is made of it.
+struct Bought {
+    std::string what;   ///< "M8 screw", "rubber pad 50 × 20 × 3 mm"
+    double length = 0;  ///< of a screw, under its head at least [m]; 0: as it is said
+};
+/// A piece of a part as it is made, in the part's frame: what is joined, and what is cut out of that.
+struct MadeSolid {
+    std::string name;      ///< "upper jaw"; empty: the part itself
+    std::string material;  ///< of the table of materials
+    Stuff stuff = Stuff::wood;
+    double density = 0;     ///< [kg/m^3]
+    bool is_glued = false;  ///< to the one before it, from which a print is not apart
+    std::vector<Shape> joined, cut;
+    std::vector<ThreadedHole> threads;
+    std::vector<Rounding> roundings;
+};
+
 /// A rigid piece: what it weighs, where it balances, where others are joined to it and what is drawn of it.
 struct Body {
     double mass = 0;                            ///< [kg]
@@ -102,6 +131,10 @@ struct Body {
     std::vector<Shape> shapes;
     std::optional<Lens> lens = {};
     std::vector<Reach> reaches = {};
+    std::vector<MadeSolid> made = {};  ///< what is sawn, turned or printed of it; empty: it is bought as it is
+    double bought_mass = 0;            ///< screws, pads and the like: what of the mass is not in `made` [kg]
+    std::vector<Bought> bought = {};   ///< they, one by one
+    double elsewhere_mass = 0;         ///< made with it, but weighed in a seam: an arm between its ends [kg]
 };
 
 }  // namespace clampet::parts

@@ -22,8 +22,8 @@ class PartKind {
     /// Sizes that suit the port of a neighbour: a clamp for this tube. `above`: the part is carried by it. Empty where
     /// nothing of it follows.
     virtual families::Values fitted(const Port& /*neighbour*/, bool /*above*/) const { return {}; }
-    /// What is sawn and bored to make it, from the same values as its body; empty where it is not made of boards or
-    /// bars. The values are such that it can be built.
+    /// What is sawn and bored to make it, from the same values as its body, where sawn_from() would not do. The values
+    /// are such that it can be built.
     virtual std::vector<Workpiece> workpieces(const families::Values& /*values*/) const { return {}; }
 };
 

@@ -2,6 +2,7 @@
 #include <array>
 
 #include "catalogue/material.h"
+#include "parts/made_solid.h"
 #include "parts/part_kind.h"
 #include "quantity/format.h"
 
@@ -134,8 +135,10 @@ Result<families::Values> completed(const PartKind& kind, const families::Values&
 }
 
 Result<std::vector<Workpiece>> workpieces_of(const PartKind& kind, const families::Values& given) {
-    if (const auto body = built(kind, given); !body) return body.problem();
+    const auto body = built(kind, given);
+    if (!body) return body.problem();
     auto pieces = kind.workpieces(*completed(kind, given));
+    if (pieces.empty()) pieces = sawn_from(*body);
     for (const auto& piece : pieces)
         if (const auto ok = check_bores(piece); !ok) return ok.problem();
     return pieces;
@@ -149,7 +152,12 @@ Result<Body> built(const PartKind& kind, const families::Values& given) {
         if (p.source == "catalogue" && p.key.find("material") != std::string::npos)
             if (const auto ok = catalogue::material_named(families::text(*values, p.key)); !ok)
                 return ok.problem().at(p.key);
-    return kind.build(*values);
+    auto body = kind.build(*values);
+    if (!body) return body;
+    for (auto& piece : body->made)
+        if (piece.material.empty())
+            piece.material = values->contains("material") ? families::text(*values, "material") : "mild steel";
+    return body;
 }
 
 }  // namespace clampet::parts

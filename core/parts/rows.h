@@ -56,6 +56,31 @@ Bore screw_hole(const Eigen::Vector2d& at, std::string thread, bool close = fals
 std::vector<Bore> end_bores(const Values& values, const std::string& key, const Eigen::Vector2d& at, double thickness,
                             bool from_the_back = false);
 
+/// A ball about the origin on a stem along z up to some height [m], rounded where they meet.
+void add_ball_on_stem(Solids& solids, double ball, double stem, double to, Stuff stuff, double density);
+/// A cup that a ball snaps into, about the ball's middle: `floor` behind the ball, its mouth ahead along `axis` [m].
+/// Range  opening < ball < across.
+struct Cup {
+    Vector at = Vector::Zero(), axis = Vector::UnitZ();
+    double ball = 0, opening = 0, across = 0, floor = 0;
+};
+void add_cup(Solids& solids, const Cup& cup, Stuff stuff, double density);
+/// Half of a split collar along x or y [m]: what lies on one side of its tube, with a lug at each side for a screw.
+struct HalfCollar {
+    Vector at = Vector::Zero(), along = Vector::UnitX();
+    double tube = 0, wall = 0, length = 0, screw = 0;
+    double up = 1;       ///< +1 above the tube, -1 below it
+    double flat = 0;     ///< of a saddle: how far from the tube's axis its flat lies; 0: it is round outside
+    double lug() const;  ///< how far its lugs reach from the tube's axis along z [m]
+    double outside() const { return tube / 2 + wall; }
+    double screw_at() const { return outside() + 1.2 * screw; }  ///< on both sides of the tube's axis
+};
+/// Between both halves stays free, to draw them together [m]; common practice.
+inline constexpr double collar_gap = 0.002;
+void add_half_collar(Solids& solids, const HalfCollar& half, Stuff stuff, double density);
+/// Its two screws, through the lugs of both halves.
+void add_collar_screws(Solids& solids, const HalfCollar& half, const std::string& thread);
+
 /// What a lever or a latch sweeps about its hub: part of a disc about z, from one angle to another, at most half of it.
 Shape swing(const Vector& hub, double radius, double from, double to, double height);
 

@@ -2,6 +2,8 @@
 
 #include <numbers>
 
+#include "parts/workpiece.h"
+
 namespace clampet::parts {
 
 using std::numbers::pi;
@@ -106,34 +108,170 @@ Reach fingers_round(const Vector& at, double diameter, double length, const Vect
             cylinder(at + outward * fingers / 2, diameter + 2 * fingers, length + fingers, outward, Stuff::payload)};
 }
 
-void Solids::add(Shape shape, double density) {
-    add_weighed(std::move(shape), 0);
-    const double mass = density * volume_of(shapes_.back());
-    mass_ += mass;
-    moment_ += mass * centroid_of(shapes_.back());
+Zone zone_of_sphere(double diameter, double from, double to) {
+    const double r2 = diameter * diameter / 4;
+    const auto volume = [&](double z) { return pi * (r2 * z - z * z * z / 3); };
+    const auto moment = [&](double z) { return pi * (r2 * z * z / 2 - z * z * z * z / 4); };
+    const double v = volume(to) - volume(from);
+    return {v, v > 0 ? (moment(to) - moment(from)) / v : from};
 }
 
-void Solids::add_weighed(Shape shape, double mass) {
+double half_chord(double diameter, double away) {
+    return std::sqrt(std::max(0.0, diameter * diameter / 4 - away * away));
+}
+
+namespace {
+
+/// Whether a point lies in a shape, not of a hull.
+bool holds(const Shape& s, const Vector& point) {
+    const Vector from = point - s.at;
+    const double along = from.dot(s.axis);
+    switch (s.kind) {
+        case ShapeKind::box:
+            return (from.cwiseAbs() - s.size / 2).maxCoeff() <= 1e-9;
+        case ShapeKind::cylinder:
+            return std::abs(along) <= s.length / 2 + 1e-9 && (from - along * s.axis).norm() <= s.diameter / 2;
+        case ShapeKind::sphere:
+            return from.norm() <= s.diameter / 2;
+        case ShapeKind::prism: {
+            const auto [u, v] = profile_axes(s.axis);
+            return std::abs(along) <= s.length / 2 + 1e-9 && is_inside(s.profile, {from.dot(u), from.dot(v)});
+        }
+        case ShapeKind::hull:
+            return false;
+    }
+    return false;
+}
+
+/// How much of a round hole is cut already by another on its axis: the length that they share, as deep as the
+/// narrower.
+double shared_volume(const Shape& a, const Shape& b) {
+    if (a.kind != ShapeKind::cylinder || b.kind != ShapeKind::cylinder || std::abs(a.axis.dot(b.axis)) < 1 - 1e-9)
+        return 0;
+    const Vector between = b.at - a.at;
+    const double along = between.dot(a.axis);
+    if ((between - along * a.axis).norm() > 1e-6) return 0;
+    const double from = std::max(-a.length / 2, along - b.length / 2),
+                 to = std::min(a.length / 2, along + b.length / 2), d = std::min(a.diameter, b.diameter);
+    return pi / 4 * d * d * std::max(0.0, to - from);
+}
+
+}  // namespace
+
+void Solids::piece(std::string name) {
+    made_.push_back({std::move(name), {}, Stuff::wood, 0, false, {}, {}, {}, {}});
+}
+
+void Solids::glued(std::string name) {
+    piece(std::move(name));
+    made_.back().is_glued = true;
+}
+
+void Solids::add(Shape shape, double density) {
+    if (made_.empty()) piece("");
+    auto& piece = made_.back();
+    piece.stuff = shape.material;
+    piece.density = density;
+    piece.joined.push_back(shape);
+    const double mass = density * volume_of(shape);
     mass_ += mass;
     moment_ += mass * centroid_of(shape);
     shapes_.push_back(std::move(shape));
 }
 
+void Solids::add_elsewhere(Shape shape, double density) {
+    elsewhere_ += density * volume_of(shape);
+    made_.back().joined.push_back(std::move(shape));
+}
+
+void Solids::drill_elsewhere(const Shape& hole, double density) {
+    elsewhere_ -= density * volume_of(hole);
+    cut(hole);
+}
+
+void Solids::add_bought(Shape shape, double density, std::string what) {
+    const double mass = density * volume_of(shape);
+    add_weighed(std::move(shape), mass, std::move(what));
+}
+
+void Solids::add_screw(const Shape& shank, const std::string& thread) {
+    constexpr double steel = 7850;  // [kg/m^3]
+    add_bought(shank, steel);
+    list_.push_back({thread + " screw", shank.length});
+}
+
+void Solids::add_weighed(Shape shape, double mass, std::string what) {
+    if (!what.empty()) list_.push_back({std::move(what), 0});
+    mass_ += mass;
+    bought_ += mass;
+    moment_ += mass * centroid_of(shape);
+    shapes_.push_back(std::move(shape));
+}
+
 void Solids::drill(const Shape& hole, double density) {
-    const double mass = density * volume_of(hole);
-    mass_ -= mass;
-    moment_ -= mass * centroid_of(hole);
+    double volume = volume_of(hole);
+    for (const auto& other : cuts_) volume -= shared_volume(hole, other);
+    take(std::max(0.0, volume), centroid_of(hole), density);
+    cut(hole);
+}
+
+void Solids::take(double volume, const Vector& at, double density) {
+    mass_ -= density * volume;
+    moment_ -= density * volume * at;
+}
+
+void Solids::thread(const Vector& at, const Vector& into, double depth, std::string designation) {
+    threads_.push_back({at, into, depth, std::move(designation)});
+}
+
+void Solids::round_off(const Vector& at, double radius) {
+    roundings_.push_back({at, radius});
+}
+
+void Solids::holes_of(const Port& port) {
+    const bool is_face = port.kind == families::PortKind::face || port.kind == families::PortKind::plate,
+               is_thread = port.kind == families::PortKind::thread;
+    const auto size = [&](const char* key) {
+        const auto found = port.sizes.find(key);
+        const auto* value = found == port.sizes.end() ? nullptr : std::get_if<double>(&found->second);
+        return value ? *value : 0.0;
+    };
+    const auto sex = port.sizes.find("sex");
+    const bool is_female = sex != port.sizes.end() && sex->second == families::Value(std::string("female"));
+    const double depth = is_face ? size("thickness") : is_thread && is_female ? size("depth") : 0;
+    if (!(depth > 0) || (is_face && !(size("hole") > 0))) return;
+    for (const double way : {-1.0, 1.0})
+        for (const auto& piece : made_)
+            for (const auto& shape : piece.joined) {
+                if (!holds(shape, port.at + way * depth / 2 * port.z)) continue;
+                if (is_thread)
+                    return thread(port.at, way * port.z, depth, std::get<std::string>(port.sizes.at("designation")));
+                return drill(cylinder(port.at + way * depth / 2 * port.z, size("hole"), depth, port.z, piece.stuff),
+                             piece.density);
+            }
 }
 
 Body Solids::body(std::vector<Port> ports) const {
+    Solids whole = *this;
+    for (const auto& port : ports) whole.holes_of(port);
     Body b;
-    b.mass = std::max(0.0, mass_);
-    if (b.mass > 0) b.centre_of_gravity = moment_ / b.mass;
+    b.mass = std::max(0.0, whole.mass_);
+    b.bought_mass = bought_;
+    b.elsewhere_mass = elsewhere_;
+    b.bought = list_;
+    if (b.mass > 0) b.centre_of_gravity = whole.moment_ / b.mass;
     for (double& x : b.centre_of_gravity)
         if (std::abs(x) < 1e-12) x = 0;  // what rounding leaves of a symmetry [m]
     b.ports = std::move(ports);
     b.shapes = shapes_;
     b.reaches = reaches_;
+    b.made = std::move(whole.made_);
+    std::erase_if(b.made, [](const MadeSolid& piece) { return piece.joined.empty(); });
+    for (auto& piece : b.made) {
+        piece.cut = whole.cuts_;
+        piece.threads = whole.threads_;
+        piece.roundings = roundings_;
+    }
     return b;
 }
 

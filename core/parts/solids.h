@@ -22,23 +22,60 @@ Outline outline_of(const std::vector<Eigen::Vector2d>& profile);
 double volume_of(const Shape& shape);
 Vector centroid_of(const Shape& shape);
 
-/// Solids that make up a part, each of one material: what they weigh together and where they balance.
+/// A sphere about the origin between two planes across z [m]: its volume, and how far up its centroid lies.
+/// Range  -diameter/2 <= from <= to <= diameter/2.
+struct Zone {
+    double volume = 0, up = 0;
+};
+Zone zone_of_sphere(double diameter, double from, double to);
+/// The half of a circle's diameter at some distance from its middle [m]; 0 outside.
+double half_chord(double diameter, double away);
+
+/// Solids that make up a part: what they weigh together, where they balance, and of what pieces they are made.
 class Solids {
  public:
-    /// Density [kg/m^3], 0 or more.
+    /// What follows is of a piece of its own.
+    void piece(std::string name);
+    /// What follows is a board glued to the piece before; printed it is one with it.
+    void glued(std::string name);
+    /// Of the piece, of what it is made of. Density [kg/m^3], 0 or more.
     void add(Shape shape, double density);
-    /// As a thing that has been weighed [kg].
-    void add_weighed(Shape shape, double mass);
+    /// Made with it, but weighed and drawn in the seam that it reaches through: an arm between its ends.
+    void add_elsewhere(Shape shape, double density);
+    /// Cut out of that.
+    void drill_elsewhere(const Shape& hole, double density);
+    /// Bought: a pad, a wheel. `what`: as it stands on the shopping list; empty: not on it.
+    void add_bought(Shape shape, double density, std::string what = {});
+    /// A screw or bolt, bought: its shank, of steel.
+    void add_screw(const Shape& shank, const std::string& thread);
+    /// Bought, as a thing that has been weighed [kg].
+    void add_weighed(Shape shape, double mass, std::string what = {});
     /// A hole or bore through what was added: takes its mass away and is not drawn.
     void drill(const Shape& hole, double density);
+    /// Cut out of what is made, and weighed apart by take(): what reaches beyond the piece.
+    void cut(Shape shape) { cuts_.push_back(std::move(shape)); }
+    /// So much less of it [m^3] about a place: what a cut takes, or what two shapes have in common.
+    void take(double volume, const Vector& at, double density);
+    /// A hole with a thread; filled by what is screwed into it, it weighs as if it were not there.
+    void thread(const Vector& at, const Vector& into, double depth, std::string designation);
+    /// An inner corner of a print, by the middle of its edge.
+    void round_off(const Vector& at, double radius);
     /// Room that must stay free beside it.
     void keep_free(Reach reach) { reaches_.push_back(std::move(reach)); }
+    /// Holes through faces and threads are those that its ports ask for, once where two ports share one.
     Body body(std::vector<Port> ports) const;
 
  private:
+    void holes_of(const Port& port);
+
     std::vector<Shape> shapes_;
     std::vector<Reach> reaches_;
-    double mass_ = 0;
+    std::vector<MadeSolid> made_;
+    std::vector<Shape> cuts_;
+    std::vector<ThreadedHole> threads_;
+    std::vector<Rounding> roundings_;
+    std::vector<Bought> list_;
+    double mass_ = 0, bought_ = 0, elsewhere_ = 0;
     Vector moment_ = Vector::Zero();
 };
 

@@ -17,23 +17,24 @@ double distance_to_edge(const Vector2d& p, const Vector2d& a, const Vector2d& b)
     return (p - a - share * along).norm();
 }
 
-/// Even-odd, and how far it is to the nearest edge.
-struct Place {
-    bool inside = false;
-    double edge = std::numeric_limits<double>::infinity();
-};
-Place place_in(const Vector2d& p, const std::vector<Vector2d>& outline) {
-    Place place;
-    for (std::size_t i = 0; i < outline.size(); ++i) {
-        const auto &a = outline[i], &b = outline[(i + 1) % outline.size()];
-        if ((a.y() > p.y()) != (b.y() > p.y()) && p.x() < a.x() + (b.x() - a.x()) * (p.y() - a.y()) / (b.y() - a.y()))
-            place.inside = !place.inside;
-        place.edge = std::min(place.edge, distance_to_edge(p, a, b));
-    }
-    return place;
+double distance_to_edges(const Vector2d& p, const std::vector<Vector2d>& outline) {
+    double least = std::numeric_limits<double>::infinity();
+    for (std::size_t i = 0; i < outline.size(); ++i)
+        least = std::min(least, distance_to_edge(p, outline[i], outline[(i + 1) % outline.size()]));
+    return least;
 }
 
 }  // namespace
+
+bool is_inside(const std::vector<Vector2d>& outline, const Vector2d& p) {
+    bool inside = false;
+    for (std::size_t i = 0; i < outline.size(); ++i) {
+        const auto &a = outline[i], &b = outline[(i + 1) % outline.size()];
+        if ((a.y() > p.y()) != (b.y() > p.y()) && p.x() < a.x() + (b.x() - a.x()) * (p.y() - a.y()) / (b.y() - a.y()))
+            inside = !inside;
+    }
+    return inside;
+}
 
 std::vector<Vector2d> outline_of(const Workpiece& piece) {
     if (!piece.outline.empty()) return piece.outline;
@@ -49,8 +50,7 @@ Status check_bores(const Workpiece& piece) {
     };
     for (std::size_t i = 0; i < piece.bores.size(); ++i) {
         const auto& bore = piece.bores[i];
-        const auto place = place_in(bore.at, outline);
-        if (!place.inside || place.edge < bore.diameter / 2)
+        if (!is_inside(outline, bore.at) || distance_to_edges(bore.at, outline) < bore.diameter / 2)
             return Problem{"workpiece.hole_beside_it", "", fmt::format("{} runs out of “{}”.", said(bore), piece.name),
                            "Make the piece larger, or the hole smaller."};
         if (bore.depth > piece.thickness + 1e-9)

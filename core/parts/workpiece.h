@@ -37,6 +37,8 @@ struct Workpiece {
     std::string note = {};  ///< what else is done to it
 };
 
+/// Whether a point lies inside an outline, by counting edges; corners in either sense.
+bool is_inside(const std::vector<Eigen::Vector2d>& outline, const Eigen::Vector2d& point);
 /// The corners of its marked face, the rectangle's where it has no outline of its own.
 std::vector<Eigen::Vector2d> outline_of(const Workpiece& piece);
 /// Whether its bores lie on it and do not run into each other.

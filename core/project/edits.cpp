@@ -238,6 +238,10 @@ struct Apply {
         rig.variants.erase(rig.variants.begin() + static_cast<std::ptrdiff_t>(e.index));
         return std::move(rig);
     }
+    Result<rig::Rig> operator()(const SetMaking& e) {
+        rig.making = e.making;
+        return std::move(rig);
+    }
     Result<rig::Rig> operator()(const SetPlanned& e) {
         rig.planned = e.planned;
         return structure_checked();
@@ -547,6 +551,7 @@ std::string label_of(const Edit& edit) {
         std::string operator()(const KeepVariant&) const { return "kept variant"; }
         std::string operator()(const TakeVariant&) const { return "return to a variant"; }
         std::string operator()(const RemoveVariant&) const { return "removed variant"; }
+        std::string operator()(const SetMaking&) const { return "change of the plan of work"; }
         std::string operator()(const SetPlanned&) const { return "change of what is to be held"; }
         std::string operator()(const SetHands&) const { return "change of hands"; }
         std::string operator()(const AddShot&) const { return "new shot"; }

@@ -165,6 +165,10 @@ struct SetShot {
     rig::Wanted wanted = {};
 };
 /// What is to be held, before there is a rig that holds it. What is built of it later is taken off this list.
+/// How and when its parts are made, and what of that is done.
+struct SetMaking {
+    rig::Making making;
+};
 struct SetPlanned {
     std::vector<rig::Planned> planned;
 };
@@ -225,7 +229,7 @@ using Edit = std::variant<SetInput, ClearInput, SetInputs, SetPort, SetMass, Cle
                           AddCase, RemoveCase, SetCaseInput, SetBody, SetRigName, AddPart, RemovePart, Build,
                           ReplacePart, LiftOut, MoveDown, MoveBranch, Paste, CloseLoop, AddShot, SetShot, TakePose,
                           GoToShot, SetPositions, RemoveShot, SetPayloadSet, RemovePayloadSet, SetTether, RemoveTether,
-                          JoinBy, KeepVariant, TakeVariant, RemoveVariant, SetPlanned, SetHands>;
+                          JoinBy, KeepVariant, TakeVariant, RemoveVariant, SetPlanned, SetHands, SetMaking>;
 
 /// The rig with an edit done, validated; or a Problem and the old rig stands.
 /// Joints that it has to build to know that they can be are put into the store, where there is one.

@@ -455,6 +455,38 @@ Field<rig::Rig> planned_field() {
     return field;
 }
 
+/// A text that is left out where it is empty.
+Field<rig::Making> said_field(const char* key, std::string rig::Making::*member, const char* meaning) {
+    auto field = text_field(key, member, meaning);
+    field.write = [member](const rig::Making& m) {
+        return (m.*member).empty() ? ordered_json() : ordered_json(m.*member);
+    };
+    return field;
+}
+
+const Fields<rig::Making>& making_fields() {
+    using rig::Making;
+    static const Fields<Making> fields{
+        "making",
+        "how and when its parts are made; what is usual where something is left out",
+        {said_field("finish", &Making::finish, "of what is of wood: `none`, `oil`, `paint`, `varnish`"),
+         said_field("glue", &Making::glue, "by its name"),
+         said_field("start", &Making::start, "when work begins: `2026-11-30`, `2026-11-30 19:00`"),
+         said_field("hours", &Making::hours, "of work on a day: `19:00-22:00`"),
+         said_field("days", &Making::days, "of work: `mon,wed,sat`; every day where it is left out"),
+         said_field("off", &Making::off, "days off: `2026-12-24,2026-12-25`"),
+         {"done",
+          "step → when it was done: `{\"arm/saw\": \"2026-11-30 20:15\"}`",
+          false,
+          {{"type", "object"}, {"additionalProperties", {{"type", "string"}}}},
+          [](const Node& n, Making& m) {
+              n.be_object();
+              for (const auto& [step, _] : n.raw().items()) m.done[step] = n.at(step).string();
+          },
+          [](const Making& m) { return m.done.empty() ? ordered_json() : ordered_json(m.done); }}}};
+    return fields;
+}
+
 /// Left out where nothing is from a workshop.
 Field<rig::Rig> used_field() {
     auto field = list_field("used", &rig::Rig::used, used_fields(),
@@ -526,6 +558,12 @@ const Fields<rig::Rig>& rig_fields() {
           [](const Node& n, Rig& r) { r.workshop = n.string(); },
           [](const Rig& r) { return r.workshop.empty() ? ordered_json() : ordered_json(r.workshop); }},
          used_field(),
+         {"making",
+          "how and when its parts are made",
+          false,
+          {{"$ref", "#/$defs/making"}},
+          [](const Node& n, Rig& r) { r.making = making_fields().read(n); },
+          [](const Rig& r) { return r.making.is_said() ? making_fields().write(r.making) : ordered_json(); }},
          variants_field()},
         // Positions of shots are read when the interfaces are known: which of their axes slide says what a number is.
         [](const Node& n, Rig& r) {
@@ -554,6 +592,7 @@ ordered_json rig_schema() {
                   {"hands", hands_fields().schema()},
                   {"planned", planned_fields().schema()},
                   {"used", used_fields().schema()},
+                  {"making", making_fields().schema()},
                   {"payload_set", set_fields().schema()},
                   {"instead", instead_fields().schema()},
                   {"tether", tether_fields().schema()},
@@ -567,8 +606,8 @@ std::string rig_tables() {
            port_fields().table() + "\n" + shape_fields().table() + "\n" + interface_fields().table() + "\n" +
            element_fields().table() + "\n" + shot_fields().table() + "\n" + wanted_fields().table() + "\n" +
            planned_fields().table() + "\n" + hands_fields().table() + "\n" + used_fields().table() + "\n" +
-           set_fields().table() + "\n" + instead_fields().table() + "\n" + tether_fields().table() + "\n" +
-           variant_fields().table();
+           making_fields().table() + "\n" + set_fields().table() + "\n" + instead_fields().table() + "\n" +
+           tether_fields().table() + "\n" + variant_fields().table();
 }
 
 }  // namespace clampet::project

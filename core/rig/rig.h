@@ -181,6 +181,16 @@ struct Used {
     friend bool operator==(const Used&, const Used&) = default;
 };
 
+/// How and when its parts are made, as a person says it; empty: as is usual.
+struct Making {
+    std::string finish, glue;             ///< of what is of wood; of what is glued
+    std::string start, hours, days, off;  ///< "2026-11-30", "19:00-22:00", "mon,wed", "2026-12-24"
+    /// Steps that are done, by their keys, and when: "2026-11-30 20:15".
+    std::map<std::string, std::string, std::less<>> done = {};
+    bool is_said() const { return *this != Making{}; }
+    friend bool operator==(const Making&, const Making&) = default;
+};
+
 /// The rig as it once stood, kept to be compared with: as the text of its file.
 struct Variant {
     std::string name, text;
@@ -203,6 +213,7 @@ struct Rig {
     std::vector<Planned> planned = {};  ///< what is to be held and is not on it yet
     std::string workshop = {};          ///< what `used` is from, by name; empty where nothing is
     std::vector<Used> used = {};
+    Making making = {};
     const Part* part(std::string_view id) const;
     const Interface* interface(std::string_view id) const;
     Part* part(std::string_view id);

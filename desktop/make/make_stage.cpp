@@ -7,6 +7,7 @@
 #include <QFileDialog>
 #include <QHBoxLayout>
 #include <QLabel>
+#include <QPointer>
 #include <QPushButton>
 #include <QStackedWidget>
 #include <QVBoxLayout>
@@ -14,6 +15,9 @@
 #include "desktop/make/list_view.h"
 #include "desktop/make/piece_card.h"
 #include "desktop/make/sheet_view.h"
+#include "desktop/make/shopping_page.h"
+#include "desktop/make/solids_page.h"
+#include "desktop/make/work_page.h"
 #include "desktop/shell/files.h"
 #include "desktop/theme/theme.h"
 #include "desktop/theme/words.h"
@@ -23,11 +27,15 @@
 #include "desktop/widgets/quantity_field.h"
 #include "desktop/widgets/quiet_combo_box.h"
 #include "make/drills.h"
+#include "make/rig_picture.h"
 #include "make/template_sheet.h"
+#include "parts/part_kind.h"
 #include "project/file.h"
 
 namespace clampet::desktop {
 namespace {
+
+enum View { sheet_view, cuts_view, drills_view, work_view, shopping_view, solids_view };
 
 /// The piece itself, without dimensions and words.
 drawing::Drawing picture_of(const parts::Workpiece& piece) {
@@ -61,8 +69,14 @@ MakeStage::MakeStage(Session& session, QWidget* parent)
       boards_(new DrawingView(this)),
       cuts_(new ListView(this)),
       drills_(new ListView(this)),
+      work_(new WorkPage(session, this)),
+      shopping_(new ShoppingPage(session, this)),
+      solids_(new SolidsPage(session, this)),
       paper_(new QuietComboBox(this)),
-      export_(new QPushButton(tr("Export all into a folder…"), this)) {
+      export_(new QPushButton(tr("Export all into a folder…"), this)),
+      background_([here = QPointer<MakeStage>(this)](std::function<void()> answer) {
+          if (here) QMetaObject::invokeMethod(here, std::move(answer), Qt::QueuedConnection);
+      }) {
     ask_where = [this] { return QFileDialog::getExistingDirectory(this, tr("Export all into a folder")); };
     auto* outer = new QHBoxLayout(this);
     outer->setContentsMargins(24, 16, 24, 12);
@@ -85,10 +99,11 @@ MakeStage::MakeStage(Session& session, QWidget* parent)
     outer->addLayout(left, 2);
     auto* right = new QVBoxLayout;
     right->setSpacing(8);
-    auto* tabs = new QHBoxLayout;
+    auto* tab_row = new QWidget(this);
+    auto* tabs = new FlowLayout(tab_row);
     auto* group = new QButtonGroup(this);
-    for (const auto& words : {tr("Template"), tr("Cut list"), tr("Drills")}) {
-        auto* tab = new QPushButton(words, this);
+    for (const auto& words : {tr("Template"), tr("Cut list"), tr("Drills"), tr("Work"), tr("Shopping"), tr("Solids")}) {
+        auto* tab = new QPushButton(words, tab_row);
         tab->setCheckable(true);
         tab->setProperty("pill", true);
         group->addButton(tab, static_cast<int>(views_.size()));
@@ -96,12 +111,12 @@ MakeStage::MakeStage(Session& session, QWidget* parent)
         views_.push_back(tab);
     }
     views_.front()->setChecked(true);
-    tabs->addStretch(1);
     connect(group, &QButtonGroup::idClicked, this, &MakeStage::show_view);
-    right->addLayout(tabs);
+    right->addWidget(tab_row);
     pages_->addWidget(make_sheet_page());
     pages_->addWidget(make_cuts_page());
     pages_->addWidget(scrolled(drills_, this));
+    for (QWidget* page : std::initializer_list<QWidget*>{work_, shopping_, solids_}) pages_->addWidget(page);
     right->addWidget(pages_, 1);
     outer->addLayout(right, 3);
     connect(export_, &QPushButton::clicked, this, [this] {
@@ -140,7 +155,9 @@ QWidget* MakeStage::make_cuts_page() {
         {tr("The saw cuts"), tr("Width of its cut: hand and circular saws 1.5 to 3.2 mm, common practice."),
          &make::Sawing::kerf},
         {tr("To trim, each end"), tr("Left on each end."), &make::Sawing::allowance},
-        {tr("Boards are so long"), tr("As they are bought."), &make::Sawing::bar}};
+        {tr("Boards are so long"), tr("As they are bought; sheets too."), &make::Sawing::bar},
+        {tr("Sheets are so wide"), tr("Plywood as it is bought, along the outer plies’ grain the length."),
+         &make::Sawing::sheet}};
     for (const auto& asked : all) {
         auto* field = new QuantityField(quantity::Dimension::length, page);
         field->set_name(asked.name, asked.help);
@@ -171,10 +188,14 @@ QWidget* MakeStage::make_cuts_page() {
 }
 
 Stage::State MakeStage::state() const {
-    const auto& parts = session().document.rig().parts;
-    const auto count =
-        std::count_if(parts.begin(), parts.end(), [](const auto& part) { return part.origin == rig::Origin::make; });
-    return {count == 0 ? tr("nothing to make") : count == 1 ? tr("1 part") : tr("%1 parts").arg(count)};
+    const auto& rig = session().document.rig();
+    const auto count = std::count_if(rig.parts.begin(), rig.parts.end(),
+                                     [](const auto& part) { return part.origin == rig::Origin::make; });
+    if (count == 0) return {tr("nothing to make")};
+    const QString parts = count == 1 ? tr("1 part") : tr("%1 parts").arg(count);
+    const double dries = work_->waiting();
+    if (!(dries > 0)) return {parts};
+    return {tr("%1 · %2 of waiting").arg(parts, text_of(make::duration_in_words(dries)))};
 }
 
 void MakeStage::enter() {
@@ -199,6 +220,7 @@ std::string MakeStage::detail() const {
 
 void MakeStage::show_view(int which) {
     pages_->setCurrentIndex(which);
+    if (which == solids_view) solids_->build();
 }
 
 void MakeStage::choose(std::size_t index) {
@@ -213,6 +235,44 @@ void MakeStage::show_lists() {
     drills_->show_table(make::drill_list(made_));
     if (const auto cuts = make::cut_list(made_, sawn_)) cuts_->show_table(*cuts);
     boards_->show_drawing(make::drawing_of(make::layouts_of(made_, sawn_), sawn_));
+    const auto& planning = work_->planning();
+    shopping_->refresh(planning ? planning->work : make::Work{}, sawn_);
+}
+
+PieceCard* MakeStage::add_card(PieceCard* card) {
+    flow_->addWidget(card);
+    cards_.push_back(card);
+    return card;
+}
+
+void MakeStage::add_piece_cards() {
+    for (const auto& part : made_.parts)
+        for (const auto& piece : part.pieces) {
+            auto* card = add_card(new PieceCard(text_of(make::name_of(part, piece)), text_of(make::stock_of(piece)),
+                                                piece.count, picture_of(piece), inside_));
+            connect(card, &PieceCard::clicked, this, [this, at = cards_.size() - 1] {
+                choose(at);
+                views_[sheet_view]->click();
+            });
+        }
+}
+
+/// Parts that are printed, or made by their solid alone: they have no template.
+void MakeStage::add_print_cards() {
+    for (const auto& part : session().document.rig().parts) {
+        const auto* kind = part.origin == rig::Origin::make ? parts::kind_named(part.kind) : nullptr;
+        const bool is_sawn = std::any_of(made_.parts.begin(), made_.parts.end(),
+                                         [&](const make::MadePart& made) { return made.part == part.id; });
+        if (!kind || is_sawn) continue;
+        const auto body = parts::built(*kind, part.values);
+        if (!body || body->made.empty()) continue;
+        auto* card = add_card(new PieceCard(text_of(part.name), text_of(body->made.front().material), 1,
+                                            make::picture_of(body->made), inside_));
+        connect(card, &PieceCard::clicked, this, [this, id = part.id] {
+            solids_->choose(id);
+            views_[solids_view]->click();
+        });
+    }
 }
 
 void MakeStage::refresh() {
@@ -231,52 +291,101 @@ void MakeStage::refresh() {
         delete item;
     }
     cards_.clear();
-    for (const auto& part : made_.parts)
-        for (const auto& piece : part.pieces) {
-            auto* card = new PieceCard(text_of(make::name_of(part, piece)), text_of(make::stock_of(piece)), piece.count,
-                                       picture_of(piece), inside_);
-            connect(card, &PieceCard::clicked, this, [this, at = cards_.size()] {
-                choose(at);
-                views_.front()->click();
-            });
-            flow_->addWidget(card);
-            cards_.push_back(card);
-        }
-    const auto pieces = made_.pieces();
-    says_->setText(problem_      ? text_of(problem_->sentence())
-                   : pieces == 0 ? tr("No part of this rig is made of boards or bars. What a part is, made, bought "
-                                      "or there already, is said on its sheet in the rig.")
-                   : pieces == 1 ? tr("1 piece to saw and bore")
-                                 : tr("%1 pieces to saw and bore").arg(pieces));
+    add_piece_cards();
+    add_print_cards();
+    work_->refresh();
+    const auto& parts = session().document.rig().parts;
+    made_parts_ = static_cast<std::size_t>(
+        std::count_if(parts.begin(), parts.end(), [](const auto& part) { return part.origin == rig::Origin::make; }));
+    const auto pieces = made_.pieces(), prints = cards_.size() - sheets_.size();
+    const QString sawn = pieces == 1 ? tr("1 piece to saw and bore") : tr("%1 pieces to saw and bore").arg(pieces),
+                  printed = prints == 1 ? tr("1 part to print or shape") : tr("%1 parts to print or shape").arg(prints);
+    says_->setText(problem_                   ? text_of(problem_->sentence())
+                   : made_parts_ == 0         ? tr("No part of this rig is made. What a part is, made, bought or there "
+                                                           "already, is said on its sheet in the rig.")
+                   : pieces > 0 && prints > 0 ? sawn + ", " + printed
+                   : prints > 0               ? printed
+                   : pieces > 0               ? sawn
+                                              : tr("Nothing of it is sawn or printed here."));
     set_text_colour(says_, problem_ ? theme().slips : theme().text);
     QStringList names;
-    for (const auto& name : made_.otherwise) names += text_of(name);
-    otherwise_->setText(tr("Made too, without sheets yet: %1.").arg(names.join(", ")));
+    for (const auto& part : parts)
+        if (std::find(made_.otherwise.begin(), made_.otherwise.end(), part.name) != made_.otherwise.end() &&
+            std::none_of(cards_.begin(), cards_.end(),
+                         [&](const PieceCard* card) { return card->text() == text_of(part.name); }))
+            names += text_of(part.name);
+    otherwise_->setText(tr("Made too, put together from what is bought: %1.").arg(names.join(", ")));
     otherwise_->setVisible(!names.isEmpty());
-    export_->setEnabled(pieces > 0);
-    for (auto* view : views_) view->setEnabled(pieces > 0);
-    pages_->setVisible(pieces > 0);
+    const bool is_any = made_parts_ > 0 && !problem_;
+    export_->setEnabled(is_any);
+    for (std::size_t i = 0; i < views_.size(); ++i)
+        views_[i]->setEnabled(is_any && (pieces > 0 || i >= static_cast<std::size_t>(work_view)));
+    if (pieces == 0 && pages_->currentIndex() < work_view && is_any) views_[work_view]->click();
+    pages_->setVisible(is_any);
     show_lists();
-    choose(std::min(chosen_, sheets_.empty() ? 0 : sheets_.size() - 1));
+    if (pages_->currentIndex() == solids_view && isVisible()) solids_->build();
+    if (!sheets_.empty()) choose(std::min(chosen_, sheets_.size() - 1));
+    emit state_changed();  // how long it waits
+}
+
+make::Wish MakeStage::wish(make::What what, make::Format format) const {
+    make::Wish wish{what, format, paper_->currentText().toStdString(), sawn_, detail()};
+    if (work_->planning()) wish.planning = *work_->planning();
+    wish.revision = static_cast<unsigned>(session().document.rig().variants.size()) + 1;
+    wish.workshop = &session().stockroom.workshop();
+    wish.own_rate = shopping_->own_rate();
+    wish.ready_made = shopping_->bought();
+    return wish;
 }
 
 void MakeStage::export_into(const QString& folder) {
-    std::vector<project::NamedFile> files;
     using make::Format;
     using make::What;
-    const std::pair<What, Format> wanted[] = {{What::templates, Format::pdf},
-                                              {What::templates, Format::svg},
-                                              {What::templates, Format::dxf},
-                                              {What::cut_list, Format::csv},
-                                              {What::drills, Format::csv}};
-    for (const auto& [what, format] : wanted) {
-        const auto some = make::exported(made_, {what, format, paper_->currentText().toStdString(), sawn_, detail()});
-        if (!some) return emit session().problem(text_of(some.problem().sentence()));
-        for (const auto& file : *some) files.push_back({file.name, file.bytes});
-    }
-    if (const auto done = project::write_files(path_of(folder), files); !done)
+    std::vector<std::pair<What, Format>> wanted;
+    if (made_.pieces() > 0)
+        wanted = {{What::templates, Format::pdf}, {What::templates, Format::svg}, {What::templates, Format::dxf},
+                  {What::drawings, Format::pdf},  {What::cut_list, Format::csv},  {What::drills, Format::csv}};
+    for (const auto& more : {std::pair{What::hardware, Format::csv},
+                             {What::cost, Format::csv},
+                             {What::steps, Format::pdf},
+                             {What::schedule, Format::ics},
+                             {What::report, Format::html},
+                             {What::report, Format::pdf}})
+        wanted.push_back(more);
+    std::vector<make::Wish> wishes;
+    for (const auto& [what, format] : wanted) wishes.push_back(wish(what, format));
+    is_exporting_ = true;
+    export_->setEnabled(false);
+    background_.start([here = QPointer<MakeStage>(this), folder, wishes = std::move(wishes),
+                       rig = session().document.rig(),
+                       workshop = session().stockroom.workshop()](const study::Job& job) -> std::function<void()> {
+        Result<std::vector<make::ToWrite>> all = std::vector<make::ToWrite>{};
+        for (auto one : wishes) {
+            one.workshop = &workshop;
+            auto files = make::exported(rig, one, job);
+            // What is done leaves nothing for a calendar.
+            if (!files && files.problem().id == "schedule.nothing_left") continue;
+            if (!files) {
+                all = files.problem();
+                break;
+            }
+            all->insert(all->end(), files->begin(), files->end());
+        }
+        return [here, folder, all = std::move(all)] {
+            if (here) here->write_all(folder, all);
+        };
+    });
+}
+
+void MakeStage::write_all(const QString& folder, const Result<std::vector<make::ToWrite>>& files) {
+    is_exporting_ = false;
+    export_->setEnabled(true);
+    if (!files) return emit session().problem(text_of(files.problem().sentence()));
+    std::vector<project::NamedFile> named;
+    for (const auto& file : *files) named.push_back({file.name, file.bytes});
+    if (const auto done = project::write_files(path_of(folder), named); !done)
         return emit session().problem(text_of(done.problem().sentence()));
-    emit session().notice(tr("%1 files written into %2.").arg(files.size()).arg(folder));
+    emit session().notice(tr("%1 files written into %2.").arg(named.size()).arg(folder));
 }
 
 }  // namespace clampet::desktop

@@ -4,6 +4,7 @@
 #include "desktop/shell/stage.h"
 #include "drawing/paper.h"
 #include "make/export.h"
+#include "project/background.h"
 
 class QComboBox;
 class QLabel;
@@ -18,6 +19,9 @@ class ListView;
 class PieceCard;
 class QuantityField;
 class SheetView;
+class ShoppingPage;
+class SolidsPage;
+class WorkPage;
 
 /// What the workshop needs of the rig: pieces with their templates, the cut list, the drills. It follows the rig.
 class MakeStage : public Stage {
@@ -39,9 +43,15 @@ class MakeStage : public Stage {
     QuantityField* sawing(std::size_t which) const { return sawing_[which]; }
     QComboBox* paper() const { return paper_; }
     QPushButton* export_button() const { return export_; }
+    WorkPage* work() const { return work_; }
+    ShoppingPage* shopping() const { return shopping_; }
+    SolidsPage* solids() const { return solids_; }
     QString said() const;
-    /// Every sheet and list into a folder: a PDF of all templates, each of them as SVG and DXF, the lists as CSV.
+    /// Every sheet and list into a folder: a PDF of all templates, each of them as SVG and DXF, the lists as CSV, the
+    /// checklist, the calendar, the report.
+    /// Made beside the window; written when all of it is there.
     void export_into(const QString& folder);
+    bool is_exporting() const { return is_exporting_; }
     /// Asks for the folder; a test answers instead.
     std::function<QString()> ask_where;
 
@@ -49,6 +59,11 @@ class MakeStage : public Stage {
     void refresh();
     void choose(std::size_t index);
     void show_lists();
+    void add_piece_cards();
+    void add_print_cards();
+    PieceCard* add_card(PieceCard* card);
+    make::Wish wish(make::What what, make::Format format) const;
+    void write_all(const QString& folder, const Result<std::vector<make::ToWrite>>& files);
     QWidget* make_sheet_page();
     QWidget* make_cuts_page();
     void show_view(int which);
@@ -58,19 +73,25 @@ class MakeStage : public Stage {
     std::optional<Problem> problem_;
     make::Sawing sawn_;
     std::vector<drawing::Sheet> sheets_;
+    std::size_t made_parts_ = 0;  ///< parts that are made, however
     QLabel *says_, *otherwise_, *title_;
     QWidget* inside_;
     FlowLayout* flow_;
-    std::vector<PieceCard*> cards_;
+    std::vector<PieceCard*> cards_;  ///< first of the pieces, in the order of their sheets
     std::vector<QPushButton*> views_;
     QStackedWidget* pages_;
     SheetView* sheet_;
     DrawingView* boards_;  ///< and what is sawn from them
     ListView *cuts_, *drills_;
+    WorkPage* work_;
+    ShoppingPage* shopping_;
+    SolidsPage* solids_;
     std::vector<QuantityField*> sawing_;
     QComboBox* paper_;
     QPushButton* export_;
     std::size_t chosen_ = 0;
+    project::Background background_;
+    bool is_exporting_ = false;
     project::Document::Subscription subscription_;
     bool is_old_ = true;  ///< the rig has changed since it was shown
 

@@ -64,6 +64,7 @@ void MainWindow::build_shell() {
         connect(tab, &QAbstractButton::clicked, this, [this, stage] { show_stage(stage->key()); });
         connect(stage, &Stage::wanted, this, [this, stage] { show_page(stage); });
         connect(stage, &Stage::undo_changed, this, &MainWindow::refresh_undo);
+        connect(stage, &Stage::state_changed, this, &MainWindow::refresh_tabs);
     }
     build_menus();
     connect(&session_, &Session::problem, notice_, &NoticeBar::show_problem);
@@ -209,11 +210,7 @@ void MainWindow::refresh() {
                               ? QString()
                               : where + (document.is_modified() ? tr(" · changed") : QString()));
     setWindowTitle(empty ? "Clampet" : name + (document.is_modified() ? " * – Clampet" : " – Clampet"));
-    for (const auto& [stage, tab] : tabs_) {
-        const auto state = stage->state();
-        tab->set_state(state.words, state.warns);
-        tab->setEnabled(state.enabled);
-    }
+    refresh_tabs();
     refresh_undo();
     const bool nothing = document.rig() == rig::Rig{};
     action("save")->setEnabled(!nothing);
@@ -231,6 +228,14 @@ void MainWindow::refresh() {
         auto* rig = stage<RigPage>();
         show_page(rig);
         rig->take_keyboard();
+    }
+}
+
+void MainWindow::refresh_tabs() {
+    for (const auto& [stage, tab] : tabs_) {
+        const auto state = stage->state();
+        tab->set_state(state.words, state.warns);
+        tab->setEnabled(state.enabled);
     }
 }
 

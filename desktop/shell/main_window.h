@@ -84,6 +84,7 @@ class MainWindow : public QMainWindow {
     void listen();
     void refresh();
     void refresh_undo();
+    void refresh_tabs();
     void refresh_recent();
     void set_appearance(bool dark, double scale);
     QAction* add(QMenu* menu, const QString& name, const QString& text, const QKeySequence& keys,

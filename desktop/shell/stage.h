@@ -37,7 +37,8 @@ class Stage : public QWidget {
 
  signals:
     void wanted();        ///< it is to be shown
-    void undo_changed();  ///< undo_state() is another
+    void undo_changed();   ///< undo_state() is another
+    void state_changed();  ///< state() is another, beside an edit
 
  protected:
     Session& session() const { return session_; }

@@ -994,8 +994,8 @@ TEST_CASE("what the workshop needs is written or printed", "[cli][export]") {
     CHECK(std::filesystem::file_size(folder.path() / "all.pdf") > 5000);
     const auto svgs = run("export " + arm + " --what templates --as svg --out " + in("sheets") + " --json");
     CHECK(svgs.exit_code == 0);
-    for (const auto& file : json::parse(svgs.out).at("written"))
-        CHECK(std::filesystem::exists(file.get<std::string>()));
+    const auto written = json::parse(svgs.out).at("written");
+    for (const auto& file : written) CHECK(std::filesystem::exists(file.get<std::string>()));
     CHECK(run("export " + arm + " --what cutlist --as csv --out " + in("cuts.csv")).exit_code == 0);
     CHECK(std::filesystem::file_size(folder.path() / "cuts.csv") > 100);
     for (const std::string wrong :
@@ -1011,5 +1011,59 @@ TEST_CASE("what the workshop needs is written or printed", "[cli][export]") {
     const std::string bought = CLAMPET_SOURCE_DIR "/data/rigs/k06.clampet.json";
     CHECK_THAT(run("export " + bought + " --what templates --out " + in("none.pdf")).err, Catch::Contains("is made"));
     CHECK_FALSE(std::filesystem::exists(folder.path() / "none.pdf"));
-    CHECK(run("export " + arm + " --what templates --as svg --out " + in("cuts.csv")).exit_code == 3);
+    CHECK(run("export " + arm + " --what templates --as svg --out " + in("cuts.csv")).exit_code == 4);
+}
+
+TEST_CASE("export plans the work, lists what to buy and reports", "[cli][export]") {
+    const std::string head = CLAMPET_SOURCE_DIR "/data/rigs/k01.clampet.json";
+    TemporaryFolder folder;
+    const auto in = [&](const char* name) { return (folder.path() / name).string(); };
+    const auto steps = run("export " + head + " --what steps --finish paint");
+    CHECK(steps.exit_code == 0);
+    CHECK_THAT(steps.out, Catch::StartsWith("Plan of work") && Catch::Contains("coat 3 of 3"));
+    const auto dates = json::parse(
+        run("export " + head + " --what schedule --start 2026-12-07 --hours 09:00-17:00 --days mon,tue --json").out);
+    CHECK(dates.at("rows")[0].at("begin") == "2026-12-07 09:00");
+    CHECK(run("export " + head + " --what schedule --as ics --out " + in("plan.ics")).exit_code == 0);
+    CHECK_THAT(run("export " + head + " --what bom").out, Catch::Contains("M8 × 65 mm screw"));
+    const auto cost = run("export " + head + " --what cost --rate 20 --ready-made 480");
+    CHECK_THAT(cost.out, Catch::Contains("own work") && Catch::Contains("480.00 EUR"));
+    CHECK(run("export " + head + " --what report --out " + in("report.html")).exit_code == 0);
+    std::ifstream html(in("report.html"));
+    const std::string page{std::istreambuf_iterator<char>(html), {}};
+    CHECK_THAT(page, Catch::StartsWith("<!DOCTYPE html>") && Catch::Contains("<svg") &&
+                         Catch::Contains("Working of the worst"));
+    CHECK(run("export " + head + " --what report --as pdf --out " + in("report.pdf")).exit_code == 0);
+    for (const std::string wrong :
+         {"--what steps --finish gold", "--what schedule --start soon", "--what schedule --hours 22:00-19:00",
+          "--what schedule --days someday", "--what steps --start 2026-12-01", "--what cost --rate lots",
+          "--what bom --rate 20", "--what report", "--what report --as ics --out x", "--what drills --finish oil"}) {
+        const auto refused = run("export " + head + " " + wrong);
+        CAPTURE(wrong, refused.err);
+        CHECK(refused.exit_code == 2);
+        CHECK(std::count(refused.err.begin(), refused.err.end(), '\n') == 1);
+    }
+}
+
+TEST_CASE("export writes solids, and says what does not count for them", "[cli][export]") {
+    const std::string chain = CLAMPET_SOURCE_DIR "/data/demo/printed-chain.clampet.json";
+    TemporaryFolder folder;
+    const auto in = [&](const char* name) { return (folder.path() / name).string(); };
+    const auto made =
+        run("export " + chain + " --what solids --as stl --chord 0.1mm --holes 0.3mm --out " + in("stl") + " --json");
+    CHECK(made.exit_code == 0);
+    const auto written = json::parse(made.out).at("written");
+    CHECK_FALSE(written.empty());
+    for (const auto& file : written) CHECK(std::filesystem::file_size(file.get<std::string>()) > 1000);
+    for (const std::string wrong : {"--as obj --out x", "--as step --chord 1mm --out x", "--kerf 3mm --out x",
+                                    "--holes 5mm --out x", "--as stl --chord 9mm --out x", "--as stl"}) {
+        const auto refused = run("export " + chain + " --what solids " + wrong);
+        CAPTURE(wrong, refused.err);
+        CHECK(refused.exit_code == 2);
+    }
+    std::ofstream(in("file")) << "mine";
+    const auto refused = run("export " + chain + " --what solids --as stl --out " + in("file"));
+    CAPTURE(refused.err);
+    CHECK(refused.exit_code == 4);
+    CHECK(std::filesystem::file_size(in("file")) == 4);
 }

@@ -89,18 +89,20 @@ TEST_CASE("every edit undoes to the same bytes, and redoes", "[project][document
     }
     const std::string shot = other.shots.front().id, top = other.parts.back().id, collar = other.parts[3].id,
                       rail = other.parts[0].id;
-    const std::vector<project::Edit> others{project::MoveDown{top},
-                                            project::MoveBranch{collar, rail},
-                                            project::SetShot{shot, "Two", 2, 1, {0.5, {}, 0.3}},
-                                            project::TakePose{shot},
-                                            project::GoToShot{shot},
-                                            project::RemoveShot{shot},
-                                            project::RemoveTether{"cord"},
-                                            project::JoinBy{other.interfaces.back().id, "bond"},
-                                            project::RemovePayloadSet{"bare"},
-                                            project::KeepVariant{"B"},
-                                            project::TakeVariant{0},
-                                            project::RemoveVariant{0}};
+    const std::vector<project::Edit> others{
+        project::MoveDown{top},
+        project::MoveBranch{collar, rail},
+        project::SetShot{shot, "Two", 2, 1, {0.5, {}, 0.3}},
+        project::TakePose{shot},
+        project::GoToShot{shot},
+        project::RemoveShot{shot},
+        project::RemoveTether{"cord"},
+        project::JoinBy{other.interfaces.back().id, "bond"},
+        project::RemovePayloadSet{"bare"},
+        project::KeepVariant{"B"},
+        project::TakeVariant{0},
+        project::SetMaking{{"paint", "", "", "", "", "", {{"arm/saw", "2026-11-30"}}}},
+        project::RemoveVariant{0}};
     std::set<std::size_t> kinds;  // every kind of edit is among them but the one that needs ports that meet
     for (const auto* list : {&edits, &others})
         for (const auto& edit : *list) kinds.insert(edit.index());

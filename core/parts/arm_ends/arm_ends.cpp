@@ -1,11 +1,82 @@
 #include <fmt/format.h>
 
 #include <algorithm>
+#include <cmath>
+#include <numbers>
 
+#include "parts/hull.h"
 #include "parts/rows.h"
 
 namespace clampet::parts {
 namespace {
+
+/// Its openings, as many as fit beside each other with as much between them as above and below.
+std::vector<std::vector<Eigen::Vector2d>> pockets_of(double from, double to, double height, double high,
+                                                     double length) {
+    const double between = std::max(0.005, (height - high) / 2);
+    const int count = static_cast<int>((to - from - between) / (length + between));
+    std::vector<std::vector<Eigen::Vector2d>> all;
+    const double start = from + (to - from - count * (length + between) + between) / 2;
+    for (int i = 0; i < count; ++i) {
+        const double left = start + i * (length + between), right = left + length;
+        all.push_back({{left, -high / 2}, {right, -high / 2}, {right, high / 2}, {left, high / 2}});
+    }
+    return all;
+}
+
+/// From one cross-section to another along x: height and width at each, about a height [m].
+Result<Shape> tapered(double from, double to, double middle, const Eigen::Vector2d& near, const Eigen::Vector2d& far,
+                      bool is_round, Stuff stuff) {
+    std::vector<Vector> corners;
+    for (const auto& [x, size] : {std::pair{from, near}, {to, far}}) {
+        const int count = is_round ? 48 : 4;
+        for (int i = 0; i < count; ++i) {
+            const double round = 2 * std::numbers::pi * (i + 0.5) / count, wide = is_round ? 1 : std::sqrt(2.0);
+            corners.emplace_back(x, wide * size.y() / 2 * std::cos(round),
+                                 middle + wide * size.x() / 2 * std::sin(round));
+        }
+    }
+    return hull_of(corners, stuff);
+}
+
+/// What it is between its ends, and what goes on behind: made with it, weighed in its seams.
+Status add_between(const Values& v, Solids& solids, double density) {
+    const double held = number(v, "held"), height = number(v, "height"), free = number(v, "length"),
+                 behind = number(v, "behind"), middle = height / 2, root = held / 2;
+    const auto& section = text(v, "section");
+    const bool is_round = section == "round" || section == "tube";
+    const double width = is_round ? height : number(v, "width");
+    const Stuff stuff = stuff_of(v);
+    const auto bar = [&](double from, double to) {
+        const Vector at((from + to) / 2, 0, middle);
+        return is_round ? cylinder(at, height, to - from, Vector::UnitX(), stuff)
+                        : box(at, {to - from, width, height}, stuff);
+    };
+    if (behind > 0) solids.add_elsewhere(bar(-root - behind, -root), density);
+    if (section != "tube" && text(v, "taper") == "tapered") {
+        const double tip = number(v, "tip_height");
+        auto shape = tapered(root, root + free, middle, {height, width}, {tip, is_round ? tip : number(v, "tip_width")},
+                             is_round, stuff);
+        if (!shape) return shape.problem();
+        solids.add_elsewhere(std::move(*shape), density);
+    } else {
+        solids.add_elsewhere(bar(root, root + free), density);
+    }
+    if (section == "tube") {
+        const double inside = height - 2 * number(v, "wall");
+        for (const auto& [from, to] : {std::pair{-root - behind, -root}, {root, root + free}})
+            if (to > from)
+                solids.drill_elsewhere(
+                    cylinder({(from + to) / 2, 0, middle}, inside, to - from, Vector::UnitX(), stuff), density);
+    }
+    if (section == "pocketed")
+        for (const auto& pocket :
+             pockets_of(root, root + free, height, number(v, "pocket_height"), number(v, "pocket_length"))) {
+            const Eigen::Vector2d at = (pocket[0] + pocket[2]) / 2, size = pocket[2] - pocket[0];
+            solids.drill_elsewhere(box({at.x(), 0, middle}, {size.x(), width, size.y()}, stuff), density);
+        }
+    return Done{};
+}
 
 /// The held end of an arm that bends. Origin: the middle of its lower face; x along the arm. What lies between it and
 /// its far end is in the seam between them, which judges how it bends.
@@ -30,7 +101,15 @@ Result<Body> root(const Values& v) {
     if (section == "tube")
         solids.drill(cylinder({0, 0, height / 2}, height - 2 * number(v, "wall"), held, Vector::UnitX(), Stuff::metal),
                      density);
-    if (hole > 0) solids.drill(cylinder({0, 0, height / 2}, hole, height, Vector::UnitZ(), Stuff::metal), density);
+    const Shape bore = cylinder({0, 0, height / 2}, hole, height, Vector::UnitZ(), Stuff::metal);
+    if (hole > 0 && section == "tube") {  // through both walls
+        solids.cut(bore);
+        solids.take(2 * number(v, "wall") * volume_of(bore) / height, bore.at, density);
+    } else if (hole > 0) {
+        solids.drill(bore, density);
+    }
+    if (section != "pocketed" || number(v, "pocket_height") < height)
+        if (const auto ok = add_between(v, solids, density); !ok) return ok.problem();
     auto below = end_port(
         v, "below", {.length = held, .width = width, .hole = hole, .thickness = height, .surface = text(v, "surface")});
     if (!below) return below.problem();
@@ -139,20 +218,6 @@ std::vector<families::Parameter> tip_rows() {
          gap_row("hole", "Hole", 0.007, 0.5, "Upwards through it; 0 for none."), material_row("birch plywood"),
          surface_row("surface", "Its faces are", "plywood", "What others rub on.")},
         "top", "It carries by", "face");
-}
-
-/// Its openings, as many as fit beside each other with as much between them as above and below.
-std::vector<std::vector<Eigen::Vector2d>> pockets_of(double from, double to, double height, double high,
-                                                     double length) {
-    const double between = std::max(0.005, (height - high) / 2);
-    const int count = static_cast<int>((to - from - between) / (length + between));
-    std::vector<std::vector<Eigen::Vector2d>> all;
-    const double start = from + (to - from - count * (length + between) + between) / 2;
-    for (int i = 0; i < count; ++i) {
-        const double left = start + i * (length + between), right = left + length;
-        all.push_back({{left, -high / 2}, {right, -high / 2}, {right, high / 2}, {left, high / 2}});
-    }
-    return all;
 }
 
 /// The whole of it, with what goes on behind. A board on edge is marked on its side, another on its top.

@@ -20,11 +20,11 @@ Result<Body> cup(const Values& v) {
     if (rim > 0)  // a ring about the ball: half of it is ball
         solids.add(cylinder({0, 0, height - 0.001 + rim / 2}, 0.9 * d, rim, Vector::UnitZ(), stuff), density / 2);
     const double at = 0.8125 * height, reach = 0.018;
-    solids.add(
+    solids.add_bought(
         cylinder({-(d / 2 + reach / 2 - 0.002), 0, at}, std::max(*screw, 0.007), reach, Vector::UnitX(), Stuff::metal),
         7850);  // steel; from memory
-    solids.add(cylinder({-(d / 2 + reach + knob / 2 - 0.003), 0, at}, knob, knob, Vector::UnitX(), Stuff::wood),
-               hardwood_density);
+    solids.add_bought(cylinder({-(d / 2 + reach + knob / 2 - 0.003), 0, at}, knob, knob, Vector::UnitX(), Stuff::wood),
+                      hardwood_density);
     solids.keep_free(fingers_round({-(d / 2 + reach + knob / 2 - 0.003), 0, at}, knob, knob, -Vector::UnitX()));
     Port below = male ? male_thread("below", Vector::Zero(), text(v, "thread"), number(v, "stud"), text(v, "face"))
                       : female_thread("below", Vector::Zero(), text(v, "thread"), number(v, "depth"), text(v, "face"));
@@ -48,14 +48,13 @@ Result<Body> ball_plate(const Values& v) {
                        fmt::format("Give more than {:.1f} mm.", (ball / 2 + thick) * 1000)};
     if (const auto ok = check_hole(v); !ok) return ok.problem();
     const Stuff stuff = stuff_of(v);
-    const double from = ball / 2 - 0.004, to = up - thick;  // the stem runs a little into the ball
+    const double to = up - thick;
     Solids solids;
-    solids.add(sphere(Vector::Zero(), ball, stuff), density);
-    solids.add(cylinder({0, 0, (from + to) / 2}, stem, to - from, Vector::UnitZ(), stuff), density);
+    add_ball_on_stem(solids, ball, stem, to, stuff, density);
     solids.add(box({0, 0, up - thick / 2}, {length, width, thick}, stuff), density);
     solids.drill(cylinder({0, 0, up - thick / 2}, hole, thick, Vector::UnitZ(), stuff), density);
-    solids.add(cylinder({0, 0, to - 0.0025}, 2 * hole, 0.005, Vector::UnitZ(), Stuff::metal),
-               7850);  // the screw's head
+    solids.add_bought(cylinder({0, 0, to - 0.0025}, 2 * hole, 0.005, Vector::UnitZ(), Stuff::metal),
+                      7850);  // the screw's head
     Port below{"ball", families::PortKind::ball};
     below.sizes = {{"diameter", ball}, {"stem", stem}};
     below.surface = text(v, "surface");

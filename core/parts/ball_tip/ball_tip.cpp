@@ -16,9 +16,7 @@ Result<Body> build(const Values& v) {
                        fmt::format("Give more than {:.0f} mm.", 1000 * (ball / 2 + thick))};
     const Stuff stuff = stuff_of(v);
     Solids solids;
-    solids.add(sphere(Vector::Zero(), ball, stuff), density);
-    const double from = ball / 2 - 0.002, to = reach - thick;
-    solids.add(cylinder({0, 0, (from + to) / 2}, stem, to - from, Vector::UnitZ(), stuff), density);
+    add_ball_on_stem(solids, ball, stem, reach - thick, stuff, density);
     solids.add(cylinder({0, 0, reach - thick / 2}, across, thick, Vector::UnitZ(), stuff), density);
     Port below{"ball", families::PortKind::ball};
     below.sizes = {{"diameter", ball}, {"stem", stem}};

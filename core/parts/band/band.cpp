@@ -1,3 +1,6 @@
+#include <algorithm>
+#include <cmath>
+
 #include "parts/rows.h"
 
 namespace clampet::parts {
@@ -8,12 +11,18 @@ Result<Body> build(const Values& v) {
     const double tube = number(v, "tube"), length = number(v, "length"), width = number(v, "width"),
                  height = number(v, "height"), top = tube / 2 + height, density = density_of(v);
     Solids solids;
-    solids.add(box({0, 0, tube / 2 + height / 2}, {length, width, height}, stuff_of(v)), density);
+    // Hollowed where it lies on the tube, as deep as a tenth of that.
+    const double r = tube / 2, sink = tube / 10, bottom = r - sink,
+                 half = std::min(width / 2, half_chord(tube, bottom)),
+                 area = half * half_chord(tube, half) + r * r * std::asin(half / r) - 2 * half * bottom;
+    solids.add(box({0, 0, (bottom + top) / 2}, {length, width, top - bottom}, stuff_of(v)), density);
+    solids.cut(cylinder(Vector::Zero(), tube, length, Vector::UnitX(), stuff_of(v)));
+    solids.take(area * length, {0, 0, r - 0.4 * sink}, density);  // two fifths down: a parabola's, near enough
     const int bands = static_cast<int>(number(v, "bands"));
     for (int i = 0; i < bands; ++i)  // a tie weighs some 4 g; from memory
         solids.add_weighed(
             cylinder({length * ((i + 0.5) / bands - 0.5), 0, 0}, tube + 0.004, 0.005, Vector::UnitX(), Stuff::plastic),
-            0.004);
+            0.004, text(v, "band"));
     Port grip{"band", families::PortKind::jaw};
     grip.sizes = {{"form", "band"}, {"length", length}, {"band", text(v, "band")}, {"bands", number(v, "bands")}};
     grip.surface = text(v, "surface");

@@ -10,10 +10,13 @@ Result<Body> tray(const Values& v) {
     const Stuff stuff = stuff_of(v);
     Solids solids;
     const double outer = length + 2 * wall, across = width + 2 * wall;
+    solids.piece("floor");
     solids.add(box({0, 0, floor / 2}, {outer, across, floor}, stuff), density);
     if (high > 0) {
         for (const double side : {1.0, -1.0}) {
+            solids.glued("end");
             solids.add(box({side * (length + wall) / 2, 0, floor + high / 2}, {wall, across, high}, stuff), density);
+            solids.glued("side");
             solids.add(box({0, side * (width + wall) / 2, floor + high / 2}, {length, wall, high}, stuff), density);
         }
     }
@@ -47,6 +50,7 @@ Result<Body> plates(const Values& v) {
         return Problem{"plate_carrier.rod_too_short", "length", "The plates are thicker together than the rod is long.",
                        fmt::format("Give at least {:.0f} mm.", count * thick * 1000)};
     Solids solids;
+    solids.piece("rod");
     solids.add(cylinder({0, 0, length / 2}, rod, length, Vector::UnitZ(), Stuff::metal), steel_density);
     const double stack = count * thick;
     if (count > 0)

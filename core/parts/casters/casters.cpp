@@ -18,17 +18,21 @@ Result<Body> build(const Values& v) {
     const double under = rolls ? 2 * wheel + 0.015 : 0.01;
     const Stuff stuff = stuff_of(v);
     Solids solids;
+    solids.piece("board");
     solids.add(box({0, 0, under + thick / 2}, {length, width, thick}, stuff), density);
     const double a = length / 2 - inset, b = width / 2 - inset;
     for (const auto& [x, y] : std::array<std::pair<double, double>, 4>{{{a, b}, {a, -b}, {-a, b}, {-a, -b}}}) {
         if (rolls) {
-            solids.add(cylinder({x, y, wheel}, 2 * wheel, 0.02, Vector::UnitY(), Stuff::rubber), wheel_density);
-            solids.add(box({x, y, wheel + (under - wheel) / 2}, {0.02, 0.03, under - wheel}, Stuff::metal),
-                       fork_density);
+            solids.add_bought(cylinder({x, y, wheel}, 2 * wheel, 0.02, Vector::UnitY(), Stuff::rubber), wheel_density,
+                              fmt::format("caster Ø{:.0f} mm", 2000 * wheel));
+            solids.add_bought(box({x, y, wheel + (under - wheel) / 2}, {0.02, 0.03, under - wheel}, Stuff::metal),
+                              fork_density);
         } else
-            solids.add(cylinder({x, y, under / 2}, 0.03, under, Vector::UnitZ(), Stuff::rubber), rubber_density);
+            solids.add_bought(cylinder({x, y, under / 2}, 0.03, under, Vector::UnitZ(), Stuff::rubber), rubber_density,
+                              "rubber foot Ø30 mm");
     }
     const double outside = bore + 2 * number(v, "wall"), top = under + thick + deep;
+    solids.glued("socket");
     solids.add(cylinder({0, 0, under + thick + deep / 2}, outside, deep, Vector::UnitZ(), stuff), density);
     solids.drill(cylinder({0, 0, under + thick + deep / 2}, bore, deep, Vector::UnitZ(), stuff), density);
     if (number(v, "ballast") > 0)

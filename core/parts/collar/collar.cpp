@@ -13,13 +13,15 @@ Result<Body> build(const Values& v) {
     const double density = density_of(v);
     const Stuff stuff = stuff_of(v);
     Solids solids;
-    solids.add(cylinder(Vector::Zero(), 2 * up, length, Vector::UnitX(), stuff), density);
-    solids.drill(cylinder(Vector::Zero(), tube, length, Vector::UnitX(), stuff), density);
     const double pad = number(v, "pad");
-    solids.add(box({0, 0, up + pad / 2}, {length, 2 * up, pad}, stuff), density);
-    for (const double side : {1.0, -1.0})
-        solids.add(cylinder({0, side * (up + *screw / 2), 0}, *screw, 2 * up, Vector::UnitZ(), Stuff::metal),
-                   steel_density);
+    HalfCollar half{Vector::Zero(), Vector::UnitX(), tube, wall, length, *screw, 1, up + pad};
+    solids.piece("upper half");
+    add_half_collar(solids, half, stuff, density);
+    half.up = -1;
+    half.flat = 0;
+    solids.piece("lower half");
+    add_half_collar(solids, half, stuff, density);
+    add_collar_screws(solids, half, text(v, "screw"));
     Port grip{"collar", families::PortKind::jaw};
     grip.sizes = {{"form", "collar"}, {"length", length}, {"screw", text(v, "screw")}, {"tight", text(v, "tight")}};
     grip.surface = text(v, "surface");

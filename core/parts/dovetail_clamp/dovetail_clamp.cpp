@@ -1,3 +1,5 @@
+#include <cmath>
+
 #include "parts/rows.h"
 
 namespace clampet::parts {
@@ -14,13 +16,31 @@ Result<Body> build(const Values& v) {
     const Stuff stuff = stuff_of(v);
     Solids solids;
     const double wide = width + 2 * jaw;
+    const double under = height / std::tan(number(v, "flank_angle"));  // each flank leans in by so much
+    if (2 * under >= width)
+        return Problem{"dovetail_clamp.jaws_meet", "height", "The jaws meet above the plate.",
+                       fmt::format("Give less than {:.1f} mm, or a steeper flank.", 1000 * height * width / 2 / under)};
+    solids.piece("base");
     solids.add(box({0, 0, base / 2}, {length, wide, base}, stuff), density);
-    for (const double side : {1.0, -1.0})
-        solids.add(box({0, side * (width + jaw) / 2, base + height / 2}, {length, jaw, height}, stuff), density);
+    for (const double side : {1.0, -1.0}) {
+        side > 0 ? solids.glued("fixed jaw") : solids.piece("moving jaw");
+        Shape flank;
+        flank.at = {0, 0, base};
+        flank.material = stuff;
+        flank.kind = ShapeKind::prism;
+        flank.axis = Vector::UnitX();
+        flank.length = length;
+        flank.profile = {{side * wide / 2, 0},
+                         {side * wide / 2, height},
+                         {side * (width / 2 - under), height},
+                         {side * width / 2, 0}};
+        solids.add(std::move(flank), density);
+    }
     const double knob = number(v, "knob");
     if (knob > 0) {
         const Vector at(0, -(wide / 2 + 0.008), base);
-        solids.add(cylinder(at, knob, 0.018, Vector::UnitY(), Stuff::plastic), plastic_density);
+        solids.add_bought(cylinder(at, knob, 0.018, Vector::UnitY(), Stuff::plastic), plastic_density,
+                          fmt::format("knob Ø{:.0f} mm for {}", knob * 1000, text(v, "screw")));
         solids.keep_free(fingers_round(at, knob, 0.018, -Vector::UnitY()));
     }
     Port jaws{"jaw", families::PortKind::jaw, {0, 0, base}};
@@ -43,6 +63,8 @@ std::vector<families::Parameter> rows() {
          length_row("length", "Jaws, length", 0.050, 0.5, "Along the rail."),
          length_row("base", "Base, thickness", 0.010, 0.1, "Under the plate."),
          length_row("height", "Jaws, height", 0.008, 0.1, "Above the base."),
+         quantity_row("flank_angle", "Flank angle", quantity::Dimension::angle, 45 * quantity::degree,
+                      {20 * quantity::degree, 85 * quantity::degree}, "From the base, as the plate’s.", "input"),
          thread_row("screw", "Its screw", "M6", "That draws the jaws together."), tight_row("hand tight, knob Ø20"),
          gap_row("knob", "Knob, diameter", 0.020, 0.2, "0 for none."), material_row("aluminium 6061-T6"),
          surface_row("surface", "It is", "anodised aluminium", "What the plate rubs on.")},

@@ -21,9 +21,10 @@ Result<Body> build(const Values& v) {
     solids.add(box({0, 0, -on - 0.012 - wall / 2}, {length, width, wall}, stuff), density);
     solids.add(box({length / 2 + wall / 2, 0, -(on + 0.012) / 2}, {wall, width, on + 0.012 + 2 * wall}, stuff),
                density);
-    solids.add(cylinder({0, 0, -on - 0.012}, *screw, 0.024, Vector::UnitZ(), Stuff::metal), steel_density);
+    solids.add_screw(cylinder({0, 0, -on - 0.012}, *screw, 0.024, Vector::UnitZ(), Stuff::metal), text(v, "screw"));
+    solids.thread({0, 0, -on - 0.012 - wall}, Vector::UnitZ(), wall, text(v, "screw"));
     const double out = length / 2 + wall;
-    solids.add(cylinder({out + ball / 2, 0, 0}, 1.25 * ball, ball, Vector::UnitX(), stuff), density / 2);
+    add_cup(solids, {{out + ball / 2, 0, 0}, Vector::UnitX(), ball, opening, 1.25 * ball, 0}, stuff, density);
     Port jaw{"jaw", families::PortKind::jaw};
     jaw.sizes = {{"form", "flat"},          {"length", length},          {"width", width},
                  {"pad", number(v, "pad")}, {"throat", length / 2},      {"frame_depth", wall},

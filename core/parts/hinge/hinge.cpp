@@ -41,7 +41,8 @@ Result<Body> lower(const Values& v) {
     Solids solids = leaf(v, -1);
     Port pivot = pivot_of(v);
     const double pin = number(v, "pin");
-    solids.add(cylinder(Vector::Zero(), pin, number(v, "width") + 0.006, Vector::UnitY(), Stuff::metal), steel_density);
+    solids.add_screw(cylinder(Vector::Zero(), pin, number(v, "width") + 0.006, Vector::UnitY(), Stuff::metal),
+                     text(v, "screw"));
     pivot.sizes["lap"] = std::string("yoke");
     pivot.sizes["thickness"] = number(v, "width") / 4;
     pivot.sizes["screw"] = text(v, "screw");

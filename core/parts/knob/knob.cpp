@@ -1,7 +1,48 @@
+#include <cmath>
+#include <numbers>
+
+#include "catalogue/stock.h"
+#include "catalogue/thread.h"
 #include "parts/rows.h"
 
 namespace clampet::parts {
 namespace {
+
+/// A captive nut, or the head of a captive bolt.
+struct Captive {
+    double flats = 0, height = 0;  ///< [m]
+    double corners() const { return flats * 2 / std::sqrt(3.0); }
+    double area() const { return flats * flats * std::sqrt(3.0) / 2; }
+};
+
+/// By the table of nuts; where it has none, common proportions: 1.6 of the thread across flats and 0.8 high. A bolt's
+/// head is as wide and, by ISO 4017, some 0.64 of the thread high.
+Captive captive_nut(const std::string& thread, bool is_bolt) {
+    const auto known = catalogue::thread_named(thread);
+    const double d = known ? known->major : 0;
+    Captive nut{1.6 * d, is_bolt ? 0.64 * d : 0.8 * d};
+    for (const auto* row : catalogue::stock_group("nut")) {
+        const auto of = row->texts.find("thread"), kind = row->texts.find("kind");
+        if (!known || of == row->texts.end() || of->second != known->designation) continue;
+        if (kind == row->texts.end() || kind->second != "hex") continue;
+        nut.flats = row->size("across_flats");
+        if (!is_bolt) nut.height = row->size("height");
+        break;
+    }
+    return nut;
+}
+
+/// Its pocket in the knob's outer face.
+Shape nut_pocket(const Captive& nut, double outside) {
+    Shape pocket;
+    pocket.kind = ShapeKind::prism;
+    pocket.at = {0, 0, outside - nut.height / 2};
+    pocket.length = nut.height;
+    for (int i = 0; i < 6; ++i)
+        pocket.profile.emplace_back(nut.corners() / 2 * std::cos(i * std::numbers::pi / 3),
+                                    nut.corners() / 2 * std::sin(i * std::numbers::pi / 3));
+    return pocket;
+}
 
 /// A knob with a captive nut or a captive bolt. Origin: the face that it is screwed down with; z away from there.
 Result<Body> build(const Values& v) {
@@ -20,9 +61,25 @@ Result<Body> build(const Values& v) {
     const Vector at(0, 0, shank + thick / 2);
     solids.add(cylinder(at, across, thick, Vector::UnitZ(), stuff_of(v)), density);
     solids.keep_free(fingers_round(at, across, thick, Vector::UnitZ()));
+    const auto nut = captive_nut(text(v, "below_thread"), text(v, "below") == "stud");
+    const double outside = shank + thick;
+    if (nut.height >= thick)
+        return Problem{"knob.too_thin_for_nut", "thickness",
+                       fmt::format("The nut or bolt head of {:.1f} mm goes through the knob.", nut.height * 1000),
+                       "Give more than that."};
+    if (nut.corners() >= across)
+        return Problem{"knob.too_small_for_nut", "diameter", "The nut’s corners stand out of the knob.",
+                       fmt::format("Give more than {:.1f} mm.", nut.corners() * 1000)};
+    const double left = outside - nut.height;
+    solids.cut(nut_pocket(nut, outside));
+    solids.take(nut.area() * nut.height, {0, 0, outside - nut.height / 2}, density);
+    solids.drill(cylinder({0, 0, left / 2}, 1.1 * *thread, left, Vector::UnitZ(), stuff_of(v)), density);
+    solids.add_weighed(nut_pocket(nut, outside), nut.area() * nut.height * steel_density);
     auto below = end_port(v, "below", {.length = boss, .surface = text(v, "surface")});
     if (!below) return below.problem();
-    return solids.body({std::move(*below)});
+    Body body = solids.body({std::move(*below)});
+    for (auto& piece : body.made) piece.threads.clear();  // its thread is the nut's
+    return body;
 }
 
 void fit(Values& v, const Port& neighbour, bool above) {

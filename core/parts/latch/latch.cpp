@@ -13,13 +13,16 @@ Result<Body> build(const Values& v) {
     const Stuff stuff = stuff_of(v);
     Solids solids;
     const double outer = width + 2 * lip, top = base + gap + lip / 2;
+    solids.piece("base");
     solids.add(box({0, 0, base / 2}, {depth + 2 * lip, outer, base}, stuff), density);
     for (const double side : {1.0, -1.0}) {
+        solids.glued("wall");
         solids.add(box({0, side * (width + lip) / 2, base + gap / 2}, {depth, lip, gap}, stuff), density);
+        solids.glued("lip");
         solids.add(box({0, side * (width / 2 - lip / 4), top - lip / 4}, {depth, lip, lip / 2}, stuff), density);
     }
     const Vector hub(-depth / 2 - lip / 2, outer / 2, base + gap / 2);
-    solids.add(box(hub + Vector(0, -lever / 2, 0), {lip, lever, 0.8 * gap}, Stuff::metal), steel_density);
+    solids.add_bought(box(hub + Vector(0, -lever / 2, 0), {lip, lever, 0.8 * gap}, Stuff::metal), steel_density);
     // It opens outwards, through a quarter turn.
     solids.keep_free(
         {"the latch as it opens", swing(hub, lever, -std::numbers::pi, -std::numbers::pi / 2, gap + 0.004)});

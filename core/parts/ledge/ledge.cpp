@@ -15,8 +15,11 @@ Result<Body> build(const Values& v) {
                        fmt::format("Give at most {:.0f} mm, or a longer board.", 1000 * (length - 2 * deep))};
     const Stuff stuff = stuff_of(v);
     Solids solids;
+    solids.piece("board");
     solids.add(box({0, 0, thick / 2}, {length, width, thick}, stuff), density);
+    solids.glued("lip");
     if (lip > 0) solids.add(box({foot - deep / 2, 0, thick + lip / 2}, {deep, width, lip}, stuff), density);
+    solids.glued("rest");
     solids.add(box({foot + behind + deep / 2, 0, thick + rest / 2}, {deep, width, rest}, stuff), density);
     Port ledge{"ledge", families::PortKind::ledge, {foot, 0, thick}};
     ledge.sizes = {

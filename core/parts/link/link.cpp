@@ -16,6 +16,8 @@ Result<Body> build(const Values& v) {
                        fmt::format("Give at most {:.0f} mm.", wide * 1000)};
     Solids solids;
     solids.add(box({length / 2, 0, 0}, {length + wide, thick, wide}, stuff_of(v)), density);
+    for (const double x : {0.0, length})
+        solids.drill(cylinder({x, 0, 0}, *screw * 1.05, thick, Vector::UnitY(), stuff_of(v)), density);
     const auto pivot = [&](std::string id, const Vector& at) {
         Port port{std::move(id), families::PortKind::pivot, at, Vector::UnitY(), Vector::UnitX()};
         port.sizes = {{"outer", face}, {"inner", *screw * 1.05}, {"thickness", thick}};

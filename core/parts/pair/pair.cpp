@@ -14,12 +14,26 @@ Result<Body> build(const Values& v) {
     const double density = density_of(v);
     const Stuff stuff = stuff_of(v);
     Solids solids;
-    const auto ring = [&](const Vector& at, double tube, const Vector& along) {
-        solids.add(cylinder(at, tube + 2 * wall, length, along, stuff), density);
-        solids.drill(cylinder(at, tube, length, along, stuff), density);
+    // Two saddles back to back, and a cap over each tube.
+    const auto saddle = [&](const Vector& at, double tube, const Vector& along, double up) {
+        return HalfCollar{at, along, tube, wall, length, *screw, up, tube / 2 + wall};
     };
-    ring(Vector::Zero(), below, Vector::UnitX());
-    ring({0, 0, apart}, above, Vector::UnitY());
+    const auto cap = [](HalfCollar half) {
+        half.up = -half.up;
+        half.flat = 0;
+        return half;
+    };
+    const auto lower = saddle(Vector::Zero(), below, Vector::UnitX(), 1),
+               upper = saddle({0, 0, apart}, above, Vector::UnitY(), -1);
+    solids.piece("middle");
+    add_half_collar(solids, lower, stuff, density);
+    add_half_collar(solids, upper, stuff, density);
+    solids.piece("lower cap");
+    add_half_collar(solids, cap(lower), stuff, density);
+    solids.piece("upper cap");
+    add_half_collar(solids, cap(upper), stuff, density);
+    add_collar_screws(solids, lower, text(v, "screw"));
+    add_collar_screws(solids, upper, text(v, "screw"));
     const auto jaw = [&](std::string id, const Vector& at, const Vector& along) {
         Port port{std::move(id), families::PortKind::jaw, at, Vector::UnitZ(), along};
         port.sizes = {{"form", "collar"}, {"length", length}, {"screw", text(v, "screw")}, {"tight", text(v, "tight")}};

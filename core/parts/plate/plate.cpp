@@ -17,7 +17,22 @@ Result<Body> build(const Values& v) {
         return Problem{"plate.top_beside_it", "top_ahead", "What stands on top would stand beside the plate.",
                        "Give less than half of its length and width."};
     Solids solids;
-    solids.add(box({0, 0, thick / 2}, {length, width, thick}, stuff_of(v)), density);
+    Shape board = box({0, 0, thick / 2}, {length, width, thick}, stuff_of(v));
+    if (text(v, "held_as") == "dovetail") {
+        const double under = thick / std::tan(number(v, "flank_angle"));
+        if (2 * under >= width)
+            return Problem{
+                "plate.flanks_meet", "thickness", "The flanks meet below the plate’s top.",
+                fmt::format("Give less than {:.1f} mm, or a steeper flank.", 1000 * thick * width / 2 / under)};
+        board.kind = ShapeKind::prism;
+        board.axis = Vector::UnitX();
+        board.length = length;
+        board.profile = {{-width / 2, -thick / 2},
+                         {width / 2, -thick / 2},
+                         {width / 2 - under, thick / 2},
+                         {under - width / 2, thick / 2}};
+    }
+    solids.add(std::move(board), density);
     const auto drill = [&](const Vector& at) {
         solids.drill(cylinder(at + Vector(0, 0, thick / 2), hole, thick, Vector::UnitZ(), Stuff::metal), density);
     };

@@ -20,12 +20,15 @@ Result<Body> build(const Values& v) {
     const double density = density_of(v);
     const Stuff stuff = stuff_of(v);
     Solids solids;
+    solids.piece("post");
     solids.add(cylinder({0, 0, (clear + height - cap) / 2}, d, height - cap - clear, Vector::UnitZ(), stuff), density);
     for (int i = 0; i < legs; ++i) {
         const double round = 2 * std::numbers::pi * i / legs;
         const Vector foot(spread * std::cos(round), spread * std::sin(round), 0), top(0, 0, up);
+        solids.piece("leg");
         solids.add(cylinder((foot + top) / 2, leg, (foot - top).norm(), (foot - top).normalized(), stuff), density);
     }
+    solids.glued("cap");
     if (cap > 0) solids.add(cylinder({0, 0, height - cap / 2}, cap_d, cap, Vector::UnitZ(), stuff), density);
     Port feet{"feet", families::PortKind::feet};
     feet.sizes = {{"layout", "legs"}, {"feet", static_cast<double>(legs)}, {"spread", spread}};

@@ -15,6 +15,16 @@ Result<Body> build(const Values& v) {
     Solids solids;
     solids.add(box({0, 0, (deep + floor) / 2}, {across, across, deep + floor}, stuff), density);
     solids.drill(cylinder({0, 0, floor + deep / 2}, bore, deep, Vector::UnitZ(), stuff), density);
+    if (text(v, "held") == "side_screw")
+        solids.thread({across / 2, 0, floor + deep / 2}, -Vector::UnitX(), wall, text(v, "screw"));
+    if (text(v, "held") == "clamped") {  // slit on one side, with a screw across the slit
+        const double hole = 1.1 * *major_diameter(v, "screw"), kerf = 0.003;
+        solids.cut(box({across / 4, 0, floor + deep / 2}, {across / 2, kerf, deep}, stuff));
+        solids.take(kerf * deep * wall, {(bore + wall) / 2, 0, floor + deep / 2}, density);
+        if (hole < wall)
+            solids.drill(cylinder({across / 2 - wall / 2, 0, floor + deep / 2}, hole, across, Vector::UnitY(), stuff),
+                         density);
+    }
     Port socket{"post", families::PortKind::bore, {0, 0, deep + floor}};
     socket.sizes = {{"diameter", bore}, {"length", deep}, {"held", text(v, "held")}, {"outside", across}};
     if (text(v, "held") == "clamped" || text(v, "held") == "side_screw")

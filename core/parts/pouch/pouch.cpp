@@ -27,10 +27,13 @@ Result<Body> flange(const Values& v) {
                        fmt::format("Give more than {:.1f} mm and less than the flange.", *thread * 1000)};
     const double density = density_of(v);
     Solids solids;
-    solids.add(cylinder({0, 0, washer / 2}, diameter, washer, Vector::UnitZ(), Stuff::rubber), rubber_density);
-    solids.add(cylinder({0, 0, -washer / 2}, diameter, washer, Vector::UnitZ(), Stuff::rubber), rubber_density);
-    solids.add(cylinder({0, 0, -washer - 0.001}, diameter, 0.002, Vector::UnitZ(), stuff_of(v)), density);
-    solids.add(cylinder({0, 0, out / 2}, neck, out, Vector::UnitZ(), stuff_of(v)), density);
+    solids.add_bought(cylinder({0, 0, washer / 2}, diameter, washer, Vector::UnitZ(), Stuff::rubber), rubber_density,
+                      fmt::format("rubber washer Ø{:.0f} mm", diameter * 1000));
+    solids.add_bought(cylinder({0, 0, -washer / 2}, diameter, washer, Vector::UnitZ(), Stuff::rubber), rubber_density,
+                      fmt::format("rubber washer Ø{:.0f} mm", diameter * 1000));
+    solids.add_bought(cylinder({0, 0, -washer - 0.001}, diameter, 0.002, Vector::UnitZ(), stuff_of(v)), density,
+                      fmt::format("tee-nut {}, flange Ø{:.0f} mm", text(v, "thread"), diameter * 1000));
+    solids.add_bought(cylinder({0, 0, out / 2}, neck, out, Vector::UnitZ(), stuff_of(v)), density);
     Port on{"cloth", families::PortKind::cloth};
     on.sizes = {{"diameter", diameter}, {"lever", diameter / 2}};
     on.surface = "rubber";

@@ -28,8 +28,8 @@ Result<Body> build(const Values& v) {
     solids.add(box({back / 2 - deep / 4, 0, -opening - deep / 2}, {back - deep / 2 + *screw, wide, deep}, stuff),
                density);
     const double reach = opening - on + deep + 0.03;
-    solids.add(cylinder({0, 0, -on - reach / 2}, *screw, reach, Vector::UnitZ(), Stuff::metal), steel_density);
-    solids.add(cylinder({0, 0, -on - 0.004}, pad, 0.008, Vector::UnitZ(), Stuff::rubber), rubber_density);
+    solids.add_screw(cylinder({0, 0, -on - reach / 2}, *screw, reach, Vector::UnitZ(), Stuff::metal), text(v, "screw"));
+    solids.add_bought(cylinder({0, 0, -on - 0.004}, pad, 0.008, Vector::UnitZ(), Stuff::rubber), rubber_density);
     Port jaw{"jaw", families::PortKind::jaw};
     jaw.sizes = {{"form", "flat"},      {"length", length},          {"width", width},
                  {"pad", pad},          {"throat", throat},          {"frame_depth", deep},

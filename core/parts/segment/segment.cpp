@@ -17,10 +17,15 @@ Result<Body> build(const Values& v) {
         return Problem{"segment.too_short", "pitch", "The next ball overlaps this one.", "Give more than the ball."};
     const Stuff stuff = stuff_of(v);
     Solids solids;
-    solids.add(sphere(Vector::Zero(), ball, stuff), density);
-    solids.add(cylinder({0, 0, (ball / 2 + pitch - ball / 2) / 2}, stem, pitch - ball + 0.008, Vector::UnitZ(), stuff),
-               density);
-    solids.add(cylinder({0, 0, pitch}, 1.2 * ball, 0.8 * ball, Vector::UnitZ(), stuff), density / 2);
+    const double floor = 0.1 * ball, under = pitch - ball / 2 - floor;
+    if (under < ball / 2) {  // the cup's floor lies on the ball
+        solids.add(sphere(Vector::Zero(), ball, stuff), density);
+        const Zone shared = zone_of_sphere(ball, under, ball / 2);
+        solids.take(shared.volume, {0, 0, shared.up}, density);
+    } else {
+        add_ball_on_stem(solids, ball, stem, under, stuff, density);
+    }
+    add_cup(solids, {{0, 0, pitch}, Vector::UnitZ(), ball, opening, 1.2 * ball, floor}, stuff, density);
     Port below{"ball", families::PortKind::ball};
     below.sizes = {{"diameter", ball}, {"stem", stem}};
     Port cup{"cup", families::PortKind::socket, {0, 0, pitch}};

@@ -11,11 +11,15 @@ Result<Body> build(const Values& v) {
     const Stuff stuff = stuff_of(v);
     Solids solids;
     const double outer = width + 2 * lip, under = base + gap + lip / 2;
+    solids.piece("base");
     solids.add(box({0, 0, base / 2}, {depth + lip, outer, base}, stuff), density);
     for (const double side : {1.0, -1.0}) {
+        solids.glued("wall");
         solids.add(box({0, side * (width + lip) / 2, base + gap / 2}, {depth + lip, lip, gap}, stuff), density);
+        solids.glued("lip");
         solids.add(box({0, side * (width / 2 - lip / 4), under - lip / 4}, {depth, lip, lip / 2}, stuff), density);
     }
+    solids.glued("stop");
     solids.add(box({depth / 2 + lip / 4, 0, base + gap / 2}, {lip / 2, width, gap}, stuff), density);
     Port shoe{"shoe", families::PortKind::shoe, {0, 0, base}};
     shoe.sizes = {{"width", width}, {"depth", depth}, {"gap", gap}};

@@ -16,10 +16,14 @@ Result<Body> build(const Values& v) {
     Solids solids;
     solids.add(cylinder(middle, outside, length, Vector::UnitZ(), Stuff::tube), density);
     solids.drill(cylinder(middle, inside, length, Vector::UnitZ(), Stuff::tube), density);
+    const double gap = number(v, "gap");
+    solids.cut(box({0, 0, 0}, {outside, gap, slit}, Stuff::tube));
+    solids.take(2 * wall * gap * slit, Vector::Zero(), density);
     const int bands = static_cast<int>(number(v, "bands"));
     for (int i = 0; i < bands; ++i) {  // a hose clamp weighs some 15 g; from memory
         const double at = slit * ((i + 0.5) / bands - 0.5);
-        solids.add_weighed(cylinder({0, 0, at}, outside + 0.004, 0.009, Vector::UnitZ(), Stuff::metal), 0.015);
+        solids.add_weighed(cylinder({0, 0, at}, outside + 0.004, 0.009, Vector::UnitZ(), Stuff::metal), 0.015,
+                           text(v, "band"));
     }
     Port grip{"grip", families::PortKind::jaw, Vector::Zero(), Vector::UnitX(), Vector::UnitZ()};
     grip.sizes = {{"form", "slit"},          {"length", slit},

@@ -19,18 +19,24 @@ Result<Body> build(const Values& v) {
     const double density = density_of(v), top = pad + wall, bottom = pad - slot;
     const Stuff stuff = stuff_of(v);
     Solids solids;
+    solids.piece("upper wall");
     solids.add(box({0, 0, pad + wall / 2}, {deep, wide, wall}, stuff), density);
+    solids.glued("lower wall");
     solids.add(box({0, 0, bottom - wall / 2}, {deep, wide, wall}, stuff), density);
+    solids.glued("back");
     solids.add(box({deep / 2 + wall / 2, 0, (top + bottom - wall) / 2}, {wall, wide, top - bottom + wall}, stuff),
                density);
+    solids.thread({0, 0, bottom - wall}, Vector::UnitZ(), wall, text(v, "screw"));
     if (pad > 0) {
-        solids.add(box({0, 0, pad / 2}, {deep, wide, pad}, Stuff::rubber), rubber_density);
-        solids.add(box({0, 0, -on - pad / 2}, {deep, wide, pad}, Stuff::rubber), rubber_density);
+        solids.add_bought(box({0, 0, pad / 2}, {deep, wide, pad}, Stuff::rubber), rubber_density, "rubber pad");
+        solids.add_bought(box({0, 0, -on - pad / 2}, {deep, wide, pad}, Stuff::rubber), rubber_density, "rubber pad");
     }
     const double reach = -on - pad - (bottom - wall), height = 0.55 * knob;
-    solids.add(cylinder({0, 0, -on - pad - reach / 2}, *screw, reach, Vector::UnitZ(), Stuff::metal), steel_density);
+    solids.add_screw(cylinder({0, 0, -on - pad - reach / 2}, *screw, reach, Vector::UnitZ(), Stuff::metal),
+                     text(v, "screw"));
     const Vector turned(0, 0, bottom - wall - height / 2);
-    solids.add(cylinder(turned, knob, height, Vector::UnitZ(), Stuff::plastic), plastic_density);
+    solids.add_bought(cylinder(turned, knob, height, Vector::UnitZ(), Stuff::plastic), plastic_density,
+                      fmt::format("knob Ø{:.0f} mm for {}", knob * 1000, text(v, "screw")));
     solids.keep_free(fingers_round(turned, knob, height, -Vector::UnitZ()));
     Port jaw{"jaw", families::PortKind::jaw};
     jaw.sizes = {{"form", "slot"},

@@ -30,13 +30,17 @@ Result<Body> plates(const Values& v) {
     const Stuff stuff = stuff_of(v);
     const int bolts = static_cast<int>(number(v, "bolts")), a_side = std::max(1, bolts / 2);
     Solids solids;
+    solids.piece("outer plate");
     solids.add(box({0, 0, thick / 2}, {length, width, thick}, stuff), density);
+    solids.piece("inner plate");
     solids.add(box({0, 0, -over - thick / 2}, {length, width, thick}, stuff), density);
     for (int i = 0; i < bolts; ++i) {
         const double x = a_side > 1 ? 0.7 * length * ((i / 2) / (a_side - 1.0) - 0.5) : 0;
         const double y = (i % 2 ? -1 : 1) * span / 2;
-        solids.add(cylinder({x, y, -over / 2}, *screw, over + 2 * thick + 0.012, Vector::UnitZ(), Stuff::metal),
-                   steel_density);
+        for (const double z : {thick / 2, -over - thick / 2})
+            solids.drill(cylinder({x, y, z}, 1.1 * *screw, thick, Vector::UnitZ(), stuff), density);
+        solids.add_screw(cylinder({x, y, -over / 2}, *screw, over + 2 * thick + 0.012, Vector::UnitZ(), Stuff::metal),
+                         text(v, "screw"));
     }
     Port grip{"strap", families::PortKind::strap};
     grip.sizes = {{"length", length},

@@ -16,9 +16,13 @@ Result<Body> build(const Values& v) {
                        fmt::format("Give more than {:.0f} mm.", 1000 * (face / 2 + plate))};
     const Stuff stuff = stuff_of(v);
     Solids solids;
+    solids.piece("tongue");
     solids.add(cylinder(Vector::Zero(), face, thick, Vector::UnitY(), stuff), density);
-    solids.add(box({0, 0, (reach - plate) / 2}, {face, thick, reach - plate}, stuff),
-               density / 1.5);  // half of it lies in the disc
+    solids.add(box({0, 0, (reach - plate) / 2}, {face, thick, reach - plate}, stuff), density);
+    const auto half = std::numbers::pi / 8 * face * face;  // of the disc, that lies in both
+    solids.take(half * thick, {0, 0, 2 * face / (3 * std::numbers::pi)}, density);
+    solids.drill(cylinder(Vector::Zero(), number(v, "bolt"), thick, Vector::UnitY(), stuff), density);
+    solids.glued("plate");
     solids.add(box({0, 0, reach - plate / 2}, {length, width, plate}, stuff), density);
     Port pivot{"pivot", families::PortKind::pivot, Vector::Zero(), Vector::UnitY(), Vector::UnitX()};
     pivot.sizes = {{"outer", face}, {"inner", number(v, "bolt")}, {"thickness", thick}};

@@ -14,10 +14,12 @@ Result<Body> build(const Values& v) {
                        "Give less than its height."};
     const Stuff stuff = stuff_of(v);
     Solids solids;
+    solids.piece("rail");
     solids.add(box({0, 0, height - deep / 2}, {rail, length + 2 * leg, deep}, stuff), density);
     for (const double y : {length / 2, -length / 2})
         for (const double x : {spread / 2, -spread / 2}) {
             const Vector foot(x, y, 0), top(0, y, height - deep / 2);
+            solids.piece("leg");
             solids.add(cylinder((foot + top) / 2, leg, (foot - top).norm(), (foot - top).normalized(), stuff), density);
         }
     Port feet{"feet", families::PortKind::feet};

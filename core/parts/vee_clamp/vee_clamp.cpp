@@ -80,18 +80,24 @@ Result<Body> build(const Values& v, Result<UpperJaw> (*upper)(const Values&)) {
     jaw.profile = lies->profile;
     const double density = density_of(v), under = -r - pad - board;
     Solids solids;
+    solids.piece("upper jaw");
     solids.add(jaw, density);
+    solids.piece("lower jaw");
     solids.add(box({0, 0, under + board / 2}, {length, width, board}, jaw.material), density);
     if (pad > 0)
-        solids.add(box({0, 0, -r - pad / 2}, {length, number(v, "pad_width"), pad}, Stuff::rubber), rubber_density);
+        solids.add_bought(box({0, 0, -r - pad / 2}, {length, number(v, "pad_width"), pad}, Stuff::rubber),
+                          rubber_density, "rubber pad");
     const double knob = number(v, "knob"), knob_height = 0.55 * knob;
     const double head = under - knob_height, reach = lips + 0.75 * (top - lips);  // into the upper jaw
+    for (const double y : {apart / 2, -apart / 2}) {
+        solids.drill(cylinder({0, y, under + board / 2}, 1.1 * *screw, board, Vector::UnitZ(), jaw.material), density);
+        solids.thread({0, y, lips}, Vector::UnitZ(), reach - lips, text(v, "screw"));
+        solids.add_screw(cylinder({0, y, (under + reach) / 2}, *screw, reach - under, Vector::UnitZ(), Stuff::metal),
+                         text(v, "screw"));
+    }
     for (const double y : {apart / 2, -apart / 2})
-        solids.add(cylinder({0, y, (under + reach) / 2}, *screw, reach - under, Vector::UnitZ(), Stuff::metal),
-                   steel_density);
-    for (const double y : {apart / 2, -apart / 2})
-        solids.add(cylinder({0, y, (under + head) / 2}, knob, knob_height, Vector::UnitZ(), Stuff::plastic),
-                   plastic_density);
+        solids.add_bought(cylinder({0, y, (under + head) / 2}, knob, knob_height, Vector::UnitZ(), Stuff::plastic),
+                          plastic_density, fmt::format("knob Ø{:.0f} mm for {}", knob * 1000, text(v, "screw")));
     for (const double y : {apart / 2, -apart / 2})
         solids.keep_free(fingers_round({0, y, (under + head) / 2}, knob, knob_height, -Vector::UnitZ()));
     Port grip{"jaw", families::PortKind::jaw};

@@ -14,6 +14,7 @@ Result<Body> seat(const Values& v) {
     const Stuff stuff = stuff_of(v);
     Solids solids;
     const double wide = width + 2 * cheek;
+    solids.piece("base");
     solids.add(box({0, 0, base / 2}, {length, wide, base}, stuff), density);
     // Each cheek narrows the way in by half of the wedge's angle.
     const double narrower = length * std::tan(number(v, "angle") / 2);
@@ -29,10 +30,12 @@ Result<Body> seat(const Values& v) {
         shape.material = stuff;
         const double out = side * wide / 2, mouth = side * width / 2, end = side * (width / 2 - narrower);
         shape.profile = {{-length / 2, out}, {length / 2, out}, {length / 2, end}, {-length / 2, mouth}};
+        solids.glued("cheek");
         solids.add(std::move(shape), density);
     }
     if (lever > 0) {
         const Vector hub(-length / 2, wide / 2 - 0.002, base);
+        solids.piece("lever");
         solids.add(box(hub + Vector(0, lever / 2, 0), {0.012, lever, 0.008}, stuff), density);
         // It swings back through a quarter turn; fingers need as much as its grip is thick and more.
         solids.keep_free({"the lever as it swings", swing(hub, lever, std::numbers::pi / 2, std::numbers::pi, 0.03)});

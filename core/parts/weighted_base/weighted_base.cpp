@@ -31,8 +31,8 @@ Result<Body> build(const Values& v) {
     if (foot > 0)
         for (const double left : {1.0, -1.0})
             for (const double ahead : {1.0, -1.0})
-                solids.add(cylinder({ahead * x, left * y, foot / 2}, 0.02, foot, Vector::UnitZ(), Stuff::rubber),
-                           rubber_density);
+                solids.add_bought(cylinder({ahead * x, left * y, foot / 2}, 0.02, foot, Vector::UnitZ(), Stuff::rubber),
+                                  rubber_density, "rubber foot Ø20 mm");
     if (number(v, "ballast") > 0)
         solids.add_weighed(cylinder({0, 0, foot + thick / 2}, 0.6 * std::min(length, width), 0.5 * thick,
                                     Vector::UnitZ(), Stuff::metal),

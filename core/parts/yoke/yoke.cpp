@@ -18,23 +18,33 @@ Result<Body> build(const Values& v) {
     const bool two = text(v, "lap") == "yoke";
     const Stuff stuff = stuff_of(v);
     Solids solids;
-    const double wide = two ? gap + 2 * cheek : cheek + gap, up = height + face / 2;
+    const double wide = two ? gap + 2 * cheek : cheek + gap, up = height + face / 2, hole = *screw * 1.05;
+    solids.piece("base");
     solids.add(box({0, 0, base / 2}, {length, wide, base}, stuff), density);
     const auto side = [&](double y) {
+        solids.glued("cheek");
         solids.add(box({0, y, base + (up - base) / 2}, {face, cheek, up - base}, stuff), density);
+        solids.drill(cylinder({0, y, height}, hole, cheek, Vector::UnitY(), stuff), density);
+        for (const double end : {1.0, -1.0}) solids.round_off({end * face / 2, y, base}, 0.1 * cheek);
     };
     side(-(gap / 2 + cheek / 2));
     if (two) side(gap / 2 + cheek / 2);
-    solids.add(cylinder({0, 0, height}, *screw, gap + 2 * cheek + 0.02, Vector::UnitY(), Stuff::metal), steel_density);
+    solids.add_screw(cylinder({0, 0, height}, *screw, gap + 2 * cheek + 0.02, Vector::UnitY(), Stuff::metal),
+                     text(v, "screw"));
     const double knob = number(v, "knob");
     if (knob > 0) {
         const Vector at(0, gap / 2 + cheek + 0.018, height);
-        solids.add(cylinder(at, knob, 0.016, Vector::UnitY(), Stuff::wood), hardwood_density);
+        solids.add_bought(cylinder(at, knob, 0.016, Vector::UnitY(), Stuff::wood), hardwood_density,
+                          fmt::format("knob Ø{:.0f} mm for {}", knob * 1000, text(v, "screw")));
         solids.keep_free(fingers_round(at, knob, 0.016, Vector::UnitY()));
     }
     Port pivot{"pivot", families::PortKind::pivot, {0, 0, height}, Vector::UnitY(), Vector::UnitX()};
-    pivot.sizes = {{"outer", face},         {"inner", *screw * 1.05},    {"thickness", cheek},
-                   {"lap", text(v, "lap")}, {"screw", text(v, "screw")}, {"tight", text(v, "tight")}};
+    pivot.sizes = {{"outer", face},
+                   {"inner", hole},
+                   {"thickness", cheek},
+                   {"lap", text(v, "lap")},
+                   {"screw", text(v, "screw")},
+                   {"tight", text(v, "tight")}};
     pivot.surface = text(v, "surface");
     auto below = end_port(v, "below", {.length = length, .width = wide, .surface = text(v, "surface")});
     if (!below) return below.problem();

@@ -1,0 +1,325 @@
+#include "drawing/document.h"
+
+#include <cairo-pdf.h>
+#include <fmt/format.h>
+
+#include <algorithm>
+#include <numeric>
+#include <optional>
+
+#include "drawing/pencil.h"
+
+namespace clampet::drawing {
+namespace {
+
+constexpr double side = 0.018, top = 0.020, bottom = 0.018;  // margins [m]
+constexpr double body = 3.4e-3, small = 2.7e-3;              // height of letters [m]
+constexpr double leading = 1.45;                             // of their height
+constexpr double rounding = 1e-6;
+constexpr double gutter = 0.003, tick = 0.0035;
+constexpr std::size_t most_pages = 200;
+
+double size_of(unsigned level) {
+    return level <= 1 ? 6e-3 : level == 2 ? 4.6e-3 : 3.8e-3;
+}
+
+/// A page after another, written from the top.
+class Printer {
+ public:
+    Printer(cairo_t* context, const Document& document, const PaperSize& paper)
+        : context_(context), pencil_(context), document_(document), width_(paper.width), height_(paper.height) {
+        begin();
+    }
+
+    void print() {
+        for (const auto& block : document_.blocks) {
+            if (pages_ > most_pages) return;
+            std::visit([&](const auto& b) { put(b); }, block);
+        }
+        end();
+    }
+    std::size_t pages() const { return pages_; }
+
+ private:
+    double inner() const { return width_ - 2 * side; }
+
+    void begin() {
+        ++pages_;
+        set_up(context_, height_);
+        y_ = height_ - top;
+    }
+    void end() {
+        const double low = bottom / 2;
+        pencil_.write({{side, low}, small, 0, Align::left, TextRole::quiet, document_.detail});
+        pencil_.write({{width_ - side, low},
+                       small,
+                       0,
+                       Align::right,
+                       TextRole::quiet,
+                       fmt::format("{} · page {}", document_.title, pages_)});
+        cairo_show_page(context_);
+    }
+    /// Room for so much, on the next page where this has none.
+    void need(double height) {
+        if (y_ - height >= bottom || y_ >= height_ - top - 1e-9) return;
+        end();
+        begin();
+    }
+
+    std::vector<std::string> lines_of(const std::string& text, double size, double width) const {
+        std::vector<std::string> lines{""};
+        std::size_t at = 0;
+        while (at < text.size()) {
+            const auto end = std::min(text.find_first_of(" \n", at), text.size());
+            const auto word = text.substr(at, end - at);
+            auto& line = lines.back();
+            const auto longer = line.empty() ? word : line + " " + word;
+            if (line.empty() || pencil_.width_of(longer, size) <= width + rounding)
+                line = longer;
+            else
+                lines.push_back(word);
+            if (end < text.size() && text[end] == '\n') lines.emplace_back();
+            at = end + 1;
+        }
+        return lines;
+    }
+    void line(double x, const std::string& text, double size) const {
+        pencil_.write({{x, y_ - size * leading / 2}, size, 0, Align::left, TextRole::label, text});
+    }
+    void words(const std::string& text, double size) {
+        for (const auto& l : lines_of(text, size, inner())) {
+            need(size * leading);
+            line(side, l, size);
+            y_ -= size * leading;
+        }
+    }
+
+    void put(const Heading& heading) {
+        const double size = size_of(heading.level);
+        if (y_ < height_ - top - 1e-9) y_ -= 0.6 * size;
+        need(3 * size * leading);  // not alone at the foot of a page
+        words(heading.text, size);
+        y_ -= 0.3 * size;
+    }
+    void put(const Paragraph& paragraph) {
+        words(paragraph.text, paragraph.is_quiet ? small : body);
+        y_ -= 0.4 * body;
+    }
+    void put(const PageBreak&) {
+        if (y_ >= height_ - top - 1e-9) return;
+        end();
+        begin();
+    }
+    void put(const Picture& picture) {
+        const auto drawing = scaled_into(picture.drawing, inner(), picture.height);
+        const Box box = drawing.extent();
+        need(box.height() + body);
+        cairo_save(context_);
+        cairo_translate(context_, side + (inner() - box.width()) / 2 - box.low.x, y_ - box.high.y);
+        pencil_.paint(drawing, small);
+        cairo_restore(context_);
+        y_ -= box.height() + body;
+    }
+
+    /// What each column would like, less where all together are too wide: the widest give most.
+    std::vector<double> widths_of(const Grid& grid, double room) const {
+        std::vector<double> widths;
+        for (std::size_t c = 0; c < grid.columns.size(); ++c) {
+            double wide = pencil_.width_of(grid.columns[c], small);
+            for (const auto& row : grid.rows)
+                if (c < row.size()) wide = std::max(wide, pencil_.width_of(row[c], small));
+            widths.push_back(wide + gutter);
+        }
+        double most = *std::max_element(widths.begin(), widths.end());
+        const auto all = [&] {
+            return std::accumulate(widths.begin(), widths.end(), 0.0,
+                                   [&](double sum, double w) { return sum + std::min(w, most); });
+        };
+        while (all() > room && most > 0.012) most *= 0.97;
+        for (auto& w : widths) w = std::min(w, most);
+        return widths;
+    }
+    void row_of(const Grid& grid, const std::vector<std::string>& cells, const std::vector<double>& widths,
+                bool is_head) {
+        std::vector<std::vector<std::string>> lines;
+        std::size_t deep = 1;
+        for (std::size_t c = 0; c < cells.size() && c < widths.size(); ++c) {
+            lines.push_back(lines_of(cells[c], small, widths[c] - gutter));
+            deep = std::max(deep, lines.back().size());
+        }
+        const double high = static_cast<double>(deep) * small * leading + 0.0012;
+        if (!is_head && y_ - high < bottom) {
+            need(height_);
+            row_of(grid, grid.columns, widths, true);
+        }
+        double x = side + (grid.has_boxes ? tick + gutter : 0);
+        const double start = y_;
+        for (std::size_t c = 0; c < lines.size(); ++c) {
+            y_ = start;
+            for (const auto& l : lines[c]) {
+                line(x, l, small);
+                y_ -= small * leading;
+            }
+            x += widths[c];
+        }
+        y_ = start - high;
+        Strokes rules;
+        rules.strokes.push_back(
+            {{{side, y_ + 0.0006}, {width_ - side, y_ + 0.0006}}, false, false, is_head ? Line::outline : Line::thin});
+        if (grid.has_boxes && !is_head)
+            rules.strokes.push_back({{{side, start - 0.0005},
+                                      {side + tick, start - 0.0005},
+                                      {side + tick, start - 0.0005 - tick},
+                                      {side, start - 0.0005 - tick}},
+                                     true,
+                                     false,
+                                     Line::thin});
+        pencil_.draw(rules);
+    }
+    void put(const Grid& grid) {
+        if (grid.columns.empty()) return;
+        const auto widths = widths_of(grid, inner() - (grid.has_boxes ? tick + gutter : 0));
+        need(4 * small * leading);
+        row_of(grid, grid.columns, widths, true);
+        for (const auto& row : grid.rows) {
+            if (pages_ > most_pages) return;
+            row_of(grid, row, widths, false);
+        }
+        y_ -= body;
+    }
+
+    cairo_t* context_;
+    Pencil pencil_;
+    const Document& document_;
+    double width_, height_, y_ = 0;
+    std::size_t pages_ = 0;
+};
+
+std::string escaped(const std::string& text) {
+    std::string safe;
+    for (const char c : text) switch (c) {
+            case '&':
+                safe += "&amp;";
+                break;
+            case '<':
+                safe += "&lt;";
+                break;
+            case '>':
+                safe += "&gt;";
+                break;
+            case '"':
+                safe += "&quot;";
+                break;
+            case '\n':
+                safe += "<br>";
+                break;
+            default:
+                safe += c;
+        }
+    return safe;
+}
+
+constexpr std::string_view style =
+    R"(body{font:16px/1.45 sans-serif;max-width:60em;margin:2em auto;padding:0 1em;color:#222;background:#fff}
+table{border-collapse:collapse;margin:.5em 0 1.2em}th,td{text-align:left;vertical-align:top;padding:.2em .9em .2em 0;border-bottom:1px solid #ccc}
+th{border-bottom:2px solid #444}td{font-variant-numeric:tabular-nums}.quiet{color:#555;font-size:.85em}svg{max-width:100%;height:auto}
+@media (prefers-color-scheme:dark){body{background:#1d1f20;color:#e4e2de}th{border-color:#bbb}.quiet{color:#aaa}svg{background:#fff}})";
+
+/// One file's HTML, block by block.
+class Browser {
+ public:
+    void put(const Heading& h) {
+        html += fmt::format("<h{0}>{1}</h{0}>\n", std::clamp(h.level, 1u, 3u), escaped(h.text));
+    }
+    void put(const Paragraph& p) {
+        html += fmt::format("<p{}>{}</p>\n", p.is_quiet ? " class=\"quiet\"" : "", escaped(p.text));
+    }
+    void put(const PageBreak&) {}
+    void put(const Grid& g) {
+        html += "<table><thead><tr>";
+        for (const auto& c : g.columns) html += "<th>" + escaped(c) + "</th>";
+        html += "</tr></thead><tbody>\n";
+        for (const auto& row : g.rows) {
+            html += "<tr>";
+            for (const auto& cell : row) html += "<td>" + escaped(cell) + "</td>";
+            html += "</tr>\n";
+        }
+        html += "</tbody></table>\n";
+    }
+    void put(const Picture& p) {
+        auto svg = picture_svg_of(scaled_into(p.drawing, 0.16, p.height));
+        if (!svg) {
+            problem = svg.problem();
+            return;
+        }
+        html += svg->substr(svg->find("<svg")) + fmt::format("<p class=\"quiet\">{}</p>\n", escaped(p.drawing.summary));
+    }
+    std::string html;
+    std::optional<Problem> problem;
+};
+
+}  // namespace
+
+Drawing scaled_into(const Drawing& drawing, double width, double height) {
+    const Box box = drawing.extent();
+    const double by = std::min(width / std::max(box.width(), 1e-9), height / std::max(box.height(), 1e-9));
+    Drawing small_one = drawing;
+    const auto shrink = [by](Point& p) {
+        p.x *= by;
+        p.y *= by;
+    };
+    for (auto& element : small_one.elements)
+        std::visit(
+            [&](auto& e) {
+                using E = std::decay_t<decltype(e)>;
+                if constexpr (std::is_same_v<E, Path>) {
+                    for (auto& p : e.points) shrink(p);
+                } else if constexpr (std::is_same_v<E, Circle>) {
+                    shrink(e.centre);
+                    e.radius *= by;
+                } else if constexpr (std::is_same_v<E, Text>) {
+                    shrink(e.at);
+                } else {
+                    shrink(e.from);
+                    shrink(e.to);
+                    if constexpr (std::is_same_v<E, Dimension>) e.offset *= by;
+                }
+            },
+            element);
+    return small_one;
+}
+
+Result<std::string> pdf_of(const Document& document, const PaperSize& paper) {
+    if (document.blocks.empty())
+        return Problem{"document.nothing", "", "There is nothing to print.", "Choose a rig with parts that are made."};
+    std::string bytes;
+    const Surface surface(cairo_pdf_surface_create_for_stream(append, &bytes, paper.width * points_per_metre,
+                                                              paper.height * points_per_metre),
+                          cairo_surface_destroy);
+    cairo_pdf_surface_set_metadata(surface.get(), CAIRO_PDF_METADATA_TITLE, document.title.c_str());
+    {
+        const Context context(cairo_create(surface.get()), cairo_destroy);
+        Printer printer(context.get(), document, paper);
+        printer.print();
+        if (printer.pages() > most_pages)
+            return Problem{"document.too_long", "", fmt::format("This would be more than {} pages.", most_pages),
+                           "Ask for less of it, or for CSV."};
+        if (const auto status = cairo_status(context.get()); status != CAIRO_STATUS_SUCCESS) return not_drawn(status);
+    }
+    cairo_surface_finish(surface.get());
+    if (const auto status = cairo_surface_status(surface.get()); status != CAIRO_STATUS_SUCCESS)
+        return not_drawn(status);
+    return bytes;
+}
+
+Result<std::string> html_of(const Document& document) {
+    Browser browser;
+    for (const auto& block : document.blocks) std::visit([&](const auto& b) { browser.put(b); }, block);
+    if (browser.problem) return *browser.problem;
+    return fmt::format(
+        "<!DOCTYPE html>\n<html lang=\"en\"><head><meta charset=\"utf-8\"><title>{}</title><style>{}</style>"
+        "</head><body>\n{}<p class=\"quiet\">{}</p></body></html>\n",
+        escaped(document.title), style, browser.html, escaped(document.detail));
+}
+
+}  // namespace clampet::drawing

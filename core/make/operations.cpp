@@ -1,0 +1,72 @@
+#include "make/operations.h"
+
+#include <algorithm>
+#include <nlohmann/json.hpp>
+#include <stdexcept>
+
+namespace clampet::embedded {
+std::string_view work();
+}
+
+namespace clampet::make {
+namespace {
+
+constexpr double minute = 60, hour = 3600;
+
+struct Work {
+    std::vector<Operation> operations;
+    std::vector<GlueTimes> glues;
+    std::vector<Finish> finishes;
+    PrintRate printing;
+};
+
+Work read() {
+    const auto json = nlohmann::json::parse(embedded::work());
+    Work work;
+    for (const auto& row : json.at("operations"))
+        work.operations.push_back({row.at("key"), row.at("verb"), row.at("minutes").get<double>() * minute,
+                                   row.at("per"), row.at("attempts"), row.at("tools"), row.at("caution"),
+                                   row.at("source")});
+    for (const auto& row : json.at("glues"))
+        work.glues.push_back({row.at("key"), row.at("handling_hours").get<double>() * hour,
+                              row.at("full_hours").get<double>() * hour, row.at("source")});
+    for (const auto& row : json.at("finishes"))
+        work.finishes.push_back({row.at("key"), row.at("name"), row.at("coats"),
+                                 row.at("apart_hours").get<double>() * hour, row.at("source")});
+    const auto& printing = json.at("printing").at(0);
+    work.printing = {printing.at("grams_per_hour").get<double>() / 1000 / hour, printing.at("share_of_solid"),
+                     printing.at("source")};
+    return work;
+}
+
+const Work& work() {
+    static const Work read_once = read();
+    return read_once;
+}
+
+}  // namespace
+
+std::span<const Operation> operations() {
+    return work().operations;
+}
+
+const Operation& operation(std::string_view key) {
+    const auto& all = work().operations;
+    const auto found = std::find_if(all.begin(), all.end(), [&](const Operation& o) { return o.key == key; });
+    if (found == all.end()) throw std::logic_error("no operation " + std::string(key));
+    return *found;
+}
+
+std::span<const GlueTimes> glues() {
+    return work().glues;
+}
+
+std::span<const Finish> finishes() {
+    return work().finishes;
+}
+
+const PrintRate& print_rate() {
+    return work().printing;
+}
+
+}  // namespace clampet::make

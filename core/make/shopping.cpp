@@ -1,0 +1,206 @@
+#include "make/shopping.h"
+
+#include <fmt/format.h>
+#include <fmt/ranges.h>
+
+#include <algorithm>
+#include <cmath>
+
+#include "catalogue/thread.h"
+#include "parts/made_solid.h"
+#include "parts/part_kind.h"
+#include "parts/solids.h"
+#include "quantity/format.h"
+
+namespace clampet::make {
+namespace {
+
+/// Gathers needs, like ones together.
+class Basket {
+ public:
+    void add(const std::string& what, const std::string& kind, double count, const std::string& part) {
+        const auto like = std::find_if(needs_.begin(), needs_.end(), [&](const Need& n) { return n.what == what; });
+        Need& need = like != needs_.end() ? *like : needs_.emplace_back(Need{what, kind, 0, {}, 0, {}, 1});
+        need.count += count;
+        if (!part.empty() && std::find(need.parts.begin(), need.parts.end(), part) == need.parts.end())
+            need.parts.push_back(part);
+    }
+    std::vector<Need> needs() && { return std::move(needs_); }
+
+ private:
+    std::vector<Need> needs_;
+};
+
+/// What a printer takes for it, by make::print_rate()'s share of the solid.
+void add_filament(const rig::Part& part, const parts::Body& body, Basket& basket) {
+    double mass = 0;
+    std::string material;
+    for (const auto& made : body.made) {
+        if (!parts::is_printed(made.material)) continue;
+        material = made.material;
+        for (const auto& shape : made.joined) mass += made.density * parts::volume_of(shape) * print_rate().share;
+    }
+    if (mass > 0)
+        basket.add(fmt::format("{}, {:.0f} g of filament", material, std::ceil(mass * 100) * 10), "consumable", 1,
+                   part.name);
+}
+
+void add_made(const rig::Part& part, const parts::Body& body, Basket& basket) {
+    add_filament(part, body, basket);
+    for (const auto& bought : body.bought)
+        if (bought.length > 0)
+            basket.add(sold_screw(bought.what.substr(0, bought.what.rfind(' ')), bought.length), "screw", 1, part.name);
+        else
+            basket.add(bought.what, "other", 1, part.name);
+    if (body.made.empty()) return;
+    for (const auto& thread : body.made.front().threads)
+        if (const auto hole = parts::thread_hole(thread.thread, body.made.front().stuff); hole.insert)
+            basket.add(hole.insert->name + " insert", "insert", 1, part.name);
+}
+
+void add_boards(const Made& made, const Sawing& sawing, Basket& basket) {
+    for (const auto& layout : layouts_of(made, sawing)) {
+        if (layout.count() == 0) continue;
+        if (layout.is_sheet()) {
+            basket.add(
+                fmt::format("{}, {} × {}", layout.stock, quantity::format(layout.bar, quantity::Dimension::length),
+                            quantity::format(layout.width, quantity::Dimension::length)),
+                "board", static_cast<double>(layout.count()), "");
+            continue;
+        }
+        basket.add(fmt::format("{}, {} long", layout.stock, quantity::format(layout.bar, quantity::Dimension::length)),
+                   "board", static_cast<double>(layout.count()), "");
+    }
+}
+
+void add_consumables(const Plan& plan, const Work& work, Basket& basket) {
+    const auto has = [&](const char* word) {
+        return std::any_of(plan.steps.begin(), plan.steps.end(),
+                           [&](const Step& s) { return s.key.find(word) != std::string::npos; });
+    };
+    if (has("/glue")) basket.add(work.glue, "consumable", 1, "");
+    if (has("/coat")) basket.add(work.finish + ", a small tin", "consumable", 1, "");
+    if (has("/sand")) basket.add("abrasive paper 120 and 180, a sheet each", "consumable", 1, "");
+}
+
+/// Whether an item of the drawer is what is wanted: by its name, or the same thread and length of a screw.
+void look_into(const inventory::Workshop& drawer, Need& need) {
+    for (const auto& item : drawer.items) {
+        if (item.name != need.what && item.name + " insert" != need.what) continue;
+        need.owned = std::min(need.count, need.owned + item.count);
+        if (item.price) {
+            need.price = *item.price;
+            need.pack = std::max(1.0, item.pack);
+        }
+    }
+}
+
+std::string money(double sum, const std::string& currency) {
+    return fmt::format("{:.2f} {}", sum, currency);
+}
+
+}  // namespace
+
+double Need::packs() const {
+    return std::ceil(to_buy() / pack - 1e-9);
+}
+
+std::optional<double> Need::cost() const {
+    if (to_buy() <= 0) return 0;
+    if (!price) return std::nullopt;
+    return packs() * *price;
+}
+
+std::optional<double> Need::used_cost() const {
+    if (!price) return std::nullopt;
+    return count / pack * *price;
+}
+
+std::string sold_screw(const std::string& thread, double length) {
+    const auto known = catalogue::thread_named(thread);
+    const bool is_metric = known && known->designation.starts_with("M");
+    const catalogue::StockRow* best = nullptr;
+    for (const auto* row : catalogue::stock_group(is_metric ? "metric screw length" : "inch screw length"))
+        if (row->size("length") + 1e-9 >= length && (!best || row->size("length") < best->size("length"))) best = row;
+    return fmt::format("{} × {} screw", thread,
+                       best ? best->name : quantity::format(length, quantity::Dimension::length));
+}
+
+Result<std::vector<Need>> needs_of(const rig::Rig& rig, const Work& work, const Sawing& sawing,
+                                   const inventory::Workshop* workshop) {
+    if (const auto ok = check(sawing); !ok) return ok.problem();
+    const auto plan = plan_of(rig, work);
+    if (!plan) return plan.problem();
+    const auto made = made_of(rig);
+    if (!made) return made.problem();
+    Basket basket;
+    for (const auto& part : rig.parts) {
+        if (part.origin == parts::Origin::buy) basket.add(part.name, "part", 1, part.name);
+        const auto* kind = parts::kind_named(part.kind);
+        if (part.origin != parts::Origin::make || !kind) continue;
+        if (const auto body = parts::built(*kind, part.values)) add_made(part, *body, basket);
+    }
+    add_boards(*made, sawing, basket);
+    add_consumables(*plan, work, basket);
+    auto needs = std::move(basket).needs();
+    if (workshop)
+        for (auto& need : needs) look_into(*workshop, need);
+    return needs;
+}
+
+std::optional<double> Cost::saved() const {
+    if (!ready_made) return std::nullopt;
+    return *ready_made - made();
+}
+
+Cost cost_of(const std::vector<Need>& needs, double hands_on, double own_rate, std::optional<double> ready_made) {
+    Cost cost;
+    for (const auto& need : needs) {
+        const auto bought = need.cost();
+        if (!bought) ++cost.unpriced;
+        cost.bought += bought.value_or(0);
+        cost.used += need.used_cost().value_or(0);
+    }
+    cost.own_hours = hands_on;
+    cost.own_rate = own_rate;
+    cost.ready_made = ready_made;
+    return cost;
+}
+
+Table shopping_list(const std::vector<Need>& needs, const std::string& currency) {
+    Table table{"Hardware and shopping list", {"what", "wanted", "in the drawer", "to buy", "for"}, {}, {}};
+    for (const auto& need : needs) {
+        std::string buy = need.to_buy() > 0 ? fmt::format("{:g}", need.to_buy()) : "";
+        if (need.to_buy() > 0 && need.pack > 1) buy = fmt::format("{:g} packs of {:g}", need.packs(), need.pack);
+        if (const auto sum = need.cost(); sum && *sum > 0) buy += ", " + money(*sum, currency);
+        table.rows.push_back({need.what, fmt::format("{:g}", need.count),
+                              need.owned > 0 ? fmt::format("{:g}", need.owned) : "", std::move(buy),
+                              fmt::format("{}", fmt::join(need.parts, ", "))});
+    }
+    table.notes.push_back("A washer under every head and nut on wood; screws at least so long, as they are sold.");
+    return table;
+}
+
+Table cost_list(const std::vector<Need>& needs, const Cost& cost, const std::string& currency) {
+    Table table{"Cost", {"what", "sum"}, {}, {}};
+    for (const auto& need : needs)
+        if (const auto sum = need.cost(); sum && *sum > 0) table.rows.push_back({need.what, money(*sum, currency)});
+    table.rows.push_back(
+        {cost.unpriced > 0 ? "bought, as far as it has a price" : "bought", money(cost.bought, currency)});
+    if (cost.used < cost.bought)
+        table.rows.push_back({"of that stays in the drawer", money(cost.bought - cost.used, currency)});
+    if (cost.own_rate > 0)
+        table.rows.push_back({fmt::format("own work, {}", duration_in_words(cost.own_hours)),
+                              money(cost.own_hours / 3600 * cost.own_rate, currency)});
+    table.rows.push_back({"made", money(cost.made(), currency)});
+    if (cost.ready_made) {
+        table.rows.push_back({"ready-made", money(*cost.ready_made, currency)});
+        table.rows.push_back({"saved by making", money(*cost.saved(), currency)});
+    }
+    if (cost.unpriced > 0)
+        table.notes.push_back(
+            fmt::format("{} of the list have no price: give it in the drawer, by the same name.", cost.unpriced));
+    return table;
+}
+
+}  // namespace clampet::make

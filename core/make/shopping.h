@@ -1,0 +1,56 @@
+#pragma once
+#include <optional>
+#include <string>
+#include <vector>
+
+#include "inventory/workshop.h"
+#include "make/cut_list.h"
+#include "make/plan.h"
+
+namespace clampet::make {
+
+/// What has to be had: a part that is bought, a screw, a board, a tin.
+struct Need {
+    std::string what;                  ///< "M8 × 60 screw", "birch plywood 18 mm, strip of 60 mm, 2.40 m long"
+    std::string kind;                  ///< "part", "screw", "insert", "board", "consumable", "other"
+    double count = 1;                  ///< pieces
+    std::vector<std::string> parts;    ///< of the rig that want it, by name
+    double owned = 0;                  ///< in the drawer, of those that are wanted
+    std::optional<double> price = {};  ///< of a pack, in the workshop's currency
+    double pack = 1;                   ///< pieces in a pack
+    double to_buy() const { return count > owned ? count - owned : 0; }
+    double packs() const;
+    /// Of the packs that must be bought; nothing where no price is known.
+    std::optional<double> cost() const;
+    /// What is used of them: the rest stays in the drawer.
+    std::optional<double> used_cost() const;
+};
+
+/// Meaning  Parts that are bought, screws and pads of the parts that are made, inserts and nuts of their threads,
+/// boards
+///          and bars of the cut list, glue, finish and paper; the drawer first. Prices are the workshop's own.
+/// Errors   As plan_of().
+Result<std::vector<Need>> needs_of(const rig::Rig& rig, const Work& work = {}, const Sawing& sawing = {},
+                                   const inventory::Workshop* workshop = nullptr);
+/// A screw by its thread and the least length that is sold and no shorter: "M8 × 60 mm screw".
+std::string sold_screw(const std::string& thread, double length);
+
+/// A sum of money, against what it is compared with.
+struct Cost {
+    double bought = 0;                      ///< packs, whole
+    double used = 0;                        ///< what of them goes into the rig
+    double own_hours = 0;                   ///< hands-on [s]
+    double own_rate = 0;                    ///< of an hour
+    std::size_t unpriced = 0;               ///< needs whose price is not known
+    std::optional<double> ready_made = {};  ///< what it would cost to buy
+    double made() const { return bought + own_hours / 3600 * own_rate; }
+    std::optional<double> saved() const;
+};
+Cost cost_of(const std::vector<Need>& needs, double hands_on, double own_rate = 0,
+             std::optional<double> ready_made = std::nullopt);
+
+/// As lists. `currency`: "EUR".
+Table shopping_list(const std::vector<Need>& needs, const std::string& currency);
+Table cost_list(const std::vector<Need>& needs, const Cost& cost, const std::string& currency);
+
+}  // namespace clampet::make

@@ -1,0 +1,87 @@
+#include <fmt/format.h>
+#include <unistd.h>
+
+#include <filesystem>
+#include <fstream>
+#include <Interface_Static.hxx>
+#include <iterator>
+#include <Quantity_Color.hxx>
+#include <Standard_Failure.hxx>
+#include <STEPCAFControl_Writer.hxx>
+#include <STEPControl_Controller.hxx>
+#include <TCollection_ExtendedString.hxx>
+#include <TDataStd_Name.hxx>
+#include <TDF_Label.hxx>
+#include <TDocStd_Document.hxx>
+#include <XCAFDoc_ColorTool.hxx>
+#include <XCAFDoc_DocumentTool.hxx>
+#include <XCAFDoc_ShapeTool.hxx>
+
+#include "solids/colours.h"
+#include "solids/model_shapes.h"
+#include "solids/occt.h"
+#include "solids/writers.h"
+
+namespace clampet::solids {
+namespace {
+
+namespace fs = std::filesystem;
+
+Problem not_written() {
+    return {"model.not_written", "out", "The STEP file could not be made.",
+            "Free some space where temporary files go, and try again."};
+}
+
+/// A file that is gone when it is out of scope: OCCT writes to names only.
+class Scratch {
+ public:
+    Scratch() : path_(fs::temp_directory_path() / fmt::format("clampet-{}-{}.step", getpid(), fmt::ptr(this))) {}
+    ~Scratch() {
+        std::error_code ignored;
+        fs::remove(path_, ignored);
+    }
+    Scratch(const Scratch&) = delete;
+    Scratch& operator=(const Scratch&) = delete;
+    const fs::path& path() const { return path_; }
+
+ private:
+    fs::path path_;
+};
+
+Handle(TDocStd_Document) document_of(const std::vector<Model>& models) {
+    Handle(TDocStd_Document) document = new TDocStd_Document("MDTV-XCAF");
+    const auto shapes = XCAFDoc_DocumentTool::ShapeTool(document->Main());
+    const auto colours = XCAFDoc_DocumentTool::ColorTool(document->Main());
+    for (const auto& model : models)
+        for (std::size_t i = 0; i < model.pieces().size(); ++i) {
+            const auto& piece = model.pieces()[i];
+            const TDF_Label label = shapes->AddShape(model.shapes().solids[i], false);
+            TDataStd_Name::Set(label, TCollection_ExtendedString(piece.name.c_str(), true));
+            const auto c = colour_of(piece.stuff);
+            colours->SetColor(label, Quantity_Color(c.red / 255.0, c.green / 255.0, c.blue / 255.0, Quantity_TOC_sRGB),
+                              XCAFDoc_ColorSurf);
+        }
+    return document;
+}
+
+}  // namespace
+
+Result<std::string> step_of(const std::vector<Model>& models) {
+    const Silence silence;
+    try {
+        const Scratch scratch;
+        STEPCAFControl_Writer writer;
+        writer.SetNameMode(true);
+        writer.SetColorMode(true);
+        if (!writer.Transfer(document_of(models), STEPControl_AsIs)) return not_written();
+        if (writer.Write(scratch.path().c_str()) != IFSelect_RetDone) return not_written();
+        std::ifstream file(scratch.path(), std::ios::binary);
+        std::string bytes{std::istreambuf_iterator<char>(file), {}};
+        if (!file || bytes.find("END-ISO-10303-21;") == std::string::npos) return not_written();
+        return bytes;
+    } catch (const Standard_Failure&) {
+        return not_written();
+    }
+}
+
+}  // namespace clampet::solids

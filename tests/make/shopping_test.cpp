@@ -1,0 +1,114 @@
+// What has to be bought and what it costs.
+#include "make/shopping.h"
+
+#include <algorithm>
+#include <catch2/catch.hpp>
+
+#include "approximately.h"
+#include "project/starting_points.h"
+#include "project/workshop_file.h"
+
+using namespace clampet;
+using make::Need;
+
+namespace {
+
+rig::Rig made(const char* kind, const families::Values& values = {}) {
+    rig::Rig rig;
+    rig::Part part;
+    part.id = part.name = part.kind = kind;
+    part.values = values;
+    part.origin = parts::Origin::make;
+    rig.parts.push_back(*rig::made(part));
+    return rig;
+}
+
+const Need* need(const std::vector<Need>& needs, const std::string& what) {
+    const auto found = std::find_if(needs.begin(), needs.end(), [&](const Need& n) { return n.what == what; });
+    return found == needs.end() ? nullptr : &*found;
+}
+
+}  // namespace
+
+TEST_CASE("screws are at least as long as they must be, and as sold", "[make][shopping]") {
+    // ISO 4017 lengths: 50, 55, 60, 65.
+    CHECK(make::sold_screw("M8", 0.0521) == "M8 × 55 mm screw");
+    CHECK(make::sold_screw("M8", 0.060) == "M8 × 60 mm screw");
+    CHECK(make::sold_screw("1/4-20 UNC", 0.0254) == "1/4-20 UNC × 1 in screw");
+}
+
+TEST_CASE("a yoke wants its bolt, its knob and its insert", "[make][shopping]") {
+    const auto needs = make::needs_of(made("yoke"));
+    REQUIRE(needs);
+    // Cheeks of 12 about a gap of 18, and 20 for the knob's nut: 62, sold as 65.
+    const auto* bolt = need(*needs, "M8 × 65 mm screw");
+    REQUIRE(bolt);
+    CHECK(bolt->count == 1);
+    CHECK(bolt->parts == std::vector<std::string>{"yoke"});
+    CHECK(need(*needs, "knob Ø40 mm for M8"));
+    CHECK(std::any_of(needs->begin(), needs->end(), [](const Need& n) { return n.kind == "insert"; }));
+    CHECK(std::any_of(needs->begin(), needs->end(), [](const Need& n) { return n.kind == "board"; }));
+}
+
+TEST_CASE("a dimension that is changed changes the list", "[make][shopping]") {
+    const auto needs = make::needs_of(made("yoke", {{"gap", 0.025}, {"screw", std::string("M6")}}));
+    REQUIRE(needs);
+    CHECK(need(*needs, "M6 × 70 mm screw"));
+}
+
+TEST_CASE("the drawer comes first, and packs are whole", "[make][shopping]") {
+    inventory::Workshop drawer;
+    drawer.items.push_back({"M5 × 25 mm screw", 1, "", {}, 6.0, 20, ""});
+    auto needs = make::needs_of(made("strap_plates"), {}, {}, &drawer);
+    REQUIRE(needs);
+    const auto screw = std::find_if(needs->begin(), needs->end(), [](const Need& n) { return n.kind == "screw"; });
+    REQUIRE(screw != needs->end());
+    INFO(screw->what);
+    CHECK(screw->count > 1);
+    Need pack{"insert", "insert", 21, {}, 0, 14.0, 20};  // inserts in packs of 20: common practice
+    CHECK(pack.packs() == 2);
+    CHECK(*pack.cost() == Approx(28));
+    CHECK(*pack.used_cost() == Approx(21.0 / 20 * 14));
+    pack.owned = 1;
+    CHECK(pack.packs() == 1);
+    pack.owned = 30;
+    CHECK(*pack.cost() == 0);
+    CHECK_FALSE(Need{"x", "other", 1, {}, 0, {}, 1}.cost());
+}
+
+TEST_CASE("made against bought adds up as people's tables do", "[make][shopping]") {
+    // Common practice, made and ready-made: 64/194, 64/480, 21/200, 62/460, 99/610 add to 310/1944, saved 1634.
+    double made = 0, ready = 0, saved = 0;
+    for (const auto& [own, other] :
+         {std::pair{64.0, 194.0}, {64.0, 480.0}, {21.0, 200.0}, {62.0, 460.0}, {99.0, 610.0}}) {
+        const auto cost = make::cost_of({{"all", "other", 1, {}, 0, own, 1}}, 0, 0, other);
+        made += cost.made();
+        ready += *cost.ready_made;
+        saved += *cost.saved();
+    }
+    CHECK(made == Approx(310));
+    CHECK(ready == Approx(1944));
+    CHECK(saved == Approx(1634));
+}
+
+TEST_CASE("own hours count where they are wanted, and what has no price is said", "[make][shopping]") {
+    const auto cost = make::cost_of({{"a", "other", 2, {}, 0, 3.0, 1}, {"b", "other", 1, {}, 0, {}, 1}}, 5400, 20);
+    CHECK(cost.bought == Approx(6));
+    CHECK(cost.made() == Approx(6 + 30));
+    CHECK(cost.unpriced == 1);
+    CHECK_FALSE(cost.saved());
+    const auto list = make::cost_list({{"a", "other", 2, {}, 0, 3.0, 1}, {"b", "other", 1, {}, 0, {}, 1}}, cost, "SEK");
+    CHECK(std::any_of(list.rows.begin(), list.rows.end(), [](const auto& row) { return row[1] == "36.00 SEK"; }));
+    REQUIRE(list.notes.size() == 1);
+    CHECK(list.notes[0].starts_with("1 of the list"));
+}
+
+TEST_CASE("the demo's list is of its own drawer's currency and names nothing twice", "[make][shopping]") {
+    const auto workshop = project::demo_workshop();
+    const auto needs = make::needs_of(project::demo_rig(), {}, {}, &workshop);
+    REQUIRE(needs);
+    for (const auto& n : *needs)
+        CHECK(std::count_if(needs->begin(), needs->end(), [&](const Need& other) { return other.what == n.what; }) ==
+              1);
+    CHECK(make::shopping_list(*needs, workshop.currency).rows.size() == needs->size());
+}
