@@ -94,14 +94,44 @@ Layout sheet_of(const std::string& stock, const std::vector<Row>& rows, const Sa
     return layout;
 }
 
-/// A sheet and what is sawn from it, its lower edge at a height.
-void draw_sheet(drawing::Drawing& all, const Layout& layout, const std::vector<Laid>& sheet, double y) {
-    all.rectangle({0, y}, {layout.bar, y + layout.width}, drawing::Material::none, drawing::Line::thin);
-    for (const auto& laid : sheet) {
-        const auto& cut = layout.cuts[laid.cut];
-        const double along = laid.is_turned ? cut.width : cut.length, across = laid.is_turned ? cut.length : cut.width;
-        all.rectangle({laid.x, y + laid.y}, {laid.x + along, y + laid.y + across}, drawing::Material::wood);
+/// A board, bar or sheet as it is drawn, and what is sawn from it.
+struct Drawn {
+    double length = 0, width = 0;
+    std::vector<drawing::Box> pieces;  ///< from its lower left corner
+};
+std::vector<Drawn> drawn_of(const Layout& layout, const Sawing& sawing) {
+    std::vector<Drawn> all;
+    for (const auto& sheet : layout.sheets.sheets) {
+        Drawn& one = all.emplace_back(Drawn{layout.bar, layout.width, {}});
+        for (const auto& laid : sheet) {
+            const auto& cut = layout.cuts[laid.cut];
+            const double along = laid.is_turned ? cut.width : cut.length,
+                         across = laid.is_turned ? cut.length : cut.width;
+            one.pieces.push_back({{laid.x, laid.y}, {laid.x + along, laid.y + across}});
+        }
     }
+    for (const auto& bar : layout.nested.bars) {
+        Drawn& one = all.emplace_back(Drawn{layout.bar, layout.width, {}});
+        double x = 0;
+        for (const auto piece : bar.pieces) {
+            one.pieces.push_back({{x, 0}, {x + layout.lengths[piece], layout.width}});
+            x += layout.lengths[piece] + sawing.kerf;
+        }
+    }
+    return all;
+}
+
+constexpr double between = 0.05;  // boards as they are drawn, of their own size [m]
+
+/// How wide and high they are in so many columns, one after another.
+drawing::Point size_in(const std::vector<Drawn>& all, std::size_t columns, double length) {
+    double high = 0;
+    for (std::size_t i = 0; i < all.size(); i += columns) {
+        double row = 0;
+        for (std::size_t k = i; k < std::min(i + columns, all.size()); ++k) row = std::max(row, all[k].width);
+        high += row + between;
+    }
+    return {static_cast<double>(columns) * (length + between), high};
 }
 
 }  // namespace
@@ -152,28 +182,37 @@ std::vector<Layout> layouts_of(const Made& made, const Sawing& sawing) {
 }
 
 drawing::Drawing drawing_of(const std::vector<Layout>& layouts, const Sawing& sawing) {
-    constexpr double between = 0.05;  // of the boards' own size [m]
-    drawing::Drawing all;
-    double y = 0;
-    for (const auto& layout : layouts) {
-        for (const auto& sheet : layout.sheets.sheets) {
-            y -= layout.width;
-            draw_sheet(all, layout, sheet, y);
-            y -= between;
-        }
-        for (const auto& bar : layout.nested.bars) {
-            y -= layout.width;
-            all.rectangle({0, y}, {layout.bar, y + layout.width}, drawing::Material::none, drawing::Line::thin);
-            double x = 0;
-            for (const auto piece : bar.pieces) {
-                const double length = layout.lengths[piece];
-                all.rectangle({x, y}, {x + length, y + layout.width}, drawing::Material::wood);
-                x += length + sawing.kerf;
-            }
-            y -= between;
+    constexpr double wide_over_high = 4.5;  // of the room that it is shown in
+    std::vector<Drawn> boards;
+    for (const auto& layout : layouts)
+        for (auto& one : drawn_of(layout, sawing)) boards.push_back(std::move(one));
+    // In as many columns as show them the largest.
+    std::size_t columns = 1;
+    double best = 0;
+    for (std::size_t c = 1; c <= std::min<std::size_t>(6, boards.size()); ++c) {
+        const auto size = size_in(boards, c, sawing.bar);
+        const double scale = std::min(wide_over_high / size.x, 1 / size.y);
+        if (scale > 1.001 * best) {
+            best = scale;
+            columns = c;
         }
     }
-    all.summary = fmt::format("{} kinds of boards and bars, each piece to scale.", layouts.size());
+    drawing::Drawing all;
+    double y = 0;
+    for (std::size_t i = 0; i < boards.size(); i += columns) {
+        double row = 0;
+        for (std::size_t k = i; k < std::min(i + columns, boards.size()); ++k) row = std::max(row, boards[k].width);
+        y -= row;
+        for (std::size_t k = i; k < std::min(i + columns, boards.size()); ++k) {
+            const auto& board = boards[k];
+            const double x = static_cast<double>(k - i) * (sawing.bar + between);
+            all.rectangle({x, y}, {x + board.length, y + board.width}, drawing::Material::none, drawing::Line::thin);
+            for (const auto& p : board.pieces)
+                all.rectangle({x + p.low.x, y + p.low.y}, {x + p.high.x, y + p.high.y}, drawing::Material::wood);
+        }
+        y -= between;
+    }
+    all.summary = fmt::format("{} boards, bars and sheets, each piece to scale.", boards.size());
     return all;
 }
 

@@ -83,6 +83,8 @@ class Planner {
         last_.clear();
         cut(part, n);
         print(part, n);
+        if (n.pieces == 0 && n.prints == 0 && !body->made.empty())
+            add(part.id, "shape", fmt::format("Shape {} by its solid, or have it shaped", part.name), 1);
         join_up(part, n);
         ready_[part.id] = last_;
         return Done{};

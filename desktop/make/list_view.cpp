@@ -1,5 +1,6 @@
 #include "desktop/make/list_view.h"
 
+#include <algorithm>
 #include <QGridLayout>
 #include <QLabel>
 #include <QVBoxLayout>
@@ -9,6 +10,12 @@
 #include "desktop/widgets/panel.h"
 
 namespace clampet::desktop {
+
+namespace {
+
+constexpr int narrow = 12;  // letters that need not wrap
+
+}  // namespace
 
 ListView::ListView(QWidget* parent) : QWidget(parent) {
     auto* column = new QVBoxLayout(this);
@@ -32,11 +39,21 @@ void ListView::show_table(const make::Table& table) {
         label->setTextInteractionFlags(Qt::TextSelectableByMouse);
         label->setFont(body_font(head ? 0.85 : 0.95));
         if (head) set_text_colour(label, theme().quiet);
-        label->setWordWrap(!head && static_cast<std::size_t>(at) + 1 == table_.columns.size());
+        label->setWordWrap(!head && label->text().size() > narrow);
         grid->addWidget(label, row, at, Qt::AlignTop);
     };
     for (std::size_t c = 0; c < table_.columns.size(); ++c) cell(table_.columns[c], 0, static_cast<int>(c), true);
-    grid->setColumnStretch(static_cast<int>(table_.columns.size()) - 1, 1);
+    // What is long wraps, and has its share of the room; numbers stay in one line.
+    for (std::size_t c = 0; c < table_.columns.size(); ++c) {
+        std::size_t longest = 0;
+        for (const auto& row : table_.rows)
+            if (c < row.size()) longest = std::max(longest, row[c].size());
+        const bool is_last = c + 1 == table_.columns.size();
+        grid->setColumnStretch(static_cast<int>(c), longest > narrow
+                                                        ? static_cast<int>(std::min<std::size_t>(longest, 60))
+                                                    : is_last ? 1
+                                                              : 0);
+    }
     for (std::size_t r = 0; r < table_.rows.size(); ++r)
         for (std::size_t c = 0; c < table_.rows[r].size(); ++c)
             cell(table_.rows[r][c], static_cast<int>(r) + 1, static_cast<int>(c), false);

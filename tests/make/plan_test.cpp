@@ -224,6 +224,9 @@ TEST_CASE("turned parts take spare blanks, openings and prints their forty minut
     CHECK(plan.steps[index_of(plan, "knob/turn")].spares == 4);
     const auto& pocket = plan.steps[index_of(plan, "arm/pocket")];
     CHECK(pocket.hands_on / 60 >= 40);
+    // What is neither sawn nor printed is shaped by its solid.
+    const auto shaped = plan_of(of_parts({{"segment", {{"material", std::string("aluminium 6061-T6")}}}}));
+    CHECK(index_of(shaped, "segment/shape") == 0);
     const auto printed = plan_of(of_parts({{"segment", {}}}));
     const auto& print = printed.steps[index_of(printed, "segment/print")];
     CHECK(print.waiting / 60 > 10);
