@@ -163,13 +163,7 @@ QWidget* MakeStage::make_cuts_page() {
         field->set_name(asked.name, asked.help);
         field->show_value(sawn_.*asked.value);
         field->setFixedWidth(qRound(170 * std::min(1.5, text_scale())));
-        auto* box = new QWidget(page);
-        auto* pair = new QVBoxLayout(box);
-        pair->setContentsMargins(0, 0, 10, 0);
-        pair->setSpacing(2);
-        pair->addWidget(new QLabel(asked.name, box));
-        pair->addWidget(field);
-        row->addWidget(box);
+        row->addWidget(under_name(asked.name, field, page));
         connect(field, &QuantityField::committed, this, [this, field, value = asked.value](double si, quint64) {
             auto sawing = sawn_;
             sawing.*value = si;

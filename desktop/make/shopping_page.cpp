@@ -38,19 +38,13 @@ ShoppingPage::ShoppingPage(Session& session, QWidget* parent)
     auto* top = new QWidget(this);
     auto* row = new FlowLayout(top);
     const auto named = [&](const QString& name, QLineEdit* field) {
-        auto* box = new QWidget(top);
-        auto* pair = new QVBoxLayout(box);
-        pair->setContentsMargins(0, 0, 10, 0);
-        pair->setSpacing(2);
-        pair->addWidget(new QLabel(name, box));
-        pair->addWidget(field);
         field->setAccessibleName(name);
         field->setFixedWidth(qRound(190 * std::min(1.5, text_scale())));
         // What is no sum cannot be typed.
         auto* validator = new QDoubleValidator(0, most_money, 2, field);
         validator->setNotation(QDoubleValidator::StandardNotation);
         field->setValidator(validator);
-        row->addWidget(box);
+        row->addWidget(under_name(name, field, top));
         connect(field, &QLineEdit::textEdited, this, [this] { refresh(work_, sawing_); });
     };
     named(tr("An hour of yours is worth"), rate_);

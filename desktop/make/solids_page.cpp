@@ -78,15 +78,7 @@ SolidsPage::SolidsPage(Session& session, QWidget* parent)
     column->addWidget(advice_);
     auto* bottom = new QWidget(this);
     auto* row = new FlowLayout(bottom);
-    const auto named = [&](const QString& name, QWidget* field) {
-        auto* box = new QWidget(bottom);
-        auto* pair = new QVBoxLayout(box);
-        pair->setContentsMargins(0, 0, 10, 0);
-        pair->setSpacing(2);
-        pair->addWidget(new QLabel(name, box));
-        pair->addWidget(field);
-        row->addWidget(box);
-    };
+    const auto named = [&](const QString& name, QWidget* field) { row->addWidget(under_name(name, field, bottom)); };
     for (const auto& [name, key] : {std::pair{"STEP", solids::SolidFormat::step},
                                     {"STL", solids::SolidFormat::stl},
                                     {"3MF", solids::SolidFormat::threemf}})

@@ -26,19 +26,6 @@ make::WallTime clock_time() {
            std::chrono::minutes(now.time().msecsSinceStartOfDay() / 60000);
 }
 
-QWidget* with_name(const QString& name, QWidget* field, QWidget* parent) {
-    auto* box = new QWidget(parent);
-    auto* pair = new QVBoxLayout(box);
-    pair->setContentsMargins(0, 0, 10, 0);
-    pair->setSpacing(2);
-    auto* label = new QLabel(name, box);
-    label->setBuddy(field);
-    pair->addWidget(label);
-    pair->addWidget(field);
-    field->setAccessibleName(name);
-    return box;
-}
-
 }  // namespace
 
 WorkPage::WorkPage(Session& session, QWidget* parent)
@@ -60,8 +47,10 @@ WorkPage::WorkPage(Session& session, QWidget* parent)
     auto* row = new FlowLayout(top);
     for (const auto& finish : make::finishes()) finish_->addItem(text_of(finish.name), text_of(finish.key));
     for (const auto& glue : make::glues()) glue_->addItem(text_of(glue.name), text_of(glue.name));
-    row->addWidget(with_name(tr("Wood is finished with"), finish_, top));
-    row->addWidget(with_name(tr("Glue"), glue_, top));
+    finish_->setAccessibleName(tr("Wood is finished with"));
+    glue_->setAccessibleName(tr("Glue"));
+    row->addWidget(under_name(tr("Wood is finished with"), finish_, top));
+    row->addWidget(under_name(tr("Glue"), glue_, top));
     struct Asked {
         QLineEdit* field;
         QString name, example;
@@ -74,8 +63,9 @@ WorkPage::WorkPage(Session& session, QWidget* parent)
                          {off_, tr("Days off"), "2026-12-24", &rig::Making::off, 120}};
     for (const auto& asked : all) {
         asked.field->setPlaceholderText(asked.example);
+        asked.field->setAccessibleName(asked.name);
         asked.field->setFixedWidth(qRound(asked.width * std::min(1.6, text_scale())));
-        row->addWidget(with_name(asked.name, asked.field, top));
+        row->addWidget(under_name(asked.name, asked.field, top));
         connect(asked.field, &QLineEdit::editingFinished, this,
                 [this, field = asked.field, what = asked.what] { say(what, field->text().trimmed()); });
     }

@@ -3,6 +3,7 @@
 #include <QPainter>
 #include <QPushButton>
 #include <QScrollArea>
+#include <QVBoxLayout>
 
 #include "desktop/theme/theme.h"
 
@@ -36,6 +37,18 @@ QLabel* wrapped(QWidget* parent, double size, bool strong) {
     label->setTextFormat(Qt::PlainText);
     label->setFont(body_font(size, strong));
     return label;
+}
+
+QWidget* under_name(const QString& name, QWidget* field, QWidget* parent) {
+    auto* box = new QWidget(parent);
+    auto* pair = new QVBoxLayout(box);
+    pair->setContentsMargins(0, 0, 10, 0);
+    pair->setSpacing(2);
+    auto* label = new QLabel(name, box);
+    label->setBuddy(field);
+    pair->addWidget(label);
+    pair->addWidget(field);
+    return box;
 }
 
 QPushButton* flat_button(const QString& text, QWidget* parent) {

@@ -22,6 +22,8 @@ QLabel* heading(const QString& text, QWidget* parent, double size = 1);
 QLabel* quiet_words(const QString& text, QWidget* parent, double size = 0.92);
 /// A label of plain words that wrap.
 QLabel* wrapped(QWidget* parent, double size = 1, bool strong = false);
+/// A field under its name, which is its buddy: pressing the name's letter goes there.
+QWidget* under_name(const QString& name, QWidget* field, QWidget* parent);
 /// A button that looks like a word.
 QPushButton* flat_button(const QString& text, QWidget* parent);
 /// Scrolls what is too high for its panel, whose paper shows through.
