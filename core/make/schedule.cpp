@@ -31,6 +31,15 @@ std::optional<WallTime> next_working(WallTime at, const Hours& hours) {
     return std::nullopt;
 }
 
+/// When work is begun: what is short is not begun where it would be left for the next day.
+std::optional<WallTime> begun(WallTime at, minutes work, const Hours& hours) {
+    constexpr minutes in_one_go{60};
+    const auto from = next_working(at, hours);
+    if (!from || work > in_one_go || work > hours.to - hours.from) return from;
+    const WallTime closes = floor<days>(*from) + hours.to;
+    return *from + work <= closes ? from : next_working(closes, hours);
+}
+
 /// When work that is begun then is done.
 std::optional<WallTime> worked_until(WallTime at, minutes work, const Hours& hours) {
     for (int i = 0; i < most_days; ++i) {
@@ -71,9 +80,9 @@ class Scheduler {
         WallTime free = start;
         take_ticked();
         while (const auto step = next(free)) {
-            const auto begins = next_working(std::max(free, *can_begin(*step)), hours_);
-            const auto ends =
-                begins ? worked_until(*begins, whole_minutes(plan_.steps[*step].hands_on), hours_) : std::nullopt;
+            const auto work = whole_minutes(plan_.steps[*step].hands_on);
+            const auto begins = begun(std::max(free, *can_begin(*step)), work, hours_);
+            const auto ends = begins ? worked_until(*begins, work, hours_) : std::nullopt;
             if (!ends)
                 return Problem{"schedule.never_done", "hours", "It would take more than ten years.",
                                "Give more working hours, or fewer days off."};

@@ -48,7 +48,8 @@ struct Schedule {
 /// Meaning  One pair of hands, from `start` on, in working hours; what dries does so around the clock. Of the steps
 /// that
 ///          can be begun, the one with the longest path to the end comes first. What is ticked has its time; what was
-///          ticked late moves what comes after it. Work that does not fit into what is left of a day goes on the next.
+///          ticked late moves what comes after it. Work that does not fit into what is left of a day goes on the
+///          next; of an hour or less it is begun there.
 /// Errors   A Problem: hours out of range, a step that waits for itself, more than ten years.
 Result<Schedule> schedule_of(const Plan& plan, WallTime start, const Hours& hours = {}, const Ticks& ticks = {});
 

@@ -152,6 +152,11 @@ TEST_CASE("days off are passed over, and long work goes on the next day", "[make
     REQUIRE(schedule);
     CHECK(make::text_of(dated(*schedule, 0).end) == "2026-12-08 20:00");
     CHECK(make::text_of(dated(*schedule, 1).end) == "2026-12-08 21:00");
+    // What is short is not begun three minutes before the end of the day.
+    plan.steps = {step("turn", 2.95 * hour, {}), step("join", 0.2 * hour, {0})};
+    const auto whole = make::schedule_of(plan, at("2026-12-01 08:00"));
+    REQUIRE(whole);
+    CHECK(make::text_of(dated(*whole, 1).start) == "2026-12-02 19:00");
     hours.works.fill(false);
     CHECK((make::schedule_of(plan, at("2026-12-04"), hours).problem().id == "schedule.no_day"));
     hours.works.fill(true);
