@@ -88,9 +88,10 @@ void print(cairo_t* context, const Page& page, const Sheet& sheet, const Tiling&
             cairo_restore(context);
             crosses(context, page, tiling);
             margin(context, page, sheet,
-                   tiling.pages() == 1 ? std::string("1:1")
-                                       : fmt::format("1:1, row {} of {}, column {} of {}", row + 1, tiling.up,
-                                                     column + 1, tiling.across));
+                   !sheet.is_real_size   ? std::string()
+                   : tiling.pages() == 1 ? std::string("1:1")
+                                         : fmt::format("1:1, row {} of {}, column {} of {}", row + 1, tiling.up,
+                                                       column + 1, tiling.across));
             cairo_show_page(context);
         }
 }

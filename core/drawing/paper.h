@@ -9,6 +9,7 @@ struct Sheet {
     std::string title;   ///< "cheek, left: birch plywood 12 mm, 2 pieces"
     std::string detail;  ///< rig and date
     Drawing drawing;
+    bool is_real_size = true;  ///< false: drawn to a scale of its own, that it says itself
 };
 
 struct PaperSize {

@@ -162,6 +162,7 @@ drawing::Sheet drawing_of(const MadePart& part, const parts::Workpiece& piece, c
     drawing::Sheet sheet;
     sheet.title = fmt::format("{}: drawing", name_of(part, piece));
     sheet.detail = fmt::format("{}, {}", title.rig, title.date);
+    sheet.is_real_size = scale_of(piece) == 1;
     auto& to = sheet.drawing;
     to.rectangle({0, -sheet_width}, {sheet_length, 0}, Material::none, Line::thin);
     View view;

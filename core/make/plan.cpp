@@ -216,7 +216,7 @@ class Planner {
         for (const auto& element : seam.elements)
             if (element.family == "bond") {
                 step.waiting = row_named(glues(), work_.glue, &GlueTimes::name)->full;
-                step.waits_for = "glue";
+                step.waits_for = "glue or tape";
             }
         const bool turns = std::any_of(seam.elements.begin(), seam.elements.end(), [](const rig::Element& e) {
             return e.family == "friction_pivot" || e.family == "ball" || e.family == "ball_chain";

@@ -3,6 +3,7 @@
 #include <fmt/format.h>
 
 #include <algorithm>
+#include <optional>
 #include <set>
 
 #include "families/family.h"
@@ -123,40 +124,39 @@ void working(const rig::Rig& rig, const study::ScenesCheck& check, Document& doc
     }
 }
 
-std::string in_words(const rig::Input& input) {
-    if (const auto* text = std::get_if<std::string>(&input)) return *text;
-    if (const auto* pair = std::get_if<rig::FrictionOf>(&input)) return pair->pair;
-    if (const auto* stock = std::get_if<rig::NamedStock>(&input)) return stock->name;
-    if (const auto* link = std::get_if<rig::Link>(&input)) return "from " + link->element;
-    if (const auto* band = std::get_if<rig::Band>(&input))
-        return fmt::format("{:.3g} to {:.3g}, typically {:.3g} (SI)", band->low, band->high, band->typical);
-    return fmt::format("{:.4g} (SI)", std::get<double>(input));
+const families::Parameter* row_of(const rig::Interface& seam, const std::string& element, const std::string& key) {
+    for (const auto& e : seam.elements)
+        if (const auto* family = e.id == element ? families::family_named(e.family) : nullptr)
+            return families::find_parameter(*family, key);
+    return nullptr;
 }
 
-std::string label_of(const rig::Interface& seam, const std::string& element, const std::string& key) {
-    for (const auto& e : seam.elements) {
-        const auto* family = e.id == element ? families::family_named(e.family) : nullptr;
-        if (const auto* row = family ? families::find_parameter(*family, key) : nullptr) return row->label;
-    }
-    return key;
+/// What a name, a pair or a band says of an input; nothing of what was typed as one number or one choice.
+std::optional<std::string> assumption(const rig::Input& input, const families::Parameter* row) {
+    if (const auto* pair = std::get_if<rig::FrictionOf>(&input)) return pair->pair;
+    if (const auto* stock = std::get_if<rig::NamedStock>(&input)) return stock->name;
+    const auto* band = std::get_if<rig::Band>(&input);
+    if (!band) return std::nullopt;
+    const auto said = [&](double value) { return quantity::format(value, row ? row->dimension : Dimension::number); };
+    return fmt::format("{} to {}, typically {}", said(band->low), said(band->high), said(band->typical));
 }
 
 void assumed(const rig::Rig& rig, Document& document) {
     Grid grid{{"seam", "input", "taken as", "from"}, {}, false};
+    const auto add = [&](const rig::Interface& seam, const std::string& element, const std::string& key,
+                         const rig::Input& input, const std::string& from) {
+        const auto* row = row_of(seam, element, key);
+        if (const auto words = assumption(input, row))
+            grid.rows.push_back({seam.name, row ? row->label : key, *words, from});
+    };
     for (const auto& seam : rig.interfaces) {
         for (const auto& element : seam.elements)
             for (const auto& [key, input] : element.inputs)
-                if (std::holds_alternative<rig::FrictionOf>(input) || std::holds_alternative<rig::NamedStock>(input) ||
-                    std::holds_alternative<rig::Band>(input)) {
-                    grid.rows.push_back({seam.name, label_of(seam, element.id, key), in_words(input), "its name"});
-                }
-        for (const auto& filled : rig::filled_inputs(rig, seam))
-            if (std::holds_alternative<rig::FrictionOf>(filled.value) ||
-                std::holds_alternative<rig::NamedStock>(filled.value)) {
-                const auto* part = rig.part(filled.from);
-                grid.rows.push_back({seam.name, label_of(seam, filled.element, filled.key), in_words(filled.value),
-                                     part ? part->name : "the rig"});
-            }
+                add(seam, element.id, key, input, std::holds_alternative<rig::Band>(input) ? "as typed" : "its name");
+        for (const auto& filled : rig::filled_inputs(rig, seam)) {
+            const auto* part = rig.part(filled.from);
+            add(seam, filled.element, filled.key, filled.value, part ? part->name : "the rig");
+        }
     }
     if (grid.rows.empty()) return;
     document.blocks.emplace_back(Heading{"What was assumed", 2});

@@ -39,13 +39,21 @@ Vector unit(int axis) {
     return v;
 }
 
-/// How many of its holes run along an axis.
-std::size_t holes_along(const MadeSolid& made, const Vector& axis) {
-    const auto runs = [&](const Vector& way) { return std::abs(way.dot(axis)) > 1 - 1e-9; };
+/// How many holes run through a box along an axis.
+std::size_t holes_along(const MadeSolid& made, const Shape& box, const Vector& axis) {
+    const auto runs = [&](const Vector& from, const Vector& to) {
+        const Vector way = (to - from).normalized(), half = box.size / 2 - Vector::Constant(1e-6);
+        const Vector low = from.cwiseMin(to) - box.at, high = from.cwiseMax(to) - box.at;
+        return std::abs(way.dot(axis)) > 1 - 1e-9 && (low - half).maxCoeff() < 0 && (high + half).minCoeff() > 0;
+    };
     return static_cast<std::size_t>(
         std::count_if(made.cut.begin(), made.cut.end(),
-                      [&](const Shape& s) { return s.kind == ShapeKind::cylinder && runs(s.axis); }) +
-        std::count_if(made.threads.begin(), made.threads.end(), [&](const ThreadedHole& t) { return runs(t.into); }));
+                      [&](const Shape& s) {
+                          return s.kind == ShapeKind::cylinder &&
+                                 runs(s.at - s.length / 2 * s.axis, s.at + s.length / 2 * s.axis);
+                      }) +
+        std::count_if(made.threads.begin(), made.threads.end(),
+                      [&](const ThreadedHole& t) { return runs(t.at, t.at + t.depth * t.into); }));
 }
 
 Lies laid(const Shape& box, const MadeSolid& made) {
@@ -53,7 +61,7 @@ Lies laid(const Shape& box, const MadeSolid& made) {
     // The face that most holes cross is marked; of like ones the largest.
     std::stable_sort(axes.begin(), axes.end(), [&](int a, int b) { return box.size[a] < box.size[b]; });
     std::stable_sort(axes.begin(), axes.end(),
-                     [&](int a, int b) { return holes_along(made, unit(a)) > holes_along(made, unit(b)); });
+                     [&](int a, int b) { return holes_along(made, box, unit(a)) > holes_along(made, box, unit(b)); });
     const int thin = axes[0];
     int along = (thin + 1) % 3, across = (thin + 2) % 3;
     Lies lies{box.at, unit(along), unit(across), unit(thin), {}};

@@ -139,6 +139,7 @@ Result<std::vector<Workpiece>> workpieces_of(const PartKind& kind, const familie
     if (!body) return body.problem();
     auto pieces = kind.workpieces(*completed(kind, given));
     if (pieces.empty()) pieces = sawn_from(*body);
+    std::erase_if(pieces, [](const Workpiece& piece) { return is_printed(piece.material); });
     for (const auto& piece : pieces)
         if (const auto ok = check_bores(piece); !ok) return ok.problem();
     return pieces;

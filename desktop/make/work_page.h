@@ -3,6 +3,7 @@
 #include <QWidget>
 
 #include "desktop/shell/session.h"
+#include "desktop/widgets/going.h"
 #include "make/export.h"
 
 class QCheckBox;
@@ -19,6 +20,7 @@ class WorkPage : public QWidget {
     Q_OBJECT
  public:
     explicit WorkPage(Session& session, QWidget* parent = nullptr);
+    ~WorkPage() override { hear_no_more(*this); }
     void refresh();
     /// What the rig says, read; nothing where it says something wrong.
     const std::optional<make::Planning>& planning() const { return planning_; }

@@ -202,6 +202,10 @@ TEST_CASE("kinds without sheets of their own have the pieces that their bodies a
     CHECK(knob[0].width == absolute(0.050, 1e-9));
     CHECK_THAT(knob[0].note, Catch::StartsWith("turned: "));
     CHECK(pieces("segment").empty());  // printed
+    CHECK(pieces("yoke", {{"material", s("PETG, printed")}}).empty());
+    // Its screw goes through the lower wall only: the back lies flat.
+    for (const auto& piece : pieces("slot_clamp"))
+        if (piece.name == "back") CHECK(piece.thickness < 0.03);
     for (const auto& piece : pieces("trestle"))
         if (piece.name == "leg") CHECK(piece.count == 4);
 }

@@ -72,6 +72,7 @@ TEST_CASE("what is larger than the sheet is drawn smaller, to a usual scale", "[
     for (const auto& [length, scale] : {std::pair{0.10, 1u}, {0.25, 2u}, {0.70, 5u}, {1.50, 10u}, {3.0, 20u}}) {
         const auto piece = pieces("link", {{"length", length}})[0];
         CHECK(make::scale_of(piece) == scale);
+        CHECK(sheet_of(piece).is_real_size == (scale == 1));  // or the margin would say 1:1
         const auto extent = sheet_of(piece).drawing.extent();
         CHECK(extent.width() <= 0.26 + 1e-9);
         CHECK(extent.height() <= 0.172 + 1e-9);

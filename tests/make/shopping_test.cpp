@@ -50,6 +50,16 @@ TEST_CASE("a yoke wants its bolt, its knob and its insert", "[make][shopping]") 
     CHECK(std::any_of(needs->begin(), needs->end(), [](const Need& n) { return n.kind == "board"; }));
 }
 
+TEST_CASE("a knob wants what is captive in it", "[make][shopping]") {
+    const auto nut = make::needs_of(made("knob")),
+               bolt = make::needs_of(made("knob", {{"below", std::string("stud")}}));
+    REQUIRE(nut);
+    REQUIRE(bolt);
+    CHECK(need(*nut, "M8 nut"));
+    // 8 mm of boss and 20 of grip less the head of 0.64 d, and 20 that stand out.
+    CHECK(need(*bolt, "M8 hexagon bolt, 43 mm at least"));
+}
+
 TEST_CASE("a dimension that is changed changes the list", "[make][shopping]") {
     const auto needs = make::needs_of(made("yoke", {{"gap", 0.025}, {"screw", std::string("M6")}}));
     REQUIRE(needs);

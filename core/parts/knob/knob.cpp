@@ -74,7 +74,12 @@ Result<Body> build(const Values& v) {
     solids.cut(nut_pocket(nut, outside));
     solids.take(nut.area() * nut.height, {0, 0, outside - nut.height / 2}, density);
     solids.drill(cylinder({0, 0, left / 2}, 1.1 * *thread, left, Vector::UnitZ(), stuff_of(v)), density);
-    solids.add_weighed(nut_pocket(nut, outside), nut.area() * nut.height * steel_density);
+    const bool is_bolt = text(v, "below") == "stud";
+    const auto& thread_name = text(v, "below_thread");
+    solids.add_weighed(nut_pocket(nut, outside), nut.area() * nut.height * steel_density,
+                       is_bolt ? fmt::format("{} hexagon bolt, {:.0f} mm at least", thread_name,
+                                             1000 * (left + number(v, "below_stud")))
+                               : thread_name + " nut");
     auto below = end_port(v, "below", {.length = boss, .surface = text(v, "surface")});
     if (!below) return below.problem();
     Body body = solids.body({std::move(*below)});
