@@ -112,7 +112,8 @@ struct StockRequest {
 };
 struct ExportRequest {
     std::string file, what = "templates", as, out, paper, kerf, allowance, length, sheet, chord, holes;
-    std::string finish, glue, start, hours, days, off, workshop, rate, ready_made;
+    std::string finish, glue, start, hours, days, off, workshop, rate, ready_made, ready_delivery, printer;
+    bool sawn = false;  ///< the drawer is written: what was used is out, the left-overs are in
 };
 /// What the workshop needs of a rig: templates, cut list, drills, solids.
 int export_command(const ExportRequest& request, bool json);

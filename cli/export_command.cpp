@@ -1,4 +1,5 @@
 #include <fmt/format.h>
+#include <fmt/ranges.h>
 
 #include <algorithm>
 #include <chrono>
@@ -15,6 +16,7 @@
 #include "report.h"
 #include "rig_file.h"
 #include "solids/export.h"
+#include "solids/printing.h"
 
 namespace clampet::cli {
 
@@ -83,14 +85,19 @@ Status all_count(const ExportRequest& r, const make::Wish& wish) {
         {"hours", &r.hours, wish.what == What::schedule, "the schedule"},
         {"days", &r.days, wish.what == What::schedule, "the schedule"},
         {"off", &r.off, wish.what == What::schedule, "the schedule"},
-        {"workshop", &r.workshop, is_bought, "hardware and cost"},
+        {"workshop", &r.workshop, is_bought || wish.what == What::cut_list, "the cut list, hardware and cost"},
         {"rate", &r.rate, wish.what == What::cost, "the cost"},
-        {"ready-made", &r.ready_made, wish.what == What::cost, "the cost"}};
+        {"ready-made", &r.ready_made, wish.what == What::cost, "the cost"},
+        {"ready-delivery", &r.ready_delivery, wish.what == What::cost, "the cost"},
+        {"printer", &r.printer, false, "solids"}};
     for (const auto& one : all)
         if (!one.text->empty() && !one.counts)
             return Problem{"export.does_not_count", one.name,
                            fmt::format("--{} counts for {} only.", one.name, one.only),
                            "Leave it out, or ask for that."};
+    if (r.sawn && (wish.what != What::cut_list || r.workshop.empty()))
+        return Problem{"export.nothing_sawn", "sawn", "--sawn counts for a cut list with a drawer only.",
+                       "Ask for --what cutlist, with --workshop and its file."};
     return Done{};
 }
 
@@ -132,6 +139,11 @@ Status take_plan(const ExportRequest& request, const rig::Making& said, make::Wi
         const auto ready = money_of(request.ready_made, "ready-made");
         if (!ready) return ready.problem();
         wish.ready_made = *ready;
+    }
+    if (!request.ready_delivery.empty()) {
+        const auto time = quantity::parse(request.ready_delivery, quantity::Dimension::time, "days");
+        if (!time) return time.problem().at("ready-delivery");
+        wish.ready_delivery = *time;
     }
     return Done{};
 }
@@ -203,10 +215,61 @@ Result<solids::SolidWish> solid_wish_of(const ExportRequest& request, solids::Al
     return wish;
 }
 
+/// How the printer that is asked for is set; as is usual where no drawer is given or it has none.
+Result<solids::PrintSettings> settings_of(const ExportRequest& request) {
+    if (!request.printer.empty() && request.workshop.empty())
+        return Problem{"export.no_drawer", "printer", "It is not said in which drawer that printer is.",
+                       "Add --workshop and its file."};
+    if (request.workshop.empty()) return solids::PrintSettings{};
+    project::Stockroom room;
+    if (const auto ok = room.open(request.workshop); !ok) return ok.problem();
+    const auto& printers = room.workshop().printers;
+    std::vector<std::string> names;
+    for (const auto& printer : printers) {
+        if (request.printer.empty() || printer.name == request.printer)
+            return solids::PrintSettings{printer.walls, printer.infill};
+        names.push_back(printer.name);
+    }
+    if (request.printer.empty()) return solids::PrintSettings{};
+    return Problem{
+        "export.unknown_printer", "printer", fmt::format("There is no printer “{}”.", request.printer),
+        names.empty() ? "The drawer has none: leave it out." : fmt::format("Use one of: {}.", fmt::join(names, ", "))};
+}
+
+/// Calls for each piece that is printed, with how it is best laid.
+template <class Take>
+void each_print(const solids::Models& models, const solids::PrintSettings& settings, Take take) {
+    for (const auto& part : models.parts)
+        for (std::size_t i = 0; i < part.model.pieces().size(); ++i)
+            if (part.model.pieces()[i].is_printed) take(part.model.pieces()[i], solids::advice_of(part, i, settings));
+}
+
+void print_prints(const solids::Models& models, const solids::PrintSettings& settings) {
+    each_print(models, settings, [&](const solids::ModelPiece& piece, const solids::PrintAdvice& advice) {
+        fmt::print("{}: {}\n", piece.name, fmt::join(solids::sentences_of(advice, settings), " "));
+    });
+}
+
+ordered_json prints_json(const solids::Models& models, const solids::PrintSettings& settings) {
+    ordered_json prints = ordered_json::array();
+    each_print(models, settings, [&](const solids::ModelPiece& piece, const solids::PrintAdvice& advice) {
+        prints.push_back({{"piece", piece.name},
+                          {"up", {advice.up.x(), advice.up.y(), advice.up.z()}},
+                          {"height", advice.height},
+                          {"supports", advice.supports},
+                          {"weak_way", advice.is_weak},
+                          {"mass", advice.mass},
+                          {"time", advice.time}});
+    });
+    return prints;
+}
+
 int export_solids(const ExportRequest& request, bool json) {
     solids::Allowance allowance;
     const auto wish = solid_wish_of(request, allowance);
     if (!wish) return fail(wish.problem(), wrong_usage);
+    const auto settings = settings_of(request);
+    if (!settings) return fail(settings.problem(), wrong_usage);
     const auto rig = load_rig(request.file);
     if (!rig) return fail(rig.problem(), unreadable);
     const LongWork work("built", json);
@@ -218,7 +281,20 @@ int export_solids(const ExportRequest& request, bool json) {
     if (!files) return fail(files.problem(), unreadable);
     const auto written = write(*files, request.out);
     if (!written) return fail(written.problem(), unwritable);
+    if (json) {
+        print({{"written", *written}, {"prints", prints_json(*models, *settings)}});
+        return done;
+    }
+    print_prints(*models, *settings);
     return say_written(*written, json);
+}
+
+/// The boards used leave the drawer, and its file; the left-overs go in.
+Status saw_out(const rig::Rig& rig, const make::Sawing& sawing, project::Stockroom& room) {
+    const auto made = make::made_of(rig);
+    if (!made) return made.problem();
+    const auto layouts = make::layouts_of(*made, sawing, &room.workshop());
+    return room.change(make::sawn_out(room.workshop(), layouts, sawing), "Sawn: left-overs");
 }
 
 }  // namespace
@@ -247,6 +323,8 @@ int export_command(const ExportRequest& request, bool json) {
     }
     const auto rig = load_rig(request.file);
     if (!rig) return fail(rig.problem(), unreadable);
+    if (request.sawn)
+        if (const auto ok = saw_out(*rig, wish.sawing, room); !ok) return fail(ok.problem(), unwritable);
     if (const auto ok = take_plan(request, rig->making, wish); !ok) return fail(ok.problem(), wrong_usage);
     wish.detail = fmt::format("{}, {}", rig->name, make::text_of(now()).substr(0, 10));
     wish.revision = static_cast<unsigned>(rig->variants.size()) + 1;

@@ -222,6 +222,13 @@ void add_commands(CLI::App& app, Arguments& a, int& exit_code) {
                           "A workshop file: its drawer comes first, its prices count");
     export_it->add_option("--rate", a.export_it.rate, "What an hour of one's own is worth");
     export_it->add_option("--ready-made", a.export_it.ready_made, "What it would cost to buy ready-made");
+    export_it->add_option("--ready-delivery", a.export_it.ready_delivery,
+                          "Until that would be here, for example \"5 days\"");
+    export_it->add_flag("--sawn", a.export_it.sawn,
+                        "With the cut list and --workshop: the boards used leave the drawer, the left-overs go in");
+    export_it->add_option(
+        "--printer", a.export_it.printer,
+        "With solids and --workshop: whose settings, by its name; the first one where it is left out");
     export_it->add_option("--chord", a.export_it.chord, "By how much triangles may leave a curve, for example 0.05mm");
     export_it->add_option("--holes", a.export_it.holes,
                           "Added to the diameter of round holes in prints, for example 0.2mm");

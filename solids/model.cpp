@@ -15,6 +15,7 @@
 #include <BRepGProp.hxx>
 #include <BRepLib.hxx>
 #include <BRepPrimAPI_MakeBox.hxx>
+#include <BRepPrimAPI_MakeCone.hxx>
 #include <BRepPrimAPI_MakeCylinder.hxx>
 #include <BRepPrimAPI_MakePrism.hxx>
 #include <BRepPrimAPI_MakeSphere.hxx>
@@ -207,6 +208,31 @@ Cuts cuts_of(const MadeSolid& made, const Allowance& allowance) {
     return cuts;
 }
 
+/// A bar whose ends are cut to what they meet.
+TopoDS_Shape ended(const TopoDS_Shape& bar, const MadeSolid& made) {
+    if (made.ends.empty()) return bar;
+    std::vector<Shape> away;
+    const auto& blank = made.joined.front();
+    for (const auto& end : made.ends) away.push_back(parts::shape_of(end, 2 * (blank.length + blank.diameter)));
+    return without(bar, away);
+}
+
+/// With room for the heads of screws that are let in: cones of 90 degrees.
+TopoDS_Shape sunk(const TopoDS_Shape& solid, const MadeSolid& made) {
+    TopoDS_Shape best = solid;
+    for (const auto& sink : made.sinks) {
+        if (best.IsNull()) return best;
+        const double deep = sink.head / 2;  // to its point
+        const gp_Ax2 axes(point(sink.at), direction(sink.into));
+        const auto cone = BRepPrimAPI_MakeCone(axes, sink.head / 2 / millimetre, 0, deep / millimetre).Shape();
+        Bnd_Box of_solid, of_cone;
+        BRepBndLib::Add(best, of_solid);
+        BRepBndLib::Add(cone, of_cone);
+        if (!of_solid.IsOut(of_cone)) best = BRepAlgoAPI_Cut(best, cone).Shape();
+    }
+    return best;
+}
+
 Problem unsound(const std::string& name) {
     return {"model.not_closed", "", fmt::format("“{}” does not come out as one closed solid.", name),
             "Its walls or holes run into each other: give it more room, or less hole."};
@@ -216,8 +242,10 @@ Result<TopoDS_Shape> solid_of(const MadeSolid& made, const Allowance& allowance,
     auto shape = fused(made.joined);
     if (!is_sound(shape)) return unsound(piece.name);
     if (piece.is_printed) shape = rounded(shape, made.roundings);
+    shape = ended(shape, made);
+    if (!is_sound(shape)) return unsound(piece.name);
     const auto cuts = cuts_of(made, allowance);
-    const auto bored = without(shape, cuts.holes);
+    const auto bored = sunk(without(shape, cuts.holes), made);
     if (!is_sound(bored)) return unsound(piece.name);
     const auto threaded = without(bored, cuts.threads);
     if (!is_sound(threaded)) return unsound(piece.name);

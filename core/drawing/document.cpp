@@ -4,6 +4,8 @@
 #include <fmt/format.h>
 
 #include <algorithm>
+#include <cmath>
+#include <functional>
 #include <numeric>
 #include <optional>
 
@@ -26,8 +28,14 @@ double size_of(unsigned level) {
 /// A page after another, written from the top.
 class Printer {
  public:
-    Printer(cairo_t* context, const Document& document, const PaperSize& paper)
-        : context_(context), pencil_(context), document_(document), width_(paper.width), height_(paper.height) {
+    /// `page_done` puts a page away, and leaves an empty one.
+    Printer(cairo_t* context, const Document& document, const PaperSize& paper, std::function<void()> page_done)
+        : context_(context),
+          pencil_(context),
+          document_(document),
+          width_(paper.width),
+          height_(paper.height),
+          page_done_(std::move(page_done)) {
         begin();
     }
 
@@ -57,7 +65,7 @@ class Printer {
                        Align::right,
                        TextRole::quiet,
                        fmt::format("{} · page {}", document_.title, pages_)});
-        cairo_show_page(context_);
+        page_done_();
     }
     /// Room for so much, on the next page where this has none.
     void need(double height) {
@@ -192,6 +200,7 @@ class Printer {
     Pencil pencil_;
     const Document& document_;
     double width_, height_, y_ = 0;
+    std::function<void()> page_done_;
     std::size_t pages_ = 0;
 };
 
@@ -289,9 +298,52 @@ Drawing scaled_into(const Drawing& drawing, double width, double height) {
     return small_one;
 }
 
-Result<std::string> pdf_of(const Document& document, const PaperSize& paper) {
+namespace {
+
+/// Prints all of it. Errors: nothing in it, too many pages, or the context's own.
+Status print(cairo_t* context, const Document& document, const PaperSize& paper, std::function<void()> page_done) {
     if (document.blocks.empty())
         return Problem{"document.nothing", "", "There is nothing to print.", "Choose a rig with parts that are made."};
+    Printer printer(context, document, paper, std::move(page_done));
+    printer.print();
+    if (printer.pages() > most_pages)
+        return Problem{"document.too_long", "", fmt::format("This would be more than {} pages.", most_pages),
+                       "Ask for less of it, or for CSV."};
+    if (const auto status = cairo_status(context); status != CAIRO_STATUS_SUCCESS) return not_drawn(status);
+    return Done{};
+}
+
+}  // namespace
+
+Result<std::vector<PageImage>> images_of(const Document& document, const PaperSize& paper, double fineness) {
+    const int width = static_cast<int>(std::lround(paper.width * fineness)),
+              height = static_cast<int>(std::lround(paper.height * fineness));
+    const Surface surface(cairo_image_surface_create(CAIRO_FORMAT_RGB24, width, height), cairo_surface_destroy);
+    cairo_surface_set_device_scale(surface.get(), fineness / points_per_metre, fineness / points_per_metre);
+    std::vector<PageImage> pages;
+    const Context context(cairo_create(surface.get()), cairo_destroy);
+    const auto clear = [&] {
+        cairo_save(context.get());
+        cairo_identity_matrix(context.get());
+        cairo_set_source_rgb(context.get(), 1, 1, 1);
+        cairo_paint(context.get());
+        cairo_restore(context.get());
+    };
+    clear();
+    const auto ok = print(context.get(), document, paper, [&] {
+        cairo_surface_flush(surface.get());
+        const auto stride = static_cast<std::size_t>(cairo_image_surface_get_stride(surface.get()));
+        const auto* from = reinterpret_cast<const char*>(cairo_image_surface_get_data(surface.get()));
+        PageImage& page = pages.emplace_back(PageImage{width, height, {}});
+        for (int y = 0; y < height; ++y)
+            page.pixels.append(from + static_cast<std::size_t>(y) * stride, static_cast<std::size_t>(width) * 4);
+        clear();
+    });
+    if (!ok) return ok.problem();
+    return pages;
+}
+
+Result<std::string> pdf_of(const Document& document, const PaperSize& paper) {
     std::string bytes;
     const Surface surface(cairo_pdf_surface_create_for_stream(append, &bytes, paper.width * points_per_metre,
                                                               paper.height * points_per_metre),
@@ -299,12 +351,8 @@ Result<std::string> pdf_of(const Document& document, const PaperSize& paper) {
     cairo_pdf_surface_set_metadata(surface.get(), CAIRO_PDF_METADATA_TITLE, document.title.c_str());
     {
         const Context context(cairo_create(surface.get()), cairo_destroy);
-        Printer printer(context.get(), document, paper);
-        printer.print();
-        if (printer.pages() > most_pages)
-            return Problem{"document.too_long", "", fmt::format("This would be more than {} pages.", most_pages),
-                           "Ask for less of it, or for CSV."};
-        if (const auto status = cairo_status(context.get()); status != CAIRO_STATUS_SUCCESS) return not_drawn(status);
+        if (const auto ok = print(context.get(), document, paper, [&] { cairo_show_page(context.get()); }); !ok)
+            return ok.problem();
     }
     cairo_surface_finish(surface.get());
     if (const auto status = cairo_surface_status(surface.get()); status != CAIRO_STATUS_SUCCESS)

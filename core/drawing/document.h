@@ -36,6 +36,13 @@ struct Document {
 /// Pages of that paper, upright, numbered; a row of a grid stands on one page, its columns' names on each.
 /// Errors  A Problem: nothing in it, or more than 200 pages.
 Result<std::string> pdf_of(const Document& document, const PaperSize& paper);
+/// A page as it is printed: rows of pixels from the top, blue, green, red and alpha a byte each.
+struct PageImage {
+    int width = 0, height = 0;
+    std::string pixels;
+};
+/// The same pages as pdf_of(), so fine [pixels a metre]. Range: 500 to 20000. Errors: as pdf_of().
+Result<std::vector<PageImage>> images_of(const Document& document, const PaperSize& paper, double fineness);
 /// One file without links to others: pictures are in it.
 /// Errors  A Problem: a picture that could not be drawn.
 Result<std::string> html_of(const Document& document);

@@ -9,6 +9,7 @@
 #include "catalogue/material.h"
 #include "catalogue/stock.h"
 #include "inventory/ballast.h"
+#include "inventory/board.h"
 #include "parts/part_kind.h"
 #include "quantity/format.h"
 
@@ -16,7 +17,7 @@ namespace clampet::inventory {
 namespace {
 
 constexpr std::size_t most_items = 20000;
-constexpr double most_pieces = 1e7;
+constexpr double most_pieces = 1e7, longest_delivery = 366 * 86400.0;
 
 /// "3/8-16 male to 1/4-20 female", with or without "adapter" before it.
 std::optional<catalogue::Adapter> two_ends(const Item& item) {
@@ -54,6 +55,7 @@ Known known(const Item& item) {
         if (row.name == item.name) return {Known::As::stock, row.group, {}};
     for (const auto& device : catalogue::devices())
         if (device.name == item.name) return {Known::As::device, device.what, {}};
+    if (const auto board = board_of(item)) return {Known::As::board, board->is_round() ? "bar or tube" : "board", {}};
     if (const auto mass = ballast_mass(item))
         return {Known::As::ballast, "weight, " + quantity::format(*mass, quantity::Dimension::mass), {}};
     return {};
@@ -92,6 +94,9 @@ Status validate(const Workshop& workshop) {
                            "Give how many pieces are in a pack, 1 for single ones."};
         if (item.price && !(*item.price >= 0 && *item.price <= most_pieces))
             return Problem{"workshop.impossible_price", at("price"), "That is no price.", "Give 0 or more."};
+        if (!(item.delivery >= 0 && item.delivery <= longest_delivery))
+            return Problem{"workshop.impossible_delivery", at("delivery"), "Nothing takes so long to come.",
+                           "Give 0 days to a year."};
         if (!item.kind.empty() && !parts::kind_named(item.kind)) {
             const auto problem = parts::no_kind(item.kind);
             return problem.at(at("kind"));

@@ -18,6 +18,9 @@ struct Item {
     std::optional<double> price;  ///< of a pack, in the workshop's currency
     double pack = 1;              ///< pieces in a pack
     std::string note;
+    bool by_metre = false;  ///< sold so: the count is of metres, the price of `pack` metres
+    bool salvaged = false;  ///< found, or taken from something else: nothing is paid for it
+    double delivery = 0;    ///< how long it takes to come when it is ordered [s]
     friend bool operator==(const Item&, const Item&) = default;
 };
 
@@ -46,7 +49,7 @@ struct Workshop {
 
 /// What an item is, as far as it says itself.
 struct Known {
-    enum class As { nothing, adapter, part, stock, device, ballast };
+    enum class As { nothing, adapter, part, stock, device, ballast, board };
     As as = As::nothing;
     std::string says;                           ///< "adapter, 1/4-20 UNC male to 3/8-16 UNC male", "V-jaw clamp"
     std::optional<catalogue::Adapter> adapter;  ///< with as many as there are

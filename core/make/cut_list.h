@@ -1,45 +1,13 @@
 #pragma once
-#include "drawing/drawing.h"
-#include "make/nesting.h"
-#include "make/pieces.h"
-#include "make/sheet_nesting.h"
+#include "make/layouts.h"
 #include "make/table.h"
 
 namespace clampet::make {
 
-/// How it is sawn.
-struct Sawing {
-    double kerf = 0.003;       ///< width of the saw's cut; hand and circular saws 1.5 to 3.2 mm, common practice [m]
-    double allowance = 0.002;  ///< left on each end for trimming, common practice [m]
-    double bar = 2.4;          ///< length of a board, bar or sheet as it is bought [m]
-    double sheet = 0.6;        ///< width of a sheet of plywood or board as it is bought [m]
-};
-/// Range  kerf and allowance from 0 to 20 mm, bar from 0.1 to 20 m, sheet from 0.05 to 5 m. Errors: a Problem at the
-/// one that is not.
-Status check(const Sawing& sawing);
-
-/// Boards or bars of one kind, and what is sawn from each.
-struct Layout {
-    std::string stock;               ///< "birch plywood 18 mm, strip of 60 mm"
-    double width = 0;                ///< of the strip or the bar, as it is drawn [m]
-    double bar = 0;                  ///< length of each [m]
-    std::vector<std::string> names;  ///< of the pieces
-    std::vector<double> lengths;     ///< as they are sawn [m]
-    Nested nested;
-    std::vector<std::string> too_long;  ///< longer than a bar, or larger than a sheet: on none
-    std::vector<Cut> cuts = {};         ///< of a sheet, as they are sawn
-    NestedSheets sheets = {};           ///< of plywood and other boards that come as sheets
-    bool is_sheet() const { return !cuts.empty(); }
-    std::size_t count() const { return is_sheet() ? sheets.sheets.size() : nested.bars.size(); }
-};
-/// How all pieces lie on boards of that length. The sawing is in range.
-std::vector<Layout> layouts_of(const Made& made, const Sawing& sawing);
-/// They, to scale: a bar a line, its pieces in the order in which they are sawn.
-drawing::Drawing drawing_of(const std::vector<Layout>& layouts, const Sawing& sawing);
-
 /// Every piece with its finished and its sawn size, those of one board or bar together, the longest first; below it
-/// how they lie on boards of that length, each as wide as the widest strip.
+/// how they lie on the boards of the drawer and on bought ones, what is left over, and where a board of the drawer is
+/// not as thick as it is drawn.
 /// Errors  A Problem: the sawing is out of range.
-Result<Table> cut_list(const Made& made, const Sawing& sawing = {});
+Result<Table> cut_list(const Made& made, const Sawing& sawing = {}, const inventory::Workshop* drawer = nullptr);
 
 }  // namespace clampet::make

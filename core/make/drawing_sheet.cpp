@@ -61,11 +61,14 @@ Lettered lettered(const parts::Workpiece& piece) {
 }
 
 void draw_face(Drawing& to, const parts::Workpiece& piece, const View& view, const Lettered& holes) {
-    to.path(on_sheet(view, parts::outline_of(piece)));
-    for (const auto& opening : piece.openings) to.path(on_sheet(view, opening));
+    to.path(on_sheet(view, parts::side_of(piece)));
+    if (!piece.is_round)
+        for (const auto& opening : piece.openings) to.path(on_sheet(view, opening));
     for (std::size_t i = 0; i < piece.bores.size(); ++i) {
         const auto& bore = piece.bores[i];
-        const auto at = view.at(bore.at);
+        const auto seen = parts::seen_at(piece, bore.at);
+        if (!seen) continue;
+        const auto at = view.at(*seen);
         const double r = view.scale * bore.diameter / 2, arm = r + small_cross;
         to.circle(at, r, Material::none, bore.from_the_back ? Line::hidden : Line::outline);
         to.line({at.x - arm, at.y}, {at.x + arm, at.y}, Line::centre);
@@ -110,12 +113,17 @@ class Column {
 };
 
 void list_holes(Column& column, const parts::Workpiece& piece, const Lettered& holes) {
-    if (piece.bores.empty()) return column.row("No hole.");
-    column.row("Holes: from the left, from below");
+    for (const auto& edge : piece.edges)
+        for (const auto& bore : edge.bores)
+            column.row(fmt::format("{}: drill {}, {} below the face", name_of(edge.edge),
+                                   drill_for(bore, piece.stuff).drill, mm(bore.at.y())),
+                       TextRole::number);
+    if (piece.bores.empty()) return piece.edges.empty() ? column.row("No hole.") : void();
+    column.row(piece.is_round ? "Holes: from the left, round from the top" : "Holes: from the left, from below");
     for (std::size_t i = 0; i < piece.bores.size() && i < most_holes; ++i) {
         const auto& bore = piece.bores[i];
         column.row(fmt::format("{}  {}, {}", holes.letters[i], mm(bore.at.x() + piece.length / 2),
-                               mm(bore.at.y() + piece.width / 2)),
+                               mm(piece.is_round ? bore.at.y() : bore.at.y() + piece.width / 2)),
                    TextRole::number);
     }
     if (piece.bores.size() > most_holes)
@@ -126,6 +134,7 @@ void list_holes(Column& column, const parts::Workpiece& piece, const Lettered& h
         const auto drill = drill_for(bore, piece.stuff);
         column.row(fmt::format("{}  drill {}, {}", static_cast<char>('A' + k % 26), drill.drill,
                                bore.depth > 0 ? mm(bore.depth) + " deep" : "through"));
+        if (bore.sink > 0) column.row(fmt::format("    countersink to {}", mm(bore.sink)));
         if (!drill.brief.empty() || bore.from_the_back)
             column.row(fmt::format("    {}{}{}", drill.brief, !drill.brief.empty() && bore.from_the_back ? ", " : "",
                                    bore.from_the_back ? "from the other face" : ""));

@@ -3,11 +3,13 @@
 #include <fmt/format.h>
 
 #include <algorithm>
+#include <array>
 #include <cmath>
 #include <numbers>
 
 #include "catalogue/drills.h"
 #include "catalogue/thread.h"
+#include "make/wood_screws.h"
 #include "parts/made_solid.h"
 #include "quantity/format.h"
 
@@ -61,9 +63,20 @@ struct Hole {
     const MadePart* part;
     const parts::Workpiece* piece;
     const Bore* bore;
+    std::string_view edge;  ///< that it goes into; empty: the marked face
     DrillFor drill;
     unsigned count = 0;
 };
+
+std::string then_of(const Hole& h) {
+    std::string then = h.drill.then;
+    const auto add = [&](const std::string& words) { then += (then.empty() ? "" : "; ") + words; };
+    if (h.bore->sink > 0)
+        add(fmt::format("countersink to {}{}", mm(h.bore->sink), h.bore->from_the_back ? " from the other face" : ""));
+    else if (h.bore->from_the_back)
+        add("from the other face");
+    return then;
+}
 
 /// Blind holes from both faces of a piece that run into each other, in words; empty where none do.
 std::string meeting_holes(const MadePart& part, const parts::Workpiece& piece) {
@@ -86,41 +99,59 @@ DrillFor drill_for(const Bore& bore, Stuff stuff) {
     return takes_insert ? for_insert(bore, stuff) : tapped(bore);
 }
 
+std::string_view name_of(parts::EdgeBores::Edge edge) {
+    constexpr std::array<std::string_view, 4> names{"lower edge", "right end", "upper edge", "left end"};
+    return names[static_cast<std::size_t>(edge)];
+}
+
 Table drill_list(const Made& made) {
     std::vector<Hole> holes;
+    const auto add = [&](const MadePart& part, const parts::Workpiece& piece, const Bore& bore, std::string_view edge) {
+        if (piece.is_round && bore.from_the_back && bore.depth == 0) return;  // where another one comes out
+        const auto like = std::find_if(holes.begin(), holes.end(), [&](const Hole& h) {
+            auto moved = *h.bore;
+            moved.at = bore.at;
+            return h.piece == &piece && h.edge == edge && moved == bore;
+        });
+        if (like != holes.end())
+            like->count += piece.count;
+        else
+            holes.push_back({&part, &piece, &bore, edge, drill_for(bore, piece.stuff), piece.count});
+    };
     for (const auto& part : made.parts)
-        for (const auto& piece : part.pieces)
-            for (const auto& bore : piece.bores) {
-                const auto like = std::find_if(holes.begin(), holes.end(), [&](const Hole& h) {
-                    return h.piece == &piece && h.bore->diameter == bore.diameter && h.bore->depth == bore.depth &&
-                           h.bore->made_for == bore.made_for && h.bore->thread == bore.thread &&
-                           h.bore->from_the_back == bore.from_the_back;
-                });
-                if (like != holes.end())
-                    like->count += piece.count;
-                else
-                    holes.push_back({&part, &piece, &bore, drill_for(bore, piece.stuff), piece.count});
-            }
+        for (const auto& piece : part.pieces) {
+            for (const auto& bore : piece.bores) add(part, piece, bore, "");
+            for (const auto& edge : piece.edges)
+                for (const auto& bore : edge.bores) add(part, piece, bore, name_of(edge.edge));
+        }
     std::stable_sort(holes.begin(), holes.end(), [](const Hole& a, const Hole& b) {
         if (std::abs(a.drill.diameter - b.drill.diameter) > 1e-9) return a.drill.diameter < b.drill.diameter;
         return a.bore->depth == 0 && b.bore->depth > 0;
     });
-    Table table{"Drills, in the order of use", {"drill", "holes", "piece", "stop at", "then", "turns a minute"}, {}, {}};
+    Table table{
+        "Drills, in the order of use", {"drill", "holes", "piece", "stop at", "then", "turns a minute"}, {}, {}};
     for (const auto& h : holes)
-        table.rows.push_back({h.drill.drill, std::to_string(h.count), name_of(*h.part, *h.piece),
-                              h.bore->depth > 0 ? mm(h.bore->depth) : "through",
-                              h.bore->from_the_back ? (h.drill.then.empty() ? "" : h.drill.then + "; ") +
-                                                          std::string("from the other face")
-                                                    : h.drill.then,
+        table.rows.push_back({h.drill.drill, std::to_string(h.count),
+                              name_of(*h.part, *h.piece) + (h.edge.empty() ? "" : fmt::format(", {}", h.edge)),
+                              h.bore->depth > 0 ? mm(h.bore->depth) : "through", then_of(h),
                               fmt::format("{:.0f}", rounds_a_minute(h.drill.diameter, h.piece->stuff))});
+    for (const auto& part : made.parts)
+        for (const auto& piece : part.pieces)
+            if (const auto screws = wood_screws_of(part, piece))
+                table.notes.push_back(
+                    fmt::format("{}: {} of {}; {} through the first board, pilot {} in the other, countersink to {}.",
+                                name_of(part, piece), screws->count, name_of(*screws),
+                                through({{}, screws->row->size("clearance")}).drill,
+                                through({{}, pilot_of(*screws, piece.material)}).drill,
+                                mm(std::round(screws->row->size("head") * 1e4) / 1e4)));
     for (const auto& part : made.parts)
         for (const auto& piece : part.pieces)
             if (auto words = meeting_holes(part, piece); !words.empty()) table.notes.push_back(std::move(words));
     if (holes.empty())
-        table.notes.push_back(
-            "No piece has a hole on its marked face; what is bored through an edge or an end is said in the cut list.");
+        table.notes.push_back("No piece has a hole on a face or an edge; what is bored on is said in the cut list.");
     if (std::any_of(holes.begin(), holes.end(), [](const Hole& h) { return h.drill.diameter > 0.008; }))
-        table.notes.push_back("Drill 3 mm first where more than 8 mm is to go; turns a minute are for high-speed steel.");
+        table.notes.push_back(
+            "Drill 3 mm first where more than 8 mm is to go; turns a minute are for high-speed steel.");
     if (!holes.empty()) table.notes.push_back("Clamp the piece, a waste board below it; wear eye protection.");
     return table;
 }

@@ -1,4 +1,6 @@
 #pragma once
+#include <string_view>
+
 #include "make/pieces.h"
 #include "make/table.h"
 
@@ -14,6 +16,9 @@ struct DrillFor {
 /// Meaning  A hole that a screw goes through: the least drill that is no smaller. A thread in metal or plastic: its tap
 ///          drill at three quarters of the thread. In wood and prints an insert goes in, by its maker's hole.
 DrillFor drill_for(const parts::Bore& bore, parts::Stuff stuff);
+
+/// "upper edge".
+std::string_view name_of(parts::EdgeBores::Edge edge);
 
 /// All holes in the order in which they are bored: one drill after another, the smallest first, through holes before
 /// blind ones; with the depth to set the stop to.

@@ -152,7 +152,7 @@ bool is_of_pieces(What what) {
 
 Result<Table> pieces_list(const Made& made, const Wish& wish) {
     if (wish.what == What::drills) return drill_list(made);
-    return cut_list(made, wish.sawing);
+    return cut_list(made, wish.sawing, wish.workshop);
 }
 
 /// A list as a file: rows for a program, or pages to tick off.
@@ -173,7 +173,12 @@ std::string currency_of(const Wish& wish) {
 Result<Table> costs(const rig::Rig& rig, const Wish& wish, const std::vector<Need>& needs) {
     const auto plan = plan_of(rig, wish.planning.work);
     if (!plan) return plan.problem();
-    return cost_list(needs, cost_of(needs, plan->hands_on(), wish.own_rate, wish.ready_made), currency_of(wish));
+    const auto cost = cost_of(needs, plan->hands_on(), wish.own_rate, wish.ready_made);
+    auto table = cost_list(needs, cost, currency_of(wish));
+    if (const auto schedule = schedule_of(*plan, wish.planning.start, wish.planning.hours, wish.planning.ticks))
+        table.notes.push_back(time_in_words(
+            cost, std::chrono::duration<double>(schedule->ready - wish.planning.start).count(), wish.ready_delivery));
+    return table;
 }
 
 Result<std::vector<ToWrite>> calendar(const rig::Rig& rig, const Wish& wish) {
@@ -260,6 +265,16 @@ Result<std::vector<ToWrite>> exported(const rig::Rig& rig, const Wish& wish, con
     const auto list = list_of(rig, wish);
     if (!list) return list.problem();
     return as_file(**list, wish);
+}
+
+Result<drawing::Document> document_of(const rig::Rig& rig, const Wish& wish, const study::Job& job) {
+    if (wish.what == What::report) return report_of(rig, wish.detail, job);
+    const auto list = list_of(rig, wish);
+    if (!list) return list.problem();
+    if (!*list)
+        return Problem{"export.no_pages", "what", fmt::format("{} has no pages of words.", name_of(wish.what)),
+                       "Choose a list or the report."};
+    return document_of({**list}, (*list)->title, wish.detail, true);
 }
 
 std::string file_name(std::string_view words) {

@@ -3,6 +3,7 @@
 #include <string>
 #include <vector>
 
+#include "drawing/document.h"
 #include "make/cut_list.h"
 #include "make/schedule.h"
 #include "make/shopping.h"
@@ -31,6 +32,7 @@ struct Wish {
     const inventory::Workshop* workshop = nullptr;  ///< whose drawer comes first
     double own_rate = 0;                            ///< of an hour of one's own, in the workshop's currency
     std::optional<double> ready_made = {};          ///< what it would cost to buy
+    double ready_delivery = 0;                      ///< until that would be here [s]; 0: not known
 };
 
 /// A file that is to be written: a name that every system has, and its bytes.
@@ -46,6 +48,9 @@ Result<std::vector<ToWrite>> exported(const Made& made, const Wish& wish);
 Result<std::vector<ToWrite>> exported(const rig::Rig& rig, const Wish& wish, const study::Job& job = {});
 /// The list behind it, for a terminal or a screen; nothing of templates and reports. Errors: as exported().
 Result<std::optional<Table>> list_of(const rig::Rig& rig, const Wish& wish);
+
+/// A list or the report as pages: what its PDF prints. Errors: as exported(), or it is no list.
+Result<drawing::Document> document_of(const rig::Rig& rig, const Wish& wish, const study::Job& job = {});
 
 /// A file's name out of words: letters, digits and hyphens of ASCII, at most 60; others leave a hyphen.
 std::string file_name(std::string_view words);

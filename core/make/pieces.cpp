@@ -2,6 +2,10 @@
 
 #include <fmt/format.h>
 
+#include <algorithm>
+#include <array>
+
+#include "catalogue/material.h"
 #include "parts/part_kind.h"
 #include "quantity/format.h"
 
@@ -42,6 +46,19 @@ std::string name_of(const MadePart& part, const parts::Workpiece& piece) {
     return part.pieces.size() == 1 ? part.name : part.name + ": " + piece.name;
 }
 
+bool comes_as_sheet(const parts::Workpiece& piece) {
+    const auto material = catalogue::material_named(piece.material);
+    return !piece.is_round && material && material->group == "board";
+}
+
+Blank blank_of(const parts::Workpiece& piece) {
+    if (piece.is_round || comes_as_sheet(piece) || piece.thickness <= piece.width)
+        return {piece.length, piece.width, piece.thickness, false};
+    std::array<double, 3> sizes{piece.length, piece.width, piece.thickness};
+    std::sort(sizes.begin(), sizes.end());
+    return {sizes[2], sizes[1], sizes[0], true};
+}
+
 std::string stock_of(const parts::Workpiece& piece) {
     const auto mm = [](double size) { return quantity::format(size, Dimension::length); };
     if (piece.is_round && piece.wall > 0 && piece.stuff == parts::Stuff::wood)
@@ -49,7 +66,7 @@ std::string stock_of(const parts::Workpiece& piece) {
     if (piece.is_round && piece.wall > 0)
         return fmt::format("{} tube Ø{}, wall {}", piece.material, mm(piece.width), mm(piece.wall));
     if (piece.is_round) return fmt::format("{} Ø{}", piece.material, mm(piece.width));
-    return fmt::format("{} {}", piece.material, mm(piece.thickness));
+    return fmt::format("{} {}", piece.material, mm(blank_of(piece).thickness));
 }
 
 }  // namespace clampet::make

@@ -29,7 +29,7 @@ std::string pieces_in_words(std::size_t count) {
 /// What has to be counted of one part.
 struct Counts {
     std::size_t pieces = 0, sawn = 0, turned = 0, holes = 0, taps = 0, inserts = 0, heat_set = 0, openings = 0,
-                bevelled = 0, prints = 0;
+                slits = 0, bevelled = 0, prints = 0;
     bool is_glued = false, is_wood = false, is_bar = false;
     double printed_mass = 0;  ///< solid [kg]
 };
@@ -42,17 +42,21 @@ bool is_wood(const std::string& material) {
 void count(const Workpiece& piece, Counts& n) {
     n.pieces += piece.count;
     (piece.note.starts_with("turned") ? n.turned : n.sawn) += piece.count;
-    n.openings += piece.count * piece.openings.size();
+    (piece.is_round ? n.slits : n.openings) += piece.count * piece.openings.size();
     if (!piece.outline.empty()) n.bevelled += piece.count;
     n.is_wood = n.is_wood || is_wood(piece.material);
     n.is_bar = n.is_bar || piece.is_round;
     n.is_glued = n.is_glued || piece.note.find("glued") != std::string::npos;
-    for (const auto& bore : piece.bores) {
+    const auto count_bore = [&](const parts::Bore& bore) {
+        if (piece.is_round && bore.from_the_back && bore.depth == 0) return;  // where another one comes out
         n.holes += piece.count;
-        if (bore.made_for != parts::BoreFor::thread) continue;
+        if (bore.made_for != parts::BoreFor::thread) return;
         const auto hole = parts::thread_hole(bore.thread, piece.stuff);
         (hole.insert ? n.inserts : n.taps) += piece.count;
-    }
+    };
+    for (const auto& bore : piece.bores) count_bore(bore);
+    for (const auto& edge : piece.edges)
+        for (const auto& bore : edge.bores) count_bore(bore);
 }
 
 void count_prints(const parts::Body& body, Counts& n) {
@@ -91,15 +95,29 @@ class Planner {
     }
 
     void assemble(const rig::Rig& rig) {
-        for (const auto& seam : rig.interfaces) assemble(rig, seam);
+        const auto is_of_payload = [&](const rig::Interface& seam) {
+            const auto* part = rig.part(seam.payload.part);
+            return part && part->role == parts::Role::payload;
+        };
+        for (const auto& seam : rig.interfaces)
+            if (!is_of_payload(seam)) assemble(rig, seam);
         if (plan_.steps.empty()) return;
-        last_ = {};
-        for (std::size_t i = 0; i < plan_.steps.size(); ++i) last_.push_back(i);
-        std::erase_if(last_, [&](std::size_t i) { return is_waited_for(i); });
-        auto& step = add("", "check",
-                         fmt::format("Try {} with a bag as heavy as its payload, then with the camera", rig.name), 1);
-        step.gate =
-            "Go if nothing has moved after ten minutes and every shot was tried; else back to the seam that moved.";
+        wait_for_all();
+        auto& step = add("", "check", fmt::format("Try {} with a bag as heavy as its payload", rig.name), 1);
+        step.gate = "Go if nothing has moved after ten minutes; else back to the seam that moved.";
+        // The camera goes on when the rig has held the bag.
+        const auto tried = last_;
+        bool is_any = false;
+        for (const auto& seam : rig.interfaces)
+            if (is_of_payload(seam)) {
+                assemble(rig, seam, tried);
+                is_any = true;
+            }
+        if (!is_any) return;
+        wait_for_all();
+        auto& shots = add("", "check", fmt::format("Go through every shot of {}, a hand below the camera", rig.name), 1,
+                          "/shots");
+        shots.gate = "Go if it stays in every shot; else back to the seam that moved.";
     }
 
     Plan plan() && { return std::move(plan_); }
@@ -109,6 +127,13 @@ class Planner {
         return std::any_of(plan_.steps.begin(), plan_.steps.end(), [&](const Step& s) {
             return std::find(s.after.begin(), s.after.end(), step) != s.after.end();
         });
+    }
+
+    /// What comes next waits for all that nothing waits for yet.
+    void wait_for_all() {
+        last_ = {};
+        for (std::size_t i = 0; i < plan_.steps.size(); ++i) last_.push_back(i);
+        std::erase_if(last_, [&](std::size_t i) { return is_waited_for(i); });
     }
 
     /// A step after the last ones; it is the last one then.
@@ -141,6 +166,10 @@ class Planner {
             add(part.id, "turn", fmt::format("Turn {}{}", part.name, pieces_in_words(n.turned)), n.turned);
         if (n.bevelled > 0)
             add(part.id, "bevel", fmt::format("Saw and plane {} to its outline", part.name), n.bevelled);
+        if (n.slits > 0)
+            add(part.id, "saw",
+                fmt::format("Saw {} in {}", n.slits == 1 ? "the slit" : "both sides of the slit", part.name), n.slits,
+                "/slit");
         if (n.openings > 0)
             add(part.id, "pocket", fmt::format("Cut {} openings into {}", n.openings, part.name), n.openings);
         if (n.holes > 0)
@@ -199,8 +228,8 @@ class Planner {
         }
     }
 
-    void assemble(const rig::Rig& rig, const rig::Interface& seam) {
-        last_.clear();
+    void assemble(const rig::Rig& rig, const rig::Interface& seam, std::vector<std::size_t> after = {}) {
+        last_ = std::move(after);
         for (const auto& end : {seam.support, seam.payload})
             if (const auto found = ready_.find(end.part); found != ready_.end())
                 last_.insert(last_.end(), found->second.begin(), found->second.end());

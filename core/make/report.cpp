@@ -11,6 +11,7 @@
 #include "make/rig_picture.h"
 #include "quantity/format.h"
 #include "rig/in_force.h"
+#include "study/payload_limit.h"
 #include "study/sentences.h"
 
 namespace clampet::make {
@@ -163,6 +164,33 @@ void assumed(const rig::Rig& rig, Document& document) {
     document.blocks.emplace_back(std::move(grid));
 }
 
+/// The most that it may carry where its payload balances now, and which classes of devices that is.
+void limit(const rig::Rig& rig, const study::Job& job, Document& document) {
+    if (!rig::payload_of(rig)) return;
+    const auto limits = study::rig_limits(rig, {}, job);
+    if (!limits || limits->curve.empty()) return;
+    document.blocks.emplace_back(Heading{"How much may go on it", 2});
+    const auto said = [](const study::PayloadLimit& l) {
+        if (!l.ends) return "over " + quantity::format(l.mass, Dimension::mass);
+        return l.mass > 0 ? quantity::format(l.mass, Dimension::mass, quantity::System::metric, 3)
+                          : std::string("nothing");
+    };
+    const auto& here = limits->here;
+    document.blocks.emplace_back(Paragraph{
+        fmt::format("Largest payload, balanced where it is now: {}{}.", said(here.limit),
+                    here.sentence.empty() ? "" : fmt::format("; beyond that, {}: {}", here.interface, here.sentence))});
+    Grid grid{{"balances ahead of its foot by", "largest payload", "then"}, {}, false};
+    for (const auto& [overhang, found] : limits->curve)
+        grid.rows.push_back({quantity::format(overhang, Dimension::length), said(found.limit),
+                             found.sentence.empty() ? "" : found.interface + ": " + found.sentence});
+    document.blocks.emplace_back(std::move(grid));
+    std::string light;
+    for (const auto& d : limits->devices)
+        if (d.holds) light += (light.empty() ? "" : "; ") + d.device->name;
+    document.blocks.emplace_back(Paragraph{
+        light.empty() ? "No class of device that is known is light enough." : "Light enough: " + light + ".", true});
+}
+
 void cautions(const rig::Rig& rig, const study::ScenesCheck& check, Document& document) {
     document.blocks.emplace_back(Heading{"Catches, limits and cautions", 2});
     for (const auto& tether : check.catches.each)
@@ -196,6 +224,7 @@ Result<Document> report_of(const rig::Rig& rig, const std::string& detail, const
     seams(*check, document);
     shots(*check, document);
     working(rig, *check, document);
+    limit(rig, job, document);
     assumed(rig, document);
     cautions(rig, *check, document);
     return document;

@@ -7,6 +7,7 @@
 #include <cmath>
 
 #include "catalogue/thread.h"
+#include "make/wood_screws.h"
 #include "parts/made_solid.h"
 #include "parts/part_kind.h"
 #include "parts/solids.h"
@@ -24,6 +25,11 @@ class Basket {
         need.count += count;
         if (!part.empty() && std::find(need.parts.begin(), need.parts.end(), part) == need.parts.end())
             need.parts.push_back(part);
+    }
+    /// Of what was added last.
+    void of_board(const inventory::Board& board, double metres) {
+        needs_.back().board = board;
+        needs_.back().metres += metres;
     }
     std::vector<Need> needs() && { return std::move(needs_); }
 
@@ -58,18 +64,28 @@ void add_made(const rig::Part& part, const parts::Body& body, Basket& basket) {
             basket.add(hole.insert->name + " insert", "insert", 1, part.name);
 }
 
-void add_boards(const Made& made, const Sawing& sawing, Basket& basket) {
-    for (const auto& layout : layouts_of(made, sawing)) {
+void add_wood_screws(const Made& made, Basket& basket) {
+    for (const auto& part : made.parts)
+        for (const auto& piece : part.pieces)
+            if (const auto screws = wood_screws_of(part, piece))
+                basket.add(name_of(*screws), "screw", screws->count, part.name);
+}
+
+/// What the drawer has no board for.
+void add_boards(const std::vector<Layout>& layouts, const Sawing& sawing, Basket& basket) {
+    for (const auto& layout : layouts) {
         if (layout.count() == 0) continue;
         if (layout.is_sheet()) {
             basket.add(
                 fmt::format("{}, {} × {}", layout.stock, quantity::format(layout.bar, quantity::Dimension::length),
                             quantity::format(layout.width, quantity::Dimension::length)),
                 "board", static_cast<double>(layout.count()), "");
-            continue;
+        } else {
+            basket.add(
+                fmt::format("{}, {} long", layout.stock, quantity::format(layout.bar, quantity::Dimension::length)),
+                "board", static_cast<double>(layout.count()), "");
         }
-        basket.add(fmt::format("{}, {} long", layout.stock, quantity::format(layout.bar, quantity::Dimension::length)),
-                   "board", static_cast<double>(layout.count()), "");
+        basket.of_board(layout.bought, layout.metres(sawing.kerf));
     }
 }
 
@@ -83,14 +99,28 @@ void add_consumables(const Plan& plan, const Work& work, Basket& basket) {
     if (has("/sand")) basket.add("abrasive paper 120 and 180, a sheet each", "consumable", 1, "");
 }
 
-/// Whether an item of the drawer is what is wanted: by its name, or the same thread and length of a screw.
+/// Whether what is sold by the metre is of that section.
+bool is_of_section(const inventory::Item& item, const inventory::Board& wanted) {
+    constexpr double like = 3e-4;
+    const auto board = inventory::board_of(item);
+    if (!board || board->material != wanted.material) return false;
+    return std::abs(board->width - wanted.width) <= like && std::abs(board->thickness - wanted.thickness) <= like &&
+           std::abs(board->diameter - wanted.diameter) <= like && std::abs(board->wall - wanted.wall) <= like;
+}
+
+/// Whether an item of the drawer is what is wanted: by its name, or the same thread and length of a screw; a board's
+/// price may be of the metre.
 void look_into(const inventory::Workshop& drawer, Need& need) {
     for (const auto& item : drawer.items) {
-        if (item.name != need.what && item.name + " insert" != need.what) continue;
-        need.owned = std::min(need.count, need.owned + item.count);
+        const bool is_by_metre = item.by_metre && need.board && is_of_section(item, *need.board);
+        if (!is_by_metre && item.name != need.what && item.name + " insert" != need.what) continue;
+        if (!is_by_metre) need.owned = std::min(need.count, need.owned + item.count);
+        need.salvaged = need.salvaged || item.salvaged;
+        need.delivery = std::max(need.delivery, item.delivery);
+        need.by_metre = is_by_metre;
         if (item.price) {
             need.price = *item.price;
-            need.pack = std::max(1.0, item.pack);
+            need.pack = is_by_metre ? item.pack : std::max(1.0, item.pack);
         }
     }
 }
@@ -102,18 +132,20 @@ std::string money(double sum, const std::string& currency) {
 }  // namespace
 
 double Need::packs() const {
+    if (by_metre) return to_buy() > 0 ? std::ceil(metres * 10 - 1e-6) / 10 / pack : 0;
     return std::ceil(to_buy() / pack - 1e-9);
 }
 
 std::optional<double> Need::cost() const {
-    if (to_buy() <= 0) return 0;
+    if (to_buy() <= 0 || salvaged) return 0;
     if (!price) return std::nullopt;
     return packs() * *price;
 }
 
 std::optional<double> Need::used_cost() const {
+    if (salvaged) return 0;
     if (!price) return std::nullopt;
-    return count / pack * *price;
+    return (by_metre ? metres : count) / pack * *price;
 }
 
 std::string sold_screw(const std::string& thread, double length) {
@@ -140,7 +172,8 @@ Result<std::vector<Need>> needs_of(const rig::Rig& rig, const Work& work, const 
         if (part.origin != parts::Origin::make || !kind) continue;
         if (const auto body = parts::built(*kind, part.values)) add_made(part, *body, basket);
     }
-    add_boards(*made, sawing, basket);
+    add_wood_screws(*made, basket);
+    add_boards(layouts_of(*made, sawing, workshop), sawing, basket);
     add_consumables(*plan, work, basket);
     auto needs = std::move(basket).needs();
     if (workshop)
@@ -160,6 +193,11 @@ Cost cost_of(const std::vector<Need>& needs, double hands_on, double own_rate, s
         if (!bought) ++cost.unpriced;
         cost.bought += bought.value_or(0);
         cost.used += need.used_cost().value_or(0);
+        if (need.salvaged) cost.salvaged.push_back(need.what);
+        if (need.to_buy() > 0 && !need.salvaged && need.delivery > cost.delivery) {
+            cost.delivery = need.delivery;
+            cost.comes_last = need.what;
+        }
     }
     cost.own_hours = hands_on;
     cost.own_rate = own_rate;
@@ -167,12 +205,41 @@ Cost cost_of(const std::vector<Need>& needs, double hands_on, double own_rate, s
     return cost;
 }
 
+namespace {
+
+std::string days_in_words(double seconds) {
+    const long days = std::lround(std::ceil(seconds / 86400 - 1e-6));
+    return days == 1 ? "1 day" : fmt::format("{} days", days);
+}
+
+}  // namespace
+
+std::string time_in_words(const Cost& cost, double work, double ready_delivery) {
+    std::string words;
+    if (cost.delivery > 0)
+        words = fmt::format("{} comes last, {} after it is ordered; ", cost.comes_last, days_in_words(cost.delivery));
+    words += fmt::format("the work takes {} with its waiting", days_in_words(work));
+    if (ready_delivery > 0) {
+        const double made = cost.delivery + work;
+        words +=
+            fmt::format("; ready-made it would be here in {}: {} {}", days_in_words(ready_delivery),
+                        days_in_words(std::abs(made - ready_delivery)), made > ready_delivery ? "sooner" : "later");
+    }
+    words.front() = static_cast<char>(std::toupper(static_cast<unsigned char>(words.front())));
+    return words + ".";
+}
+
 Table shopping_list(const std::vector<Need>& needs, const std::string& currency) {
     Table table{"Hardware and shopping list", {"what", "wanted", "in the drawer", "to buy", "for"}, {}, {}};
     for (const auto& need : needs) {
         std::string buy = need.to_buy() > 0 ? fmt::format("{:g}", need.to_buy()) : "";
-        if (need.to_buy() > 0 && need.pack > 1) buy = fmt::format("{:g} packs of {:g}", need.packs(), need.pack);
+        if (need.to_buy() > 0 && need.by_metre)
+            buy = fmt::format("{:.1f} m, cut to length", std::ceil(need.metres * 10 - 1e-6) / 10);
+        else if (need.to_buy() > 0 && need.pack > 1)
+            buy = fmt::format("{:g} packs of {:g}", need.packs(), need.pack);
         if (const auto sum = need.cost(); sum && *sum > 0) buy += ", " + money(*sum, currency);
+        if (need.to_buy() > 0 && need.salvaged) buy += ", from salvage";
+        if (need.to_buy() > 0 && need.delivery > 0) buy += ", comes in " + days_in_words(need.delivery);
         table.rows.push_back({need.what, fmt::format("{:g}", need.count),
                               need.owned > 0 ? fmt::format("{:g}", need.owned) : "", std::move(buy),
                               fmt::format("{}", fmt::join(need.parts, ", "))});
@@ -189,6 +256,8 @@ Table cost_list(const std::vector<Need>& needs, const Cost& cost, const std::str
         {cost.unpriced > 0 ? "bought, as far as it has a price" : "bought", money(cost.bought, currency)});
     if (cost.used < cost.bought)
         table.rows.push_back({"of that stays in the drawer", money(cost.bought - cost.used, currency)});
+    if (!cost.salvaged.empty())
+        table.notes.push_back(fmt::format("From salvage, nothing paid: {}.", fmt::join(cost.salvaged, ", ")));
     if (cost.own_rate > 0)
         table.rows.push_back({fmt::format("own work, {}", duration_in_words(cost.own_hours)),
                               money(cost.own_hours / 3600 * cost.own_rate, currency)});

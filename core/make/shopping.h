@@ -3,7 +3,7 @@
 #include <string>
 #include <vector>
 
-#include "inventory/workshop.h"
+#include "inventory/board.h"
 #include "make/cut_list.h"
 #include "make/plan.h"
 
@@ -18,7 +18,14 @@ struct Need {
     double owned = 0;                  ///< in the drawer, of those that are wanted
     std::optional<double> price = {};  ///< of a pack, in the workshop's currency
     double pack = 1;                   ///< pieces in a pack
+    double metres = 0;                 ///< of a board or bar, cut to length in the shop; 0: not sold so [m]
+    bool by_metre = false;             ///< the price is of `pack` metres
+    bool salvaged = false;             ///< nothing is paid for it
+    double delivery = 0;               ///< how long it takes to come [s]
+    /// A board or bar as board_of() knows it; empty otherwise.
+    std::optional<inventory::Board> board = {};
     double to_buy() const { return count > owned ? count - owned : 0; }
+    /// Of packs of pieces, or of metres to a decimetre where it is sold so.
     double packs() const;
     /// Of the packs that must be bought; nothing where no price is known.
     std::optional<double> cost() const;
@@ -43,11 +50,17 @@ struct Cost {
     double own_rate = 0;                    ///< of an hour
     std::size_t unpriced = 0;               ///< needs whose price is not known
     std::optional<double> ready_made = {};  ///< what it would cost to buy
+    double delivery = 0;                    ///< of what comes last of all that must be bought [s]
+    std::string comes_last = {};            ///< what that is
+    std::vector<std::string> salvaged = {};
     double made() const { return bought + own_hours / 3600 * own_rate; }
     std::optional<double> saved() const;
 };
 Cost cost_of(const std::vector<Need>& needs, double hands_on, double own_rate = 0,
              std::optional<double> ready_made = std::nullopt);
+/// How long it takes one way and the other, in words: what is ordered, then the work, against what is bought.
+/// `work`: from its start to its end; `ready_delivery`: until what is ready-made would be here; 0: not known [s].
+std::string time_in_words(const Cost& cost, double work, double ready_delivery);
 
 /// As lists. `currency`: "EUR".
 Table shopping_list(const std::vector<Need>& needs, const std::string& currency);

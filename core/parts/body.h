@@ -106,6 +106,19 @@ struct ThreadedHole {
     double depth = 0;  ///< [m]
     std::string thread;
 };
+/// An end of a round bar that is not square to it: sawn to a plane, or hollowed to the round thing that it meets.
+struct EndCut {
+    Vector at;            ///< a point of the plane, or of the round thing's axis [m]
+    Vector way;           ///< out of the plane's far side, or along the round thing; unit vector
+    double diameter = 0;  ///< of the round thing; 0: a plane [m]
+};
+/// Where the head of a screw is let in flush, at 90 degrees.
+struct Sink {
+    Vector at;      ///< the middle of the hole on the surface [m]
+    Vector into;    ///< unit vector
+    double hole{};  ///< diameter of the hole [m]
+    double head{};  ///< of the head, on the surface [m]
+};
 /// What is bought for a part beside what is made of it.
 struct Bought {
     std::string what;   ///< "M8 screw", "rubber pad 50 × 20 × 3 mm"
@@ -121,6 +134,8 @@ struct MadeSolid {
     std::vector<Shape> joined, cut;
     std::vector<ThreadedHole> threads;
     std::vector<Rounding> roundings;
+    std::vector<EndCut> ends;  ///< of a single round bar that is as long as it must be before they are cut
+    std::vector<Sink> sinks;
 };
 
 /// A rigid piece: what it weighs, where it balances, where others are joined to it and what is drawn of it.

@@ -99,7 +99,7 @@ Lies laid_prism(const Shape& prism) {
 }
 
 /// Of round shapes about one axis: the bar that it is turned from, or a disc.
-std::optional<Lies> laid_round(const std::vector<Shape>& shapes) {
+std::optional<Lies> laid_round(const std::vector<Shape>& shapes, const std::vector<EndCut>& ends) {
     const auto& first = shapes.front();
     double from = 0, to = 0, across = 0;
     std::string turned;
@@ -114,7 +114,7 @@ std::optional<Lies> laid_round(const std::vector<Shape>& shapes) {
         turned +=
             fmt::format("{}Ø{:.1f} × {:.1f} mm", turned.empty() ? "turned: " : ", ", s.diameter * 1e3, s.length * 1e3);
     }
-    const Vector side = first.axis.unitOrthogonal(), at = first.at + (from + to) / 2 * first.axis;
+    const Vector side = top_of(first, ends), at = first.at + (from + to) / 2 * first.axis;
     Lies lies{at, first.axis, side, first.axis.cross(side), {}};
     lies.piece.note = shapes.size() > 1 ? turned : "";
     if (to - from >= across) {
@@ -137,7 +137,7 @@ std::optional<Lies> laid_round(const std::vector<Shape>& shapes) {
 std::optional<Lies> laid_out(const MadeSolid& made) {
     if (made.joined.empty()) return std::nullopt;
     const auto& first = made.joined.front();
-    if (first.kind == ShapeKind::cylinder) return laid_round(made.joined);
+    if (first.kind == ShapeKind::cylinder) return laid_round(made.joined, made.ends);
     if (made.joined.size() > 1) return std::nullopt;
     if (first.kind == ShapeKind::box) return laid(first, made);
     if (first.kind == ShapeKind::prism) return laid_prism(first);
@@ -149,8 +149,27 @@ struct Crossing {
     Vector2d at;
     double from = 0, to = 0;  ///< along `out`, from the piece's middle [m]
 };
-std::optional<Crossing> crossing_of(const Vector& from, const Vector& to, const Lies& lies) {
-    const Vector a = from - lies.at, b = to - lies.at;
+/// A hole from one point of its axis to another, and what is made of it.
+struct Hole {
+    Vector from, to;
+    double diameter = 0;
+    std::string thread = {};
+};
+std::vector<Hole> holes_of(const MadeSolid& made) {
+    std::vector<Hole> holes;
+    for (const auto& cut : made.cut) {
+        const Vector half = cut.length / 2 * cut.axis;
+        if (cut.kind == ShapeKind::cylinder) holes.push_back({cut.at - half, cut.at + half, cut.diameter});
+    }
+    for (const auto& thread : made.threads) {
+        const auto known = catalogue::thread_named(thread.thread);
+        holes.push_back({thread.at, thread.at + thread.depth * thread.into, known ? known->major : 0, thread.thread});
+    }
+    return holes;
+}
+
+std::optional<Crossing> crossing_of(const Hole& hole, const Lies& lies) {
+    const Vector a = hole.from - lies.at, b = hole.to - lies.at;
     const Vector2d at(a.dot(lies.along), a.dot(lies.across)), end(b.dot(lies.along), b.dot(lies.across));
     if ((at - end).norm() > 1e-6) return std::nullopt;  // it runs another way
     const double half = lies.piece.thickness / 2, low = std::max(-half, std::min(a.dot(lies.out), b.dot(lies.out))),
@@ -159,44 +178,206 @@ std::optional<Crossing> crossing_of(const Vector& from, const Vector& to, const 
     return Crossing{at, low, high};
 }
 
-Bore bore_of(const Crossing& crossing, double thickness, double diameter) {
-    Bore bore{crossing.at, diameter};
+Bore bore_of(const Crossing& crossing, double thickness, const Hole& hole) {
+    Bore bore{crossing.at, hole.diameter};
     const bool front = crossing.to > thickness / 2 - 1e-6, back = crossing.from < -thickness / 2 + 1e-6;
     if (!(front && back)) bore.depth = crossing.to - crossing.from;
     bore.from_the_back = back && !front;
+    bore.thread = hole.thread;
+    if (!hole.thread.empty()) bore.made_for = BoreFor::thread;
     return bore;
+}
+
+/// Where the head of a screw is let in at a hole; null where none is.
+const Sink* sink_at(const MadeSolid& made, const Hole& hole) {
+    for (const auto& sink : made.sinks) {
+        const Vector away = sink.at - hole.from, way = (hole.to - hole.from).normalized();
+        if ((away - away.dot(way) * way).norm() < 1e-6 && std::abs(sink.into.dot(way)) > 1 - 1e-9) return &sink;
+    }
+    return nullptr;
+}
+
+bool lies_on(const std::vector<Vector2d>& outline, const Vector2d& point) {
+    for (std::size_t i = 0; i < outline.size(); ++i) {
+        const Vector2d &a = outline[i], &b = outline[(i + 1) % outline.size()];
+        if (std::abs((point - a).norm() + (point - b).norm() - (a - b).norm()) < 1e-7) return true;
+    }
+    return false;
+}
+
+/// Holes into the edges of a board, from where its outline reaches farthest.
+void bore_edges(Lies& lies, const MadeSolid& made) {
+    using Edge = EdgeBores::Edge;
+    const auto& piece = lies.piece;
+    const double half_length = piece.length / 2, half_width = piece.width / 2, half = piece.thickness / 2;
+    const auto edge_at = [&](Edge edge) -> EdgeBores& {
+        const auto known = std::find_if(lies.piece.edges.begin(), lies.piece.edges.end(),
+                                        [&](const EdgeBores& e) { return e.edge == edge; });
+        return known != lies.piece.edges.end() ? *known : lies.piece.edges.emplace_back(EdgeBores{edge, {}});
+    };
+    for (const auto& hole : holes_of(made)) {
+        const Vector way = (hole.to - hole.from).normalized(), from = hole.from - lies.at, to = hole.to - lies.at;
+        for (const bool is_across : {true, false}) {
+            const Vector& runs = is_across ? lies.across : lies.along;
+            const Vector& beside = is_across ? lies.along : lies.across;
+            const double reach = is_across ? half_width : half_length, wide = is_across ? half_length : half_width;
+            if (std::abs(way.dot(runs)) < 1 - 1e-9) continue;
+            const double x = from.dot(beside), below = half - from.dot(lies.out);
+            if (std::abs(x) > wide - 1e-6 || below < 1e-6 || below > piece.thickness - 1e-6) continue;
+            const double low = std::max(-reach, std::min(from.dot(runs), to.dot(runs))),
+                         high = std::min(reach, std::max(from.dot(runs), to.dot(runs)));
+            if (high - low < 1e-6) continue;
+            const auto is_edge = [&](double at) {
+                return lies_on(outline_of(piece), is_across ? Vector2d(x, at) : Vector2d(at, x));
+            };
+            const bool at_high = high > reach - 1e-6 && is_edge(reach), at_low = low < -reach + 1e-6 && is_edge(-reach);
+            if (!at_high && !at_low) continue;  // within it: bored from another piece
+            Bore bore{{x, below}, hole.diameter};
+            if (!(at_high && at_low)) bore.depth = high - low;
+            bore.thread = hole.thread;
+            if (!hole.thread.empty()) bore.made_for = BoreFor::thread;
+            edge_at(is_across ? (at_high ? Edge::upper : Edge::lower) : (at_high ? Edge::right : Edge::left))
+                .bores.push_back(std::move(bore));
+        }
+    }
+}
+
+/// Round a bar: along it from its middle, and round it from `across` [m].
+struct RoundBar {
+    const Lies& lies;
+    double radius() const { return lies.piece.width / 2; }
+    double along(const Vector& p) const { return (p - lies.at).dot(lies.along); }
+    double round(const Vector& way) const { return radius() * std::atan2(way.dot(lies.out), way.dot(lies.across)); }
+};
+
+/// Holes across a bar, through its axis: where they go in and come out again.
+void bore_round(Lies& lies, const MadeSolid& made) {
+    const RoundBar bar{lies};
+    for (const auto& hole : holes_of(made)) {
+        const Vector way = (hole.to - hole.from).normalized();
+        const double x = bar.along(hole.from);
+        const Vector foot = lies.at + x * lies.along;
+        const double deepest = bar.along(hole.to), end = lies.piece.length / 2;
+        const bool goes_in = std::min(x, deepest) < end - 1e-6 && std::max(x, deepest) > 1e-6 - end;
+        if (std::abs(way.dot(lies.along)) > 1 - 1e-9 && (hole.from - foot).norm() < 1e-6 && !hole.thread.empty() &&
+            goes_in)
+            lies.piece.note +=
+                fmt::format("{}{} thread or insert, {:.0f} mm deep, in its end", lies.piece.note.empty() ? "" : "; ",
+                            hole.thread, (hole.to - hole.from).norm() * 1e3);
+        const double from = (hole.from - foot).dot(way), to = (hole.to - foot).dot(way);
+        if (std::abs(way.dot(lies.along)) > 1e-9 || (hole.from - foot - from * way).norm() > 1e-6) continue;
+        if (std::abs(x) > lies.piece.length / 2) continue;
+        const double skin = bar.radius() - 1e-6;
+        const bool enters = from < -skin && to > -skin, comes_out = to > skin && from < skin;
+        if (!enters && !comes_out) continue;
+        Bore bore{{x, bar.round(enters ? Vector(-way) : way)}, hole.diameter};
+        bore.thread = hole.thread;
+        if (!hole.thread.empty()) bore.made_for = BoreFor::thread;
+        if (!(enters && comes_out)) bore.depth = enters ? to + bar.radius() : bar.radius() - from;
+        if (const auto* sink = sink_at(made, hole)) bore.sink = sink->head;
+        lies.piece.bores.push_back(bore);
+        if (!(enters && comes_out)) continue;
+        bore.at.y() = bar.round(way);
+        bore.from_the_back = true;  // it comes out there
+        lies.piece.bores.push_back(std::move(bore));
+    }
+}
+
+/// Slits along a bar, through its wall on both sides.
+void slit_round(Lies& lies, const MadeSolid& made) {
+    const RoundBar bar{lies};
+    auto& piece = lies.piece;
+    for (const auto& cut : made.cut) {
+        if (cut.kind != ShapeKind::box) continue;
+        const auto size = [&](const Vector& way) { return std::abs(cut.size.dot(way.cwiseAbs())); };
+        const Vector away = cut.at - lies.at;
+        const double x = bar.along(cut.at), from = std::max(-piece.length / 2, x - size(lies.along) / 2),
+                     to = std::min(piece.length / 2, x + size(lies.along) / 2);
+        if (to - from < 1e-6) continue;
+        for (const auto& [way, side] : {std::pair{lies.across, lies.out}, {lies.out, lies.across}}) {
+            if (std::abs(away.dot(side)) > 1e-6) continue;
+            for (const double sign : {1.0, -1.0}) {
+                if (sign * away.dot(way) + size(way) / 2 < bar.radius() - 1e-6 || size(side) > bar.radius()) continue;
+                const double y = bar.round(sign * way), half = size(side) / 2;
+                piece.openings.push_back({{from, y - half}, {to, y - half}, {to, y + half}, {from, y + half}});
+            }
+        }
+        piece.note += fmt::format("{}slit {:.0f} mm long, {:.1f} mm wide", piece.note.empty() ? "" : "; ",
+                                  (to - from) * 1e3, std::min(size(lies.across), size(lies.out)) * 1e3);
+    }
+}
+
+/// The ends of a bar, unrolled, where they are not square.
+void end_round(Lies& lies, const MadeSolid& made) {
+    constexpr int parts = 72;
+    const Shape& bar = made.joined.front();
+    if (made.ends.empty() || made.joined.size() != 1) return;
+    auto& piece = lies.piece;
+    std::vector<Vector2d> left, right;
+    for (int i = 0; i <= parts; ++i) {
+        const double angle = std::numbers::pi * (2.0 * i / parts - 1);
+        double from = -piece.length / 2, to = piece.length / 2;
+        for (const auto& end : made.ends)
+            (end_of(bar, end) < 0 ? from : to) =
+                met_along(bar, end, piece.width / 2 * (std::cos(angle) * lies.across + std::sin(angle) * lies.out));
+        left.emplace_back(from, angle * piece.width / 2);
+        right.emplace_back(to, angle * piece.width / 2);
+    }
+    const auto by_x = [](const Vector2d& a, const Vector2d& b) { return a.x() < b.x(); };
+    const double low = std::min_element(left.begin(), left.end(), by_x)->x(),
+                 high = std::max_element(right.begin(), right.end(), by_x)->x(), middle = (low + high) / 2;
+    for (auto* side : {&left, &right})
+        for (auto& p : *side) p.x() -= middle;
+    for (auto& bore : piece.bores) bore.at.x() -= middle;
+    piece.length = high - low;
+    piece.outline = right;
+    piece.outline.insert(piece.outline.end(), left.rbegin(), left.rend());
+    for (const auto& end : made.ends) {
+        const double lean = std::acos(std::min(1.0, std::abs(end.way.dot(bar.axis)))) * 180 / std::numbers::pi;
+        piece.note +=
+            fmt::format("{}one end {}", piece.note.empty() ? "" : "; ",
+                        end.diameter > 0 ? fmt::format("hollowed to Ø{:.1f} mm at {:.0f}°", end.diameter * 1e3, lean)
+                                         : fmt::format("sawn {:.0f}° off square", lean));
+    }
 }
 
 void bore_it(Lies& lies, const MadeSolid& made) {
     auto& piece = lies.piece;
+    if (!piece.is_round) {
+        for (const auto& hole : holes_of(made))
+            if (const auto at = crossing_of(hole, lies)) {
+                auto& bore = piece.bores.emplace_back(bore_of(*at, piece.thickness, hole));
+                if (const auto* sink = sink_at(made, hole)) {
+                    bore.sink = sink->head;
+                    bore.from_the_back = sink->into.dot(lies.out) > 0;
+                }
+            }
+        if (made.joined.front().kind != ShapeKind::cylinder) bore_edges(lies, made);
+        return;
+    }
     for (const auto& cut : made.cut) {
         if (cut.kind != ShapeKind::cylinder) continue;
-        const Vector half = cut.length / 2 * cut.axis;
-        if (piece.is_round) {
-            const Vector between = cut.at - lies.at;
-            const bool on_axis = std::abs(cut.axis.dot(lies.along)) > 1 - 1e-9 &&
-                                 (between - between.dot(lies.along) * lies.along).norm() < 1e-6;
-            if (on_axis && cut.length > piece.length - 1e-6 && cut.diameter < piece.width)
-                piece.wall = (piece.width - cut.diameter) / 2;
-        } else if (const auto at = crossing_of(cut.at - half, cut.at + half, lies)) {
-            piece.bores.push_back(bore_of(*at, piece.thickness, cut.diameter));
-        }
+        const Vector between = cut.at - lies.at;
+        const bool on_axis = std::abs(cut.axis.dot(lies.along)) > 1 - 1e-9 &&
+                             (between - between.dot(lies.along) * lies.along).norm() < 1e-6;
+        if (on_axis && cut.length > piece.length - 1e-6 && cut.diameter < piece.width)
+            piece.wall = (piece.width - cut.diameter) / 2;
     }
-    if (piece.is_round) return;
-    for (const auto& thread : made.threads)
-        if (const auto at = crossing_of(thread.at, thread.at + thread.depth * thread.into, lies)) {
-            const auto known = catalogue::thread_named(thread.thread);
-            auto bore = bore_of(*at, piece.thickness, known ? known->major : 0);
-            bore.made_for = BoreFor::thread;
-            bore.thread = thread.thread;
-            piece.bores.push_back(std::move(bore));
-        }
+    bore_round(lies, made);
+    slit_round(lies, made);
+    end_round(lies, made);
+}
+
+bool are_alike(const std::vector<Vector2d>& a, const std::vector<Vector2d>& b) {
+    return std::equal(a.begin(), a.end(), b.begin(), b.end(),
+                      [](const Vector2d& p, const Vector2d& q) { return (p - q).norm() < 1e-9; });
 }
 
 bool are_alike(const Workpiece& a, const Workpiece& b) {
     return a.name == b.name && a.material == b.material && std::abs(a.length - b.length) < 1e-9 &&
-           std::abs(a.width - b.width) < 1e-9 && std::abs(a.thickness - b.thickness) < 1e-9 && a.outline == b.outline &&
-           a.bores == b.bores && a.wall == b.wall;
+           std::abs(a.width - b.width) < 1e-9 && std::abs(a.thickness - b.thickness) < 1e-9 &&
+           are_alike(a.outline, b.outline) && a.bores == b.bores && a.wall == b.wall && a.openings == b.openings &&
+           a.edges == b.edges;
 }
 
 }  // namespace

@@ -127,10 +127,10 @@ Bore screw_hole(const Eigen::Vector2d& at, std::string thread, bool close) {
 std::vector<Bore> end_bores(const Values& values, const std::string& key, const Eigen::Vector2d& at, double thickness,
                             bool from_the_back) {
     const auto& kind = text(values, key);
-    if (kind != "socket" && kind != "thread") return {};
+    if (kind != "socket" && kind != "thread" && kind != "stud") return {};
     const auto major = major_diameter(values, key + "_thread");
-    const double depth = number(values, key + "_depth");
-    if (!major) return {};
+    if (!major || (kind == "stud" && stuff_of(values) == Stuff::metal)) return {};
+    const double depth = kind == "stud" ? stud_depths * *major : number(values, key + "_depth");
     return {{at, *major, depth < thickness ? depth : 0, BoreFor::thread, text(values, key + "_thread"), from_the_back}};
 }
 

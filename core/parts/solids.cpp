@@ -1,7 +1,12 @@
 #include "parts/solids.h"
 
+#include <fmt/format.h>
+
+#include <cmath>
 #include <numbers>
 
+#include "catalogue/thread.h"
+#include "parts/made_solid.h"
 #include "parts/workpiece.h"
 
 namespace clampet::parts {
@@ -120,6 +125,41 @@ double half_chord(double diameter, double away) {
     return std::sqrt(std::max(0.0, diameter * diameter / 4 - away * away));
 }
 
+Vector top_of(const Shape& bar, const std::vector<EndCut>& ends) {
+    for (const auto& end : ends)
+        if (const Vector side = end.way - end.way.dot(bar.axis) * bar.axis; side.norm() > 1e-6)
+            return side.normalized();
+    return bar.axis.unitOrthogonal();
+}
+
+double met_along(const Shape& bar, const EndCut& end, const Vector& out) {
+    const Vector from = bar.at + out;
+    if (!(end.diameter > 0)) return (end.at - from).dot(end.way) / bar.axis.dot(end.way);
+    // Of a line and a round thing: what lies nearer to the bar's middle.
+    const Vector away = from - end.at, a = bar.axis - bar.axis.dot(end.way) * end.way,
+                 b = away - away.dot(end.way) * end.way;
+    const double p = b.dot(a) / a.squaredNorm(),
+                 q = (b.squaredNorm() - end.diameter * end.diameter / 4) / a.squaredNorm(), root = p * p - q;
+    if (root < 0) return end_of(bar, end) * bar.length / 2;  // it passes beside it
+    const double one = -p - std::sqrt(root), other = -p + std::sqrt(root);
+    return std::abs(one) < std::abs(other) ? one : other;
+}
+
+double end_of(const Shape& bar, const EndCut& end) {
+    return (end.at - bar.at).dot(bar.axis) < 0 ? -1 : 1;
+}
+
+Shape shape_of(const EndCut& end, double reach) {
+    if (end.diameter > 0) return cylinder(end.at, end.diameter, reach, end.way, Stuff::wood);
+    Shape half;
+    half.kind = ShapeKind::prism;
+    half.axis = end.way;
+    half.length = reach;
+    half.at = end.at + reach / 2 * end.way;
+    half.profile = {{-reach, -reach}, {reach, -reach}, {reach, reach}, {-reach, reach}};
+    return half;
+}
+
 namespace {
 
 /// Whether a point lies in a shape, not of a hull.
@@ -159,7 +199,7 @@ double shared_volume(const Shape& a, const Shape& b) {
 }  // namespace
 
 void Solids::piece(std::string name) {
-    made_.push_back({std::move(name), {}, Stuff::wood, 0, false, {}, {}, {}, {}});
+    made_.push_back({std::move(name), {}, Stuff::wood, 0, false, {}, {}, {}, {}, {}, {}});
 }
 
 void Solids::glued(std::string name) {
@@ -177,6 +217,54 @@ void Solids::add(Shape shape, double density) {
     mass_ += mass;
     moment_ += mass * centroid_of(shape);
     shapes_.push_back(std::move(shape));
+}
+
+void Solids::add_fitted(const Shape& bar, std::vector<EndCut> ends, double density) {
+    if (made_.empty()) piece("");
+    constexpr int rings = 40, round = 72;
+    const Vector u = top_of(bar, ends), w = bar.axis.cross(u);
+    const auto out = [&](int i, double share) -> Vector {
+        const double angle = 2 * pi * i / round;
+        return share * bar.diameter / 2 * (std::cos(angle) * u + std::sin(angle) * w);
+    };
+    constexpr double spare = 0.002;  // no cut ends just where the blank does [m]
+    // As long as it must be before it is cut: to where the farthest line along its surface ends.
+    Shape blank = bar;
+    double low = -bar.length / 2, high = bar.length / 2;
+    for (const auto& end : ends) {
+        double farthest = 0;
+        for (int i = 0; i < round; ++i)
+            farthest = std::max(farthest, end_of(bar, end) * met_along(bar, end, out(i, 1)));
+        (end_of(bar, end) < 0 ? low : high) = end_of(bar, end) * (farthest + spare);
+    }
+    blank.length = high - low;
+    blank.at = bar.at + (low + high) / 2 * bar.axis;
+    auto& piece = made_.back();
+    piece.stuff = bar.material;
+    piece.density = density;
+    piece.joined.push_back(blank);
+    piece.ends = ends;
+    // Its volume: lines along it by their lengths, over rings of like area.
+    double length = 0, moment = 0;
+    for (int k = 0; k < rings; ++k)
+        for (int i = 0; i < round; ++i) {
+            double from = -bar.length / 2, to = bar.length / 2;
+            for (const auto& end : ends)
+                (end_of(bar, end) < 0 ? from : to) = met_along(bar, end, out(i, std::sqrt((k + 0.5) / rings)));
+            length += to - from;
+            moment += (to * to - from * from) / 2;
+        }
+    const double of_line = density * pi / 4 * bar.diameter * bar.diameter / (rings * round);
+    mass_ += of_line * length;
+    moment_ += of_line * (length * bar.at + moment * bar.axis);
+    shapes_.push_back(bar);
+}
+
+void Solids::sink(const Vector& at, const Vector& into, double hole, double head, double density) {
+    if (!(head > hole)) return;
+    sinks_.push_back({at, into, hole, head});
+    const double r = hole / 2, big = head / 2, deep = big - r;  // at 90 degrees
+    take(pi * deep / 3 * (big * big + big * r + r * r) - pi * r * r * deep, at + deep / 2 * into, density);
 }
 
 void Solids::add_elsewhere(Shape shape, double density) {
@@ -238,17 +326,37 @@ void Solids::holes_of(const Port& port) {
     };
     const auto sex = port.sizes.find("sex");
     const bool is_female = sex != port.sizes.end() && sex->second == families::Value(std::string("female"));
-    const double depth = is_face ? size("thickness") : is_thread && is_female ? size("depth") : 0;
+    const auto stud = [&]() -> double {
+        const auto known = catalogue::thread_named(std::get<std::string>(port.sizes.at("designation")));
+        return known ? stud_depths * known->major : 0;
+    };
+    const double depth = is_face ? size("thickness") : is_thread && is_female ? size("depth") : is_thread ? stud() : 0;
     if (!(depth > 0) || (is_face && !(size("hole") > 0))) return;
     for (const double way : {-1.0, 1.0})
         for (const auto& piece : made_)
             for (const auto& shape : piece.joined) {
                 if (!holds(shape, port.at + way * depth / 2 * port.z)) continue;
+                if (is_thread && !is_female) return stud_of(port, way * port.z, piece, shape, depth, size("length"));
                 if (is_thread)
                     return thread(port.at, way * port.z, depth, std::get<std::string>(port.sizes.at("designation")));
                 return drill(cylinder(port.at + way * depth / 2 * port.z, size("hole"), depth, port.z, piece.stuff),
                              piece.density);
             }
+}
+
+void Solids::stud_of(const Port& port, const Vector& into, const MadeSolid& piece, const Shape& in, double depth,
+                     double stands_out) {
+    if (piece.stuff != Stuff::wood && piece.stuff != Stuff::plastic) return;
+    while (depth > 0.001 && !holds(in, port.at + depth * into)) depth -= 0.0005;  // through, where it is no thicker
+    const auto designation = std::get<std::string>(port.sizes.at("designation"));
+    list_.push_back({fmt::format("{} threaded rod, {:.0f} mm", designation, std::ceil((depth + stands_out) * 1e3)), 0});
+    // Where the hole would leave next to nothing about it, the rod is cast or glued in as one with the part.
+    constexpr double wall = 0.001;
+    const double out = thread_hole(designation, piece.stuff).diameter / 2 + wall;
+    const Vector side = into.unitOrthogonal(), other = into.cross(side), middle = port.at + depth / 2 * into;
+    for (const Vector& way : {side, other})
+        if (!holds(in, middle + out * way) || !holds(in, middle - out * way)) return;
+    thread(port.at, into, depth, designation);
 }
 
 Body Solids::body(std::vector<Port> ports) const {
@@ -258,7 +366,7 @@ Body Solids::body(std::vector<Port> ports) const {
     b.mass = std::max(0.0, whole.mass_);
     b.bought_mass = bought_;
     b.elsewhere_mass = elsewhere_;
-    b.bought = list_;
+    b.bought = whole.list_;
     if (b.mass > 0) b.centre_of_gravity = whole.moment_ / b.mass;
     for (double& x : b.centre_of_gravity)
         if (std::abs(x) < 1e-12) x = 0;  // what rounding leaves of a symmetry [m]
@@ -271,6 +379,7 @@ Body Solids::body(std::vector<Port> ports) const {
         piece.cut = whole.cuts_;
         piece.threads = whole.threads_;
         piece.roundings = roundings_;
+        piece.sinks = sinks_;
     }
     return b;
 }

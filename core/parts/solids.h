@@ -31,6 +31,19 @@ Zone zone_of_sphere(double diameter, double from, double to);
 /// The half of a circle's diameter at some distance from its middle [m]; 0 outside.
 double half_chord(double diameter, double away);
 
+/// A stud is a screw in what it stands out of: in wood and plastic it goes in so many times its diameter; common
+/// practice.
+inline constexpr double stud_depths = 1.5;
+
+/// Where a line along a bar, `out` of its axis, meets an end's cut: from its middle [m].
+double met_along(const Shape& bar, const EndCut& end, const Vector& out);
+/// Out of a bar's axis, so that what is cut at its first end is the same on both sides of it: unit vector.
+Vector top_of(const Shape& bar, const std::vector<EndCut>& ends);
+/// Which end of the bar a cut is of: -1 or +1, along its axis.
+double end_of(const Shape& bar, const EndCut& end);
+/// What is cut away there, as far as it reaches [m].
+Shape shape_of(const EndCut& end, double reach);
+
 /// Solids that make up a part: what they weigh together, where they balance, and of what pieces they are made.
 class Solids {
  public:
@@ -40,6 +53,8 @@ class Solids {
     void glued(std::string name);
     /// Of the piece, of what it is made of. Density [kg/m^3], 0 or more.
     void add(Shape shape, double density);
+    /// A round bar between two points of its axis whose ends are cut to what they meet: weighed as it is then.
+    void add_fitted(const Shape& bar, std::vector<EndCut> ends, double density);
     /// Made with it, but weighed and drawn in the seam that it reaches through: an arm between its ends.
     void add_elsewhere(Shape shape, double density);
     /// Cut out of that.
@@ -52,6 +67,8 @@ class Solids {
     void add_weighed(Shape shape, double mass, std::string what = {});
     /// A hole or bore through what was added: takes its mass away and is not drawn.
     void drill(const Shape& hole, double density);
+    /// Lets the head of a screw into what was added, flush, where a hole goes in at `at`.
+    void sink(const Vector& at, const Vector& into, double hole, double head, double density);
     /// Cut out of what is made, and weighed apart by take(): what reaches beyond the piece.
     void cut(Shape shape) { cuts_.push_back(std::move(shape)); }
     /// So much less of it [m^3] about a place: what a cut takes, or what two shapes have in common.
@@ -67,6 +84,9 @@ class Solids {
 
  private:
     void holes_of(const Port& port);
+    /// A stud goes into a hole of its own thread in wood and plastic, and stands out of it so far [m].
+    void stud_of(const Port& port, const Vector& into, const MadeSolid& piece, const Shape& in, double depth,
+                 double stands_out);
 
     std::vector<Shape> shapes_;
     std::vector<Reach> reaches_;
@@ -74,6 +94,7 @@ class Solids {
     std::vector<Shape> cuts_;
     std::vector<ThreadedHole> threads_;
     std::vector<Rounding> roundings_;
+    std::vector<Sink> sinks_;
     std::vector<Bought> list_;
     double mass_ = 0, bought_ = 0, elsewhere_ = 0;
     Vector moment_ = Vector::Zero();

@@ -5,6 +5,7 @@
 #include <algorithm>
 #include <cmath>
 #include <limits>
+#include <numbers>
 
 namespace clampet::parts {
 namespace {
@@ -36,10 +37,27 @@ bool is_inside(const std::vector<Vector2d>& outline, const Vector2d& p) {
     return inside;
 }
 
+double Workpiece::around() const {
+    return is_round ? std::numbers::pi * width : width;
+}
+
 std::vector<Vector2d> outline_of(const Workpiece& piece) {
     if (!piece.outline.empty()) return piece.outline;
+    const double a = piece.length / 2, b = piece.around() / 2;
+    return {{-a, -b}, {a, -b}, {a, b}, {-a, b}};
+}
+
+std::vector<Vector2d> side_of(const Workpiece& piece) {
+    if (!piece.is_round) return outline_of(piece);
     const double a = piece.length / 2, b = piece.width / 2;
     return {{-a, -b}, {a, -b}, {a, b}, {-a, b}};
+}
+
+std::optional<Vector2d> seen_at(const Workpiece& piece, const Vector2d& at) {
+    if (!piece.is_round) return at;
+    const double r = piece.width / 2, angle = at.y() / r;
+    if (std::abs(angle) > std::numbers::pi / 2 + 1e-6) return std::nullopt;
+    return Vector2d(at.x(), r * std::sin(angle));
 }
 
 Status check_bores(const Workpiece& piece) {
@@ -50,10 +68,14 @@ Status check_bores(const Workpiece& piece) {
     };
     for (std::size_t i = 0; i < piece.bores.size(); ++i) {
         const auto& bore = piece.bores[i];
-        if (!is_inside(outline, bore.at) || distance_to_edges(bore.at, outline) < bore.diameter / 2)
+        // Round a bar the seam of its template is no edge: only its ends are.
+        const bool is_beside =
+            piece.is_round ? std::abs(bore.at.x()) + bore.diameter / 2 > piece.length / 2
+                           : !is_inside(outline, bore.at) || distance_to_edges(bore.at, outline) < bore.diameter / 2;
+        if (is_beside)
             return Problem{"workpiece.hole_beside_it", "", fmt::format("{} runs out of “{}”.", said(bore), piece.name),
                            "Make the piece larger, or the hole smaller."};
-        if (bore.depth > piece.thickness + 1e-9)
+        if (bore.depth > (piece.is_round ? piece.width : piece.thickness) + 1e-9)
             return Problem{"workpiece.hole_too_deep", "",
                            fmt::format("{} is deeper than “{}” is thick.", said(bore), piece.name),
                            fmt::format("Give at most {:.1f} mm.", piece.thickness * 1e3)};

@@ -22,6 +22,16 @@ using quantity::Dimension;
 
 const std::string workshop_format = "clampet-workshop";
 
+/// Left out where it is not so.
+Field<Item> flag_field(std::string key, bool Item::*member, std::string meaning) {
+    return {std::move(key),
+            std::move(meaning),
+            false,
+            {{"type", "boolean"}},
+            [member](const Node& n, Item& item) { item.*member = n.boolean(); },
+            [member](const Item& item) { return item.*member ? ordered_json(true) : ordered_json(); }};
+}
+
 const Fields<Item>& item_fields() {
     static const Fields<Item> fields{
         "item",
@@ -43,7 +53,13 @@ const Fields<Item>& item_fields() {
           [](const Node& n, Item& item) { item.price = n.quantity(Dimension::number); },
           [](const Item& item) { return item.price ? ordered_json(*item.price) : ordered_json(); }},
          quantity_field("pack", &Item::pack, Dimension::number, schema_of_quantity(0, 1e7, false), "pieces in a pack"),
-         text_field("note", &Item::note, "text")}};
+         text_field("note", &Item::note, "text"),
+         flag_field("by_metre", &Item::by_metre, "sold by the metre: count and pack are metres"),
+         flag_field("salvaged", &Item::salvaged, "found, or taken from something else: nothing is paid for it"),
+         {"delivery", "how long it takes to come when it is ordered [s], or a text such as \"5 days\"", false,
+          schema_of_quantity(0, 366 * 86400.0),
+          [](const Node& n, Item& item) { item.delivery = n.quantity(Dimension::time); },
+          [](const Item& item) { return item.delivery > 0 ? ordered_json(item.delivery) : ordered_json(); }}}};
     return fields;
 }
 

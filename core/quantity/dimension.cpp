@@ -100,6 +100,8 @@ std::vector<Unit> make_units() {
         {"ms", 1e-3, time},
         {"min", 60, time},
         {"h", 3600, time},
+        {"day", 86400, time},
+        {"days", 86400, time},
         {"km", 1e3, length},
         {"mph", 0.44704, speed},
         {"km/h", 1 / 3.6, speed},

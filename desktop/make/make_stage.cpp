@@ -14,6 +14,7 @@
 
 #include "desktop/make/list_view.h"
 #include "desktop/make/piece_card.h"
+#include "desktop/make/printed_page.h"
 #include "desktop/make/sheet_view.h"
 #include "desktop/make/shopping_page.h"
 #include "desktop/make/solids_page.h"
@@ -35,7 +36,7 @@
 namespace clampet::desktop {
 namespace {
 
-enum View { sheet_view, cuts_view, drills_view, work_view, shopping_view, solids_view };
+enum View { sheet_view, cuts_view, drills_view, work_view, shopping_view, solids_view, printed_view };
 
 /// The piece itself, without dimensions and words.
 drawing::Drawing picture_of(const parts::Workpiece& piece) {
@@ -48,10 +49,12 @@ drawing::Drawing picture_of(const parts::Workpiece& piece) {
     const auto material = piece.stuff == parts::Stuff::wood      ? drawing::Material::wood
                           : piece.stuff == parts::Stuff::plastic ? drawing::Material::plastic
                                                                  : drawing::Material::metal;
-    path(parts::outline_of(piece), material);
-    for (const auto& opening : piece.openings) path(opening, drawing::Material::air);
+    path(parts::side_of(piece), material);
+    if (!piece.is_round)
+        for (const auto& opening : piece.openings) path(opening, drawing::Material::air);
     for (const auto& bore : piece.bores)
-        picture.circle({bore.at.x(), bore.at.y()}, bore.diameter / 2, drawing::Material::air);
+        if (const auto seen = parts::seen_at(piece, bore.at))
+            picture.circle({seen->x(), seen->y()}, bore.diameter / 2, drawing::Material::air);
     return picture;
 }
 
@@ -72,6 +75,8 @@ MakeStage::MakeStage(Session& session, QWidget* parent)
       work_(new WorkPage(session, this)),
       shopping_(new ShoppingPage(session, this)),
       solids_(new SolidsPage(session, this)),
+      printed_(new PrintedPage(session, this)),
+      put_back_(new QPushButton(tr("Sawn: left-overs into the drawer"), this)),
       paper_(new QuietComboBox(this)),
       export_(new QPushButton(tr("Export all into a folder…"), this)),
       background_([here = QPointer<MakeStage>(this)](std::function<void()> answer) {
@@ -102,7 +107,8 @@ MakeStage::MakeStage(Session& session, QWidget* parent)
     auto* tab_row = new QWidget(this);
     auto* tabs = new FlowLayout(tab_row);
     auto* group = new QButtonGroup(this);
-    for (const auto& words : {tr("Template"), tr("Cut list"), tr("Drills"), tr("Work"), tr("Shopping"), tr("Solids")}) {
+    for (const auto& words :
+         {tr("Template"), tr("Cut list"), tr("Drills"), tr("Work"), tr("Shopping"), tr("Solids"), tr("As printed")}) {
         auto* tab = new QPushButton(words, tab_row);
         tab->setCheckable(true);
         tab->setProperty("pill", true);
@@ -116,12 +122,19 @@ MakeStage::MakeStage(Session& session, QWidget* parent)
     pages_->addWidget(make_sheet_page());
     pages_->addWidget(make_cuts_page());
     pages_->addWidget(scrolled(drills_, this));
-    for (QWidget* page : std::initializer_list<QWidget*>{work_, shopping_, solids_}) pages_->addWidget(page);
+    for (QWidget* page : std::initializer_list<QWidget*>{work_, shopping_, solids_, printed_}) pages_->addWidget(page);
     right->addWidget(pages_, 1);
     outer->addLayout(right, 3);
     connect(export_, &QPushButton::clicked, this, [this] {
         const QString folder = ask_where();
         if (!folder.isEmpty()) export_into(folder);
+    });
+    drawer_ = session.stockroom.observe([this] {
+        is_old_ = true;
+        if (isVisible()) refresh();
+    });
+    connect(paper_, &QComboBox::currentIndexChanged, this, [this] {
+        if (pages_->currentIndex() == printed_view) show_view(printed_view);
     });
     subscription_ = session.document.observe([this](const project::Change&) {
         is_old_ = true;
@@ -178,6 +191,10 @@ QWidget* MakeStage::make_cuts_page() {
     boards_->setFixedHeight(qRound(150 * std::min(1.3, text_scale())));
     column->addWidget(boards_);
     column->addWidget(scrolled(cuts_, page), 1);
+    put_back_->setProperty("pill", true);
+    put_back_->setToolTip(tr("What was sawn up leaves the drawer; what is left over of all boards goes in."));
+    column->addWidget(put_back_, 0, Qt::AlignLeft);
+    connect(put_back_, &QPushButton::clicked, this, &MakeStage::put_left_overs_back);
     return page;
 }
 
@@ -215,6 +232,7 @@ std::string MakeStage::detail() const {
 void MakeStage::show_view(int which) {
     pages_->setCurrentIndex(which);
     if (which == solids_view) solids_->build();
+    if (which == printed_view) printed_->refresh(wish(make::What::report, make::Format::pdf));
 }
 
 void MakeStage::choose(std::size_t index) {
@@ -227,10 +245,28 @@ void MakeStage::choose(std::size_t index) {
 
 void MakeStage::show_lists() {
     drills_->show_table(make::drill_list(made_));
-    if (const auto cuts = make::cut_list(made_, sawn_)) cuts_->show_table(*cuts);
-    boards_->show_drawing(make::drawing_of(make::layouts_of(made_, sawn_), sawn_));
-    const auto& planning = work_->planning();
-    shopping_->refresh(planning ? planning->work : make::Work{}, sawn_);
+    if (const auto cuts = make::cut_list(made_, sawn_, &session().stockroom.workshop())) cuts_->show_table(*cuts);
+    const auto& drawer = session().stockroom.workshop();
+    const auto layouts = make::layouts_of(made_, sawn_, &drawer);
+    boards_->show_drawing(make::drawing_of(layouts, sawn_));
+    const bool uses_drawer = std::any_of(layouts.begin(), layouts.end(), [](const auto& l) { return !l.own.empty(); });
+    put_back_->setVisible(uses_drawer || !make::left_overs_of(layouts, sawn_).empty());
+    shopping_->refresh(wish(make::What::hardware, make::Format::pdf));
+    if (pages_->currentIndex() == printed_view && isVisible())
+        printed_->refresh(wish(make::What::report, make::Format::pdf));
+}
+
+void MakeStage::put_left_overs_back() {
+    const auto& drawer = session().stockroom.workshop();
+    const auto layouts = make::layouts_of(made_, sawn_, &drawer);
+    const auto left = make::left_overs_of(layouts, sawn_);
+    double count = 0;
+    for (const auto& item : left) count += item.count;
+    if (const auto done = session().stockroom.change(make::sawn_out(drawer, layouts, sawn_), "Sawn: left-overs"); !done)
+        return emit session().problem(text_of(done.problem().sentence()));
+    emit session().notice(
+        count == 1 ? tr("1 left-over is in the drawer now; what was sawn up is out. Undo it in Stock.")
+                   : tr("%1 left-overs are in the drawer now; what was sawn up is out. Undo it in Stock.").arg(count));
 }
 
 PieceCard* MakeStage::add_card(PieceCard* card) {
@@ -327,9 +363,7 @@ make::Wish MakeStage::wish(make::What what, make::Format format) const {
     if (work_->planning()) wish.planning = *work_->planning();
     wish.revision = static_cast<unsigned>(session().document.rig().variants.size()) + 1;
     wish.workshop = &session().stockroom.workshop();
-    wish.own_rate = shopping_->own_rate();
-    wish.ready_made = shopping_->bought();
-    return wish;
+    return shopping_->with_own(wish);
 }
 
 void MakeStage::export_into(const QString& folder) {

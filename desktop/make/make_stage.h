@@ -17,6 +17,7 @@ class DrawingView;
 class FlowLayout;
 class ListView;
 class PieceCard;
+class PrintedPage;
 class QuantityField;
 class SheetView;
 class ShoppingPage;
@@ -46,6 +47,9 @@ class MakeStage : public Stage {
     WorkPage* work() const { return work_; }
     ShoppingPage* shopping() const { return shopping_; }
     SolidsPage* solids() const { return solids_; }
+    PrintedPage* printed() const { return printed_; }
+    /// Takes what was sawn up out of the drawer, and puts the left-overs in.
+    QPushButton* put_back_button() const { return put_back_; }
     QString said() const;
     /// Every sheet and list into a folder: a PDF of all templates, each of them as SVG and DXF, the lists as CSV, the
     /// checklist, the calendar, the report.
@@ -59,6 +63,7 @@ class MakeStage : public Stage {
     void refresh();
     void choose(std::size_t index);
     void show_lists();
+    void put_left_overs_back();
     void add_piece_cards();
     void add_print_cards();
     PieceCard* add_card(PieceCard* card);
@@ -86,6 +91,8 @@ class MakeStage : public Stage {
     WorkPage* work_;
     ShoppingPage* shopping_;
     SolidsPage* solids_;
+    PrintedPage* printed_;
+    QPushButton* put_back_;
     std::vector<QuantityField*> sawing_;
     QComboBox* paper_;
     QPushButton* export_;
@@ -93,6 +100,7 @@ class MakeStage : public Stage {
     project::Background background_;
     bool is_exporting_ = false;
     project::Document::Subscription subscription_;
+    project::Stockroom::Subscription drawer_;
     bool is_old_ = true;  ///< the rig has changed since it was shown
 
  protected:

@@ -31,6 +31,7 @@ ShoppingPage::ShoppingPage(Session& session, QWidget* parent)
       session_(session),
       rate_(new QLineEdit(this)),
       ready_made_(new QLineEdit(this)),
+      ready_days_(new QLineEdit(this)),
       needs_(new ListView(this)),
       cost_(new ListView(this)) {
     auto* column = new QVBoxLayout(this);
@@ -45,10 +46,11 @@ ShoppingPage::ShoppingPage(Session& session, QWidget* parent)
         validator->setNotation(QDoubleValidator::StandardNotation);
         field->setValidator(validator);
         row->addWidget(under_name(name, field, top));
-        connect(field, &QLineEdit::textEdited, this, [this] { refresh(work_, sawing_); });
+        connect(field, &QLineEdit::textEdited, this, [this] { refresh(wish_); });
     };
     named(tr("An hour of yours is worth"), rate_);
     named(tr("Ready-made it would cost"), ready_made_);
+    named(tr("and be here in so many days"), ready_days_);
     column->addWidget(top);
     auto* inside = new QWidget;
     auto* lists = new QVBoxLayout(inside);
@@ -61,31 +63,33 @@ ShoppingPage::ShoppingPage(Session& session, QWidget* parent)
     column->addWidget(scrolled(inside, this), 1);
 }
 
-double ShoppingPage::own_rate() const {
-    return number_in(rate_).value_or(0);
+make::Wish ShoppingPage::with_own(make::Wish wish) const {
+    constexpr double day = 86400;  // [s]
+    wish.own_rate = number_in(rate_).value_or(0);
+    wish.ready_made = number_in(ready_made_);
+    wish.ready_delivery = number_in(ready_days_).value_or(0) * day;
+    return wish;
 }
 
-std::optional<double> ShoppingPage::bought() const {
-    return number_in(ready_made_);
-}
-
-void ShoppingPage::refresh(const make::Work& work, const make::Sawing& sawing) {
-    work_ = work;
-    sawing_ = sawing;
+void ShoppingPage::refresh(const make::Wish& wish) {
+    wish_ = wish;
+    auto asked = with_own(wish);
     const auto& workshop = session_.stockroom.workshop();
+    asked.workshop = &workshop;
     const auto& rig = session_.document.rig();
-    const auto needs = make::needs_of(rig, work, sawing, &workshop);
-    const auto plan = make::plan_of(rig, work);
-    if (!needs || !plan) {
-        const auto& problem = needs ? plan.problem() : needs.problem();
-        needs_->show_table({"", {}, {}, {problem.sentence()}});
-        cost_->show_table({});
-        return;
-    }
     for (auto* field : {rate_, ready_made_}) field->setPlaceholderText("0 " + text_of(workshop.currency));
-    needs_->show_table(make::shopping_list(*needs, workshop.currency));
-    cost_->show_table(
-        make::cost_list(*needs, make::cost_of(*needs, plan->hands_on(), own_rate(), bought()), workshop.currency));
+    ready_days_->setPlaceholderText(tr("days"));
+    const auto show = [&](ListView* list, make::What what) {
+        asked.what = what;
+        const auto table = make::list_of(rig, asked);
+        list->show_table(table && *table ? **table
+                                         : make::Table{"", {}, {}, {table ? "" : table.problem().sentence()}});
+        return static_cast<bool>(table);
+    };
+    if (show(needs_, make::What::hardware))
+        show(cost_, make::What::cost);
+    else
+        cost_->show_table({});
 }
 
 }  // namespace clampet::desktop

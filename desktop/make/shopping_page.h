@@ -15,20 +15,20 @@ class ShoppingPage : public QWidget {
     Q_OBJECT
  public:
     explicit ShoppingPage(Session& session, QWidget* parent = nullptr);
-    void refresh(const make::Work& work, const make::Sawing& sawing);
+    /// What is asked for, but for what it is and what is typed here.
+    void refresh(const make::Wish& wish);
+    /// With what is typed here.
+    make::Wish with_own(make::Wish wish) const;
     ListView* needs() const { return needs_; }
     ListView* cost() const { return cost_; }
     QLineEdit* rate() const { return rate_; }
     QLineEdit* ready_made() const { return ready_made_; }
-    /// What an hour of one's own is worth, and what it would cost to buy.
-    double own_rate() const;
-    std::optional<double> bought() const;
+    QLineEdit* ready_days() const { return ready_days_; }
 
  private:
     Session& session_;
-    make::Work work_;
-    make::Sawing sawing_;
-    QLineEdit *rate_, *ready_made_;
+    make::Wish wish_;
+    QLineEdit *rate_, *ready_made_, *ready_days_;
     ListView *needs_, *cost_;
 };
 

@@ -62,6 +62,7 @@ SolidsPage::SolidsPage(Session& session, QWidget* parent)
       format_(new QuietComboBox(this)),
       chord_(new QuantityField(quantity::Dimension::length, this)),
       holes_(new QuantityField(quantity::Dimension::length, this)),
+      printer_(new QuietComboBox(this)),
       picture_(new OwnPartPicture(this)) {
     ask_where = [this] { return QFileDialog::getExistingDirectory(this, tr("Write solids into a folder")); };
     auto* column = new QVBoxLayout(this);
@@ -93,6 +94,11 @@ SolidsPage::SolidsPage(Session& session, QWidget* parent)
     holes_->show_value(allowance_.printed_holes);
     named(tr("Holes in prints wider by"), holes_);
     for (auto* field : {chord_, holes_}) field->setFixedWidth(qRound(150 * std::min(1.5, text_scale())));
+    printer_->setAccessibleName(tr("Printer"));
+    named(tr("Printer"), printer_);
+    connect(printer_, &QComboBox::currentIndexChanged, this, &SolidsPage::show_piece);
+    list_printers();
+    drawer_ = session.stockroom.observe([this] { list_printers(); });
     write_->setProperty("pill", true);
     named(" ", write_);
     column->addWidget(bottom);
@@ -134,8 +140,19 @@ QString SolidsPage::advice() const {
 
 solids::PrintSettings SolidsPage::settings() const {
     const auto& printers = session_.stockroom.workshop().printers;
-    if (printers.empty()) return {};
-    return {printers.front().walls, printers.front().infill};
+    const auto chosen = static_cast<std::size_t>(std::max(0, printer_->currentIndex()));
+    if (chosen >= printers.size()) return {};
+    return {printers[chosen].walls, printers[chosen].infill};
+}
+
+void SolidsPage::list_printers() {
+    const QString before = printer_->currentText();
+    const QSignalBlocker quiet(printer_);
+    printer_->clear();
+    for (const auto& printer : session_.stockroom.workshop().printers) printer_->addItem(text_of(printer.name));
+    if (printer_->count() == 0) printer_->addItem(tr("as is usual"));
+    printer_->setCurrentIndex(std::max(0, printer_->findText(before)));
+    show_piece();
 }
 
 void SolidsPage::build() {

@@ -35,6 +35,7 @@ class SolidsPage : public QWidget {
     QComboBox* format() const { return format_; }
     QuantityField* chord() const { return chord_; }
     QuantityField* holes() const { return holes_; }
+    QComboBox* printer() const { return printer_; }
     QPushButton* write_button() const { return write_; }
     QPushButton* cancel_button() const { return cancel_; }
     QString said() const;
@@ -46,11 +47,13 @@ class SolidsPage : public QWidget {
  private:
     void took(const Result<solids::Models>& models);
     void show_piece();
+    void list_printers();
     solids::PrintSettings settings() const;
 
     Session& session_;
     std::shared_ptr<solids::ModelShop> shop_;  ///< one worker at a time has it
     project::Background background_;
+    project::Stockroom::Subscription drawer_;
     std::optional<solids::Models> models_;
     std::vector<std::pair<std::size_t, std::size_t>> listed_;  ///< part and piece of each line
     std::string wanted_;                                       ///< a part to show when it is built
@@ -62,6 +65,7 @@ class SolidsPage : public QWidget {
     QPushButton *cancel_, *write_;
     QComboBox *pieces_, *format_;
     QuantityField *chord_, *holes_;
+    QComboBox* printer_;
     OwnPartPicture* picture_;
 };
 

@@ -119,3 +119,26 @@ TEST_CASE("a document of nothing and one without end are refused", "[drawing][do
     document.blocks.emplace_back(of_rows(20000));
     CHECK((pdf_of(document, a4).problem().id == "document.too_long"));
 }
+
+TEST_CASE("the pages on screen are those that are printed", "[drawing][document]") {
+    Document document{"Boom", "Rig", {Heading{"It holds", 1}, of_rows(60)}};
+    const auto images = images_of(document, a4, 2000);
+    REQUIRE(images);
+    CHECK_THAT(Printed(document).info, Catch::Contains("Pages:           " + std::to_string(images->size())));
+    const auto& page = images->front();
+    CHECK(page.width == 420);
+    CHECK(page.height == 594);
+    REQUIRE(page.pixels.size() == 420u * 594u * 4u);
+    // White at its edge, ink where its heading stands, black on white only.
+    const auto dark = [&](int from, int to) {
+        std::size_t count = 0;
+        for (int y = from; y < to; ++y)
+            for (int x = 0; x < page.width; ++x)
+                count +=
+                    static_cast<unsigned char>(page.pixels[4u * static_cast<std::size_t>(y * page.width + x)]) < 128;
+        return count;
+    };
+    CHECK(dark(0, 30) == 0);
+    CHECK(dark(36, 56) > 50);
+    CHECK((images_of({"", "", {}}, a4, 2000).problem().id == "document.nothing"));
+}

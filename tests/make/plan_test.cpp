@@ -284,3 +284,26 @@ TEST_CASE("the calendar is read back by libical and by another parser", "[make][
     REQUIRE(done);
     CHECK((make::calendar_of(plan, *done, "boom", at("2026-11-29")).problem().id == "schedule.nothing_left"));
 }
+
+TEST_CASE("the camera goes on when the rig has held the bag", "[make][plan]") {
+    for (const auto& point : project::starting_points()) {
+        const auto plan = make::plan_of(*project::starting_rig(point.key));
+        if (!plan) continue;
+        std::size_t bag = 0, shots = 0;
+        for (std::size_t i = 0; i < plan->steps.size(); ++i) {
+            if (plan->steps[i].key == "rig/check") bag = i;
+            if (plan->steps[i].key == "rig/check/shots") shots = i;
+        }
+        if (shots == 0) continue;
+        CHECK(shots == plan->steps.size() - 1);
+        // What lies between waits for the bag, by however many others.
+        for (std::size_t i = bag + 1; i < shots; ++i) {
+            CHECK(plan->steps[i].key.starts_with("rig/"));
+            CHECK(std::find_if(plan->steps[i].after.begin(), plan->steps[i].after.end(),
+                               [&](std::size_t k) { return k >= bag; }) != plan->steps[i].after.end());
+        }
+        CHECK(shots > bag + 1);
+        return;
+    }
+    FAIL("no starting point has a payload to put on");
+}

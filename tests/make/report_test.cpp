@@ -9,6 +9,8 @@
 #include "make/rig_picture.h"
 #include "parts/part_kind.h"
 #include "project/starting_points.h"
+#include "quantity/format.h"
+#include "study/payload_limit.h"
 
 using namespace clampet;
 
@@ -125,4 +127,21 @@ TEST_CASE("the report says what the check says", "[make][report]") {
     study::Job job;
     job.cancelled = &cancelled;
     CHECK((make::report_of(rig, "", job).problem().id == "report.stopped"));
+}
+
+TEST_CASE("the report says how much may go on the rig, as the study does", "[make][report]") {
+    for (const auto& point : project::starting_points()) {
+        const auto rig = project::starting_rig(point.key);
+        if (!rig || !rig::payload_of(*rig)) continue;
+        const auto limits = study::rig_limits(*rig);
+        const auto report = make::report_of(*rig, "x");
+        REQUIRE((limits && report));
+        const auto words = words_of(*report);
+        CHECK_THAT(words, Catch::Contains("How much may go on it"));
+        CHECK_THAT(words, Catch::Contains("Largest payload, balanced where it is now: "));
+        if (limits->here.limit.mass > 0 && limits->here.limit.ends)
+            CHECK_THAT(words, Catch::Contains(quantity::format(limits->here.limit.mass, quantity::Dimension::mass,
+                                                               quantity::System::metric, 3)));
+        return;
+    }
 }

@@ -122,3 +122,63 @@ TEST_CASE("the demo's list is of its own drawer's currency and names nothing twi
               1);
     CHECK(make::shopping_list(*needs, workshop.currency).rows.size() == needs->size());
 }
+
+TEST_CASE("timber is priced by the metre, salvage costs nothing, and the last delivery is said", "[make][shopping]") {
+    rig::Rig rig = made("link", {{"length", 0.7}, {"material", std::string("oak")}});
+    rig.interfaces.clear();
+    inventory::Workshop drawer;
+    const auto plain = make::needs_of(rig, {}, {}, &drawer);
+    REQUIRE(plain);
+    const auto board = std::find_if(plain->begin(), plain->end(), [](const Need& n) { return n.kind == "board"; });
+    REQUIRE(board != plain->end());
+    // Its ends go round the bolts: 750 mm, with 2 mm at each end and the kerf.
+    CHECK(board->metres == relative(0.757, 1e-9));
+    inventory::Item by_metre;
+    by_metre.name = inventory::name_of({"oak", 0, board->board->width, board->board->thickness});
+    by_metre.by_metre = true;
+    by_metre.price = 9.5;
+    by_metre.count = 0;
+    by_metre.delivery = 3 * 86400;
+    inventory::Item glue;
+    glue.name = "oil, a small tin";
+    glue.salvaged = true;
+    glue.count = 0;
+    drawer.items = {by_metre, glue};
+    const auto needs = make::needs_of(rig, {}, {}, &drawer);
+    REQUIRE(needs);
+    const auto* timber = need(*needs, board->what);
+    REQUIRE(timber);
+    CHECK(timber->by_metre);
+    CHECK(*timber->cost() == relative(0.8 * 9.5, 1e-9));  // to the next decimetre
+    CHECK(*timber->used_cost() == relative(0.757 * 9.5, 1e-9));
+    const auto cost = make::cost_of(*needs, 3600);
+    CHECK(cost.delivery == 3 * 86400);
+    CHECK(cost.salvaged == std::vector<std::string>{"oil, a small tin"});
+    const auto list = make::shopping_list(*needs, "EUR");
+    const auto text = make::text_of(list);
+    CHECK_THAT(text, Catch::Contains("0.8 m, cut to length, 7.60 EUR, comes in 3 days"));
+    CHECK_THAT(text, Catch::Contains("1, from salvage"));
+    CHECK_THAT(make::text_of(make::cost_list(*needs, cost, "EUR")), Catch::Contains("From salvage, nothing paid: oil"));
+    CHECK(make::time_in_words(cost, 2 * 86400, 7 * 86400) ==
+          "Oak 18 mm, strip of 50 mm, 2400 mm long comes last, 3 days after it is ordered; the work takes 2 days with "
+          "its "
+          "waiting; ready-made it would be here in 7 days: 2 days later.");
+    CHECK_THAT(make::time_in_words(cost, 5.5 * 86400, 7 * 86400), Catch::EndsWith("2 days sooner."));
+    CHECK(make::time_in_words(make::Cost{}, 86400, 0) == "The work takes 1 day with its waiting.");
+}
+
+TEST_CASE("what is glued and screwed wants its screws, by the boards' thickness", "[make][shopping]") {
+    // Common practice: two and a half times the board screwed through, #8 from 12 to 20 mm; one to 60 mm of the joint.
+    const auto needs = make::needs_of(made("yoke"));
+    REQUIRE(needs);
+    const auto screws = std::find_if(needs->begin(), needs->end(),
+                                     [](const Need& n) { return n.what.find("wood screw") != n.what.npos; });
+    REQUIRE(screws != needs->end());
+    CHECK(screws->what == "#8 wood screw, 32 mm");  // 12 mm cheeks: 30, as sold 1¼ in
+    CHECK(screws->count == 4);                      // two in each
+    CHECK(std::none_of(needs->begin(), needs->end(), [](const Need& n) { return n.what.find("#6") != n.what.npos; }));
+    const auto printed = make::needs_of(made("yoke", {{"material", std::string("PETG, printed")}}));
+    REQUIRE(printed);
+    CHECK(std::none_of(printed->begin(), printed->end(),
+                       [](const Need& n) { return n.what.find("wood screw") != n.what.npos; }));
+}

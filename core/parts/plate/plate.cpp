@@ -36,9 +36,16 @@ Result<Body> build(const Values& v) {
     const auto drill = [&](const Vector& at) {
         solids.drill(cylinder(at + Vector(0, 0, thick / 2), hole, thick, Vector::UnitZ(), Stuff::metal), density);
     };
-    if (hole > 0) drill(Vector::Zero());
-    if (hole > 0 && over.norm() > hole / 2) drill(over);
-    Port below = face_port("below", Vector::Zero(), length, width, hole, text(v, "surface"));
+    const double sink = std::max(hole, number(v, "sink"));
+    if (sink > hole && !(hole > 0))
+        return Problem{"plate.sink_without_hole", "sink", "There is no hole for that head.", "Give the hole’s size."};
+    if ((sink - hole) / 2 >= thick || sink >= std::min(length, width))
+        return Problem{"plate.sink_too_deep", "sink", "The head goes through the plate or beyond its edge.",
+                       "Give less, or a thicker plate."};
+    const auto let_in = [&](const Vector& at) { solids.sink(at, Vector::UnitZ(), hole, sink, density); };
+    if (hole > 0) drill(Vector::Zero()), let_in(Vector::Zero());
+    if (hole > 0 && over.norm() > hole / 2) drill(over), let_in(over);
+    Port below = face_port("below", Vector::Zero(), length, width, sink, text(v, "surface"));
     if (text(v, "held_as") == "plate") {
         below.kind = families::PortKind::plate;
         below.sizes = {{"width", width}, {"depth", length}, {"thickness", thick}};
@@ -74,8 +81,12 @@ std::vector<Workpiece> pieces(const Values& v) {
     auto plate = piece_of(v, "plate", number(v, "length"), number(v, "width"), number(v, "thickness"));
     const Eigen::Vector2d over(number(v, "top_ahead"), number(v, "top_aside"));
     const double hole = number(v, "hole");
-    if (hole > 0) plate.bores.push_back({Eigen::Vector2d::Zero(), hole});
-    if (hole > 0 && over.norm() > hole / 2) plate.bores.push_back({over, hole});
+    const double sink = number(v, "sink") > hole ? number(v, "sink") : 0;
+    const auto bore = [&](const Eigen::Vector2d& at) {
+        plate.bores.push_back({at, hole, 0, BoreFor::plain, {}, sink > 0, sink});
+    };
+    if (hole > 0) bore(Eigen::Vector2d::Zero());
+    if (hole > 0 && over.norm() > hole / 2) bore(over);
     if (text(v, "held_as") == "dovetail")
         plate.note = fmt::format("both long edges to {:.0f}°", number(v, "flank_angle") / quantity::degree);
     return {std::move(plate)};
@@ -90,6 +101,8 @@ const PartKind& plate_kind() {
          length_row("width", "Width", 0.038, 2, "Across, y."),
          length_row("thickness", "Thickness", 0.008, 0.2, "Up, z."),
          gap_row("hole", "Hole", 0.007, 0.5, "Through its middle, and where the top is joined; 0 for none."),
+         gap_row("sink", "Let in from below, a head of", 0, 0.05,
+                 "Across the head of a countersunk screw: it lies flush; 0 for none."),
          quantity_row("top_ahead", "Joined on top, ahead", quantity::Dimension::length, 0, {-1, 1},
                       "How far ahead of its middle what stands on it is screwed; less than 0 behind.", "input"),
          quantity_row("top_aside", "Joined on top, to the left", quantity::Dimension::length, 0, {-1, 1},

@@ -16,6 +16,12 @@ Result<Body> build(const Values& v) {
                        "Give less than the height."};
     if (clear + cap >= height)
         return Problem{"post.nothing_left", "clearance", "Nothing is left of the post.", "Give less than the height."};
+    if (leg >= d)
+        return Problem{"post.leg_too_thick", "leg_diameter", "The legs are as thick as the post that they meet.",
+                       "Give less than the post’s diameter."};
+    if (2 * spread <= d)
+        return Problem{"post.legs_too_short", "spread", "The legs end within the post.",
+                       "Give more than half its diameter."};
     if (const auto thread = major_diameter(v, "thread"); !thread) return thread.problem();
     const double density = density_of(v);
     const Stuff stuff = stuff_of(v);
@@ -26,7 +32,8 @@ Result<Body> build(const Values& v) {
         const double round = 2 * std::numbers::pi * i / legs;
         const Vector foot(spread * std::cos(round), spread * std::sin(round), 0), top(0, 0, up);
         solids.piece("leg");
-        solids.add(cylinder((foot + top) / 2, leg, (foot - top).norm(), (foot - top).normalized(), stuff), density);
+        solids.add_fitted(cylinder((foot + top) / 2, leg, (foot - top).norm(), (foot - top).normalized(), stuff),
+                          {{foot, -Vector::UnitZ()}, {top, Vector::UnitZ(), d}}, density);
     }
     solids.glued("cap");
     if (cap > 0) solids.add(cylinder({0, 0, height - cap / 2}, cap_d, cap, Vector::UnitZ(), stuff), density);

@@ -59,25 +59,12 @@ std::vector<families::Parameter> rows() {
         "below", "It is held by", "face");
 }
 
-std::vector<Workpiece> pieces(const Values& v) {
-    const double bore = number(v, "bore"), deep = number(v, "depth"), high = deep + number(v, "floor"),
-                 across = bore + 2 * number(v, "wall");
-    auto block = piece_of(v, "block", across, across, high);
-    block.bores.push_back({Eigen::Vector2d::Zero(), bore, deep < high ? deep : 0});
-    for (auto& below : end_bores(v, "below", Eigen::Vector2d::Zero(), high, true))
-        block.bores.push_back(std::move(below));
-    const auto& held = text(v, "held");
-    if (held == "side_screw") block.note = fmt::format("{} thread or insert from its side", text(v, "screw"));
-    if (held == "clamped") block.note = fmt::format("slit down to its floor; {} across the slit", text(v, "screw"));
-    return {std::move(block)};
-}
-
 }  // namespace
 
 const PartKind& post_socket_kind() {
     static const SimpleKind kind(
         {"post_socket", "Post socket", "A block with a hole that a post, rod or dowel stands in."}, rows(), build, {},
-        fit, pieces);
+        fit);
     return kind;
 }
 

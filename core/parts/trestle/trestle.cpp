@@ -12,15 +12,20 @@ Result<Body> build(const Values& v) {
     if (deep + leg >= height)
         return Problem{"trestle.rail_too_deep", "rail_depth", "The rail reaches down to the floor.",
                        "Give less than its height."};
+    if (rail + 2 * leg >= spread)
+        return Problem{"trestle.feet_too_near", "spread", "The legs find no room between the rail and their feet.",
+                       "Give more than the rail’s and two legs’ thickness."};
     const Stuff stuff = stuff_of(v);
     Solids solids;
     solids.piece("rail");
     solids.add(box({0, 0, height - deep / 2}, {rail, length + 2 * leg, deep}, stuff), density);
     for (const double y : {length / 2, -length / 2})
         for (const double x : {spread / 2, -spread / 2}) {
-            const Vector foot(x, y, 0), top(0, y, height - deep / 2);
+            // To the middle of the rail's side, sawn to it and to the floor.
+            const Vector side(x > 0 ? 1 : -1, 0, 0), foot(x, y, 0), top(side.x() * rail / 2, y, height - deep / 2);
             solids.piece("leg");
-            solids.add(cylinder((foot + top) / 2, leg, (foot - top).norm(), (foot - top).normalized(), stuff), density);
+            solids.add_fitted(cylinder((foot + top) / 2, leg, (foot - top).norm(), (foot - top).normalized(), stuff),
+                              {{foot, -Vector::UnitZ()}, {top, -side}}, density);
         }
     Port feet{"feet", families::PortKind::feet};
     feet.sizes = {{"layout", "rectangle"}, {"length", spread}, {"width", length}, {"on", "feet"}};
