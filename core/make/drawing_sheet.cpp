@@ -185,7 +185,10 @@ drawing::Sheet drawing_of(const MadePart& part, const parts::Workpiece& piece, c
     Column column(to, sheet_length - 0.070, -0.008);
     list_holes(column, piece, holes);
     Column notes(to, 0.008, -sheet_width + 0.014);
-    if (piece.stuff == parts::Stuff::wood) notes.row("Grain along the length. This face up.", TextRole::quiet);
+    if (piece.stuff == parts::Stuff::wood)
+        notes.row(blank_of(piece).is_turned ? "Grain along the longest side. This face up."
+                                            : "Grain along the length. This face up.",
+                  TextRole::quiet);
     if (!piece.note.empty()) notes.row("Then: " + piece.note + ".", TextRole::quiet);
     draw_title(to, part, piece, title);
     to.summary = fmt::format("{}, {} by {} by {}, {} holes, 1:{}.", name_of(part, piece), mm(piece.length),

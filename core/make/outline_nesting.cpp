@@ -27,7 +27,7 @@ struct Outline {
 
 /// Rounded at its corners: no farther out than it must be.
 clip::Path widened(const clip::Path& path, double by) {
-    constexpr double arc = 20;  // micrometres that an arc's chords may leave it
+    constexpr double arc = 100;  // micrometres that an arc's chords may leave it
     clip::ClipperOffset offset(2, arc);
     offset.AddPath(path, clip::jtRound, clip::etClosedPolygon);
     clip::Paths wider;
@@ -84,6 +84,54 @@ clip::Path moved(clip::Path path, clip::cInt x, clip::cInt y) {
     return path;
 }
 
+double cross(const clip::IntPoint& o, const clip::IntPoint& a, const clip::IntPoint& b) {
+    return static_cast<double>(a.X - o.X) * static_cast<double>(b.Y - o.Y) -
+           static_cast<double>(a.Y - o.Y) * static_cast<double>(b.X - o.X);
+}
+
+/// Of counter-clockwise ones.
+bool is_convex(const clip::Path& path) {
+    for (std::size_t i = 0; i < path.size(); ++i)
+        if (cross(path[i], path[(i + 1) % path.size()], path[(i + 2) % path.size()]) < 0) return false;
+    return true;
+}
+
+/// From its lowest corner on, of these the leftmost.
+clip::Path from_lowest(clip::Path path) {
+    const auto lowest = std::min_element(path.begin(), path.end(), [](const auto& a, const auto& b) {
+        return std::pair(a.Y, a.X) < std::pair(b.Y, b.X);
+    });
+    std::rotate(path.begin(), lowest, path.end());
+    return path;
+}
+
+/// Of two convex ones: their edges in the order of their directions.
+clip::Path convex_sum(const clip::Path& one, const clip::Path& other) {
+    const auto a = from_lowest(one), b = from_lowest(other);
+    clip::Path sum;
+    for (std::size_t i = 0, k = 0; i < a.size() || k < b.size();) {
+        sum.push_back({a[i % a.size()].X + b[k % b.size()].X, a[i % a.size()].Y + b[k % b.size()].Y});
+        const auto &from = a[i % a.size()], &to = a[(i + 1) % a.size()], &start = b[k % b.size()],
+                   &end = b[(k + 1) % b.size()];
+        const double turn = cross({0, 0}, {to.X - from.X, to.Y - from.Y}, {end.X - start.X, end.Y - start.Y});
+        const bool is_first = k == b.size() || (i < a.size() && turn >= 0),
+                   is_second = i == a.size() || (k < b.size() && turn <= 0);
+        i += is_first && i < a.size();
+        k += is_second && k < b.size();
+    }
+    return sum;
+}
+
+/// The sum of both, without what would be holes of it: within an outline there is no place for another.
+clip::Paths sum_of(const clip::Path& one, const clip::Path& other) {
+    if (is_convex(one) && is_convex(other)) return {convex_sum(one, other)};
+    clip::Paths sum, outer;
+    clip::MinkowskiSum(one, other, sum, true);
+    for (auto& path : sum)
+        if (clip::Orientation(path)) outer.push_back(std::move(path));
+    return outer;
+}
+
 /// Where the lower left corner of an outline may lie on a sheet: the corners of that region.
 clip::Paths places(const Outline& outline, const std::vector<Lain>& lain, clip::cInt length, clip::cInt width) {
     clip::Path mirrored;
@@ -93,13 +141,7 @@ clip::Paths places(const Outline& outline, const std::vector<Lain>& lain, clip::
                      y = std::max<clip::cInt>(1, width - outline.width);
     clip::Clipper clipper;
     clipper.AddPath({{0, 0}, {x, 0}, {x, y}, {0, y}}, clip::ptSubject, true);
-    for (const auto& other : lain) {
-        clip::Paths sum;
-        clip::MinkowskiSum(mirrored, other.path, sum, true);
-        // Within the other's outline there is no place either: only the outer edge of the sum counts.
-        for (const auto& path : sum)
-            if (clip::Orientation(path)) clipper.AddPath(path, clip::ptClip, true);
-    }
+    for (const auto& other : lain) clipper.AddPaths(sum_of(mirrored, other.path), clip::ptClip, true);
     clip::Paths free;
     clipper.Execute(clip::ctDifference, free, clip::pftNonZero, clip::pftNonZero);
     return free;

@@ -164,31 +164,20 @@ void assumed(const rig::Rig& rig, Document& document) {
     document.blocks.emplace_back(std::move(grid));
 }
 
-/// The most that it may carry where its payload balances now, and which classes of devices that is.
+/// The most that it may carry where its payload balances now.
 void limit(const rig::Rig& rig, const study::Job& job, Document& document) {
-    if (!rig::payload_of(rig)) return;
-    const auto limits = study::rig_limits(rig, {}, job);
-    if (!limits || limits->curve.empty()) return;
+    const auto* payload = rig::payload_of(rig);
+    if (!payload) return;
+    const auto found = study::largest_payload(rig, payload->centre_of_gravity.x(), {}, job);
+    if (!found) return;
+    const auto& most = found->limit;
+    const std::string mass = !most.ends      ? "over " + quantity::format(most.mass, Dimension::mass)
+                             : most.mass > 0 ? quantity::format(most.mass, Dimension::mass, quantity::System::metric, 3)
+                                             : std::string("nothing");
     document.blocks.emplace_back(Heading{"How much may go on it", 2});
-    const auto said = [](const study::PayloadLimit& l) {
-        if (!l.ends) return "over " + quantity::format(l.mass, Dimension::mass);
-        return l.mass > 0 ? quantity::format(l.mass, Dimension::mass, quantity::System::metric, 3)
-                          : std::string("nothing");
-    };
-    const auto& here = limits->here;
-    document.blocks.emplace_back(Paragraph{
-        fmt::format("Largest payload, balanced where it is now: {}{}.", said(here.limit),
-                    here.sentence.empty() ? "" : fmt::format("; beyond that, {}: {}", here.interface, here.sentence))});
-    Grid grid{{"balances ahead of its foot by", "largest payload", "then"}, {}, false};
-    for (const auto& [overhang, found] : limits->curve)
-        grid.rows.push_back({quantity::format(overhang, Dimension::length), said(found.limit),
-                             found.sentence.empty() ? "" : found.interface + ": " + found.sentence});
-    document.blocks.emplace_back(std::move(grid));
-    std::string light;
-    for (const auto& d : limits->devices)
-        if (d.holds) light += (light.empty() ? "" : "; ") + d.device->name;
-    document.blocks.emplace_back(Paragraph{
-        light.empty() ? "No class of device that is known is light enough." : "Light enough: " + light + ".", true});
+    document.blocks.emplace_back(
+        Paragraph{fmt::format("Largest payload, balanced where it is now, as it stands, by typical inputs: {}{}", mass,
+                              found->sentence.empty() ? "" : "; beyond that, " + found->sentence)});
 }
 
 void cautions(const rig::Rig& rig, const study::ScenesCheck& check, Document& document) {

@@ -195,7 +195,12 @@ void draw_below(Drawing& to, const parts::Workpiece& piece) {
     const double left = -piece.length / 2;
     double y = -piece.around() / 2 - over_of(piece).lower - step - 2 * line_height;
     if (piece.stuff == parts::Stuff::wood) {
-        to.arrow({left, y}, {left + 0.025, y}, "grain", Line::outline);
+        // The grain of a block that is bored from its end runs through the paper.
+        const bool is_end = blank_of(piece).is_turned && piece.thickness > std::max(piece.length, piece.width);
+        if (is_end)
+            to.text({left, y}, "end grain: it runs through the sheet", Align::left, TextRole::number);
+        else
+            to.arrow({left, y}, {left + 0.025, y}, "grain", Line::outline);
         y -= 1.5 * line_height;
     }
     for (const auto& line : ways_on(piece)) {

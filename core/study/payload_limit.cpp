@@ -4,6 +4,7 @@
 #include <cmath>
 #include <optional>
 
+#include "rig/joint_store.h"
 #include "study/sentences.h"
 #include "study/solve.h"
 
@@ -112,13 +113,16 @@ Result<RigLimit> largest_payload(const rig::Rig& rig, double ahead, const CheckO
     const ActsAt at{ahead, payload->centre_of_gravity.y(), payload->centre_of_gravity.z()};
     RigLimit answer;
     std::optional<Problem> problem;
+    rig::JointStore joints;  // most of them do not follow from the payload
+    CheckOptions asked = options;
+    if (!asked.joints) asked.joints = &joints;
     const auto found = largest_that([&](double mass) {
         const auto tried = with_payload(rig, mass, at);
         if (!tried) {
             problem = tried.problem();
             return true;
         }
-        const auto checked = check(*tried, options, job);
+        const auto checked = check(*tried, asked, job);
         if (!checked) {
             problem = checked.problem();
             return true;

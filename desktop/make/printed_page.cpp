@@ -66,6 +66,7 @@ void PrintedPage::refresh(const make::Wish& wish) {
 }
 
 void PrintedPage::build() {
+    is_building_ = true;
     says_->setText(tr("Pages are being laid out …"));
     auto wish = wish_;
     wish.what = static_cast<make::What>(which_->currentData().toInt());
@@ -83,6 +84,7 @@ void PrintedPage::build() {
 }
 
 void PrintedPage::took(const Result<std::vector<drawing::PageImage>>& pages) {
+    is_building_ = false;
     images_.clear();
     if (pages)
         for (const auto& page : *pages)

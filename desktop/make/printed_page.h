@@ -22,6 +22,7 @@ class PrintedPage : public QWidget {
     void refresh(const make::Wish& wish);
 
     QComboBox* which() const { return which_; }
+    bool is_building() const { return is_building_; }
     std::size_t pages() const { return images_.size(); }
     const QImage& page(std::size_t index) const { return images_.at(index); }
     QString said() const;
@@ -39,6 +40,7 @@ class PrintedPage : public QWidget {
     make::Wish wish_;
     inventory::Workshop workshop_;
     std::vector<QImage> images_;
+    bool is_building_ = false;
     std::vector<QLabel*> labels_;
     QComboBox* which_;
     QLabel* says_;

@@ -14,6 +14,7 @@
 #include "desktop/bench/bench_stage.h"
 #include "desktop/bench/benches_page.h"
 #include "desktop/make/make_stage.h"
+#include "desktop/make/printed_page.h"
 #include "desktop/make/solids_page.h"
 #include "desktop/rig/elevation_view.h"
 #include "desktop/rig/rig_page.h"
@@ -157,7 +158,8 @@ int main(int argc, char** argv) {
          {"question", "rig, advice, limit, balance, room or picture.", "key", "rig"},
          {"use", "Used like this: cards, separated by commas.", "cards"},
          {"more", "A seam's other inputs, too."},
-         {"list", "On the make page: 0 template, 1 cut list, 2 drills, 3 work, 4 shopping, 5 solids.", "which", "0"},
+         {"list", "On the make page: 0 template, 1 cut list, 2 drills, 3 work, 4 shopping, 5 solids, 6 as printed.",
+          "which", "0"},
          {"working", "Show the working."}});
     parser.process(app);
     QTemporaryDir folder;
@@ -183,8 +185,9 @@ int main(int argc, char** argv) {
     if (parser.value("page") == "make") {
         window.show_stage("make");
         auto* make = window.stage<clampet::desktop::MakeStage>();
-        make->view_button(parser.value("list").toUInt() % 6)->click();
-        while (make->solids()->is_building()) QApplication::processEvents(QEventLoop::WaitForMoreEvents);
+        make->view_button(parser.value("list").toUInt() % 7)->click();
+        while (make->solids()->is_building() || make->printed()->is_building())
+            QApplication::processEvents(QEventLoop::WaitForMoreEvents);
     }
     if (parser.value("page") == "stock-room") window.show_stage("stock");
     if (parser.isSet("seam")) window.select_seam(parser.value("seam"));

@@ -1067,3 +1067,41 @@ TEST_CASE("export writes solids, and says what does not count for them", "[cli][
     CHECK(refused.exit_code == 4);
     CHECK(std::filesystem::file_size(in("file")) == 4);
 }
+
+TEST_CASE("export saws from the drawer, puts the left-overs back, and prints as a printer is set", "[cli][export]") {
+    TemporaryFolder folder;
+    const auto drawer = (folder.path() / "drawer.clampet-workshop.json").string();
+    const std::string boom = CLAMPET_SOURCE_DIR "/data/demo/boom.clampet.json";
+    std::ofstream(drawer) << R"({"format":"clampet-workshop","schema":1,"items":[
+        {"name":"beech, 400 x 70 x 62 mm"},{"name":"M6 wing nut","count":3}],
+        "printers":[{"name":"Thin","material":"PETG, printed","walls":"0.8 mm","infill":0.1},
+                    {"name":"Stout","material":"PETG, printed","walls":"3 mm","infill":0.8}]})";
+    const auto listed = run("export " + boom + " --what cutlist --workshop " + drawer);
+    CHECK(listed.exit_code == 0);
+    CHECK_THAT(listed.out, Catch::Contains("From the drawer, beech, 400 x 70 x 62 mm") &&
+                               Catch::Contains("0.4 mm thinner than drawn"));
+    CHECK(run("export " + boom + " --what cutlist --sawn --workshop " + drawer).exit_code == 0);
+    const auto after = json::parse(std::ifstream(drawer));
+    REQUIRE(after.at("items").size() == 2);
+    // 400 − 96 − 3 mm of kerf.
+    CHECK(after.at("items")[1].at("name") == "beech, 301 × 70 × 62 mm");
+    const auto mass = [&](const std::string& more) {
+        const auto made = run("export " + boom + " --what solids --as stl --out " + (folder.path() / "stl").string() +
+                              " --json --workshop " + drawer + more);
+        CHECK(made.exit_code == 0);
+        return json::parse(made.out).at("prints").at(0).at("mass").get<double>();
+    };
+    CHECK(mass(" --printer Thin") < mass(" --printer Stout"));
+    CHECK(mass("") == mass(" --printer Thin"));  // the first one
+    for (const auto& wrong : std::vector<std::string>{
+             "--what cutlist --sawn", "--what drills --workshop " + drawer + " --sawn",
+             "--what solids --printer Thin --out x", "--what solids --printer Odd --out x --workshop " + drawer,
+             "--what cost --ready-delivery soon", "--what bom --ready-delivery 5"}) {
+        const auto refused = run("export " + boom + " " + wrong);
+        CAPTURE(wrong, refused.err);
+        CHECK(refused.exit_code == 2);
+        CHECK(std::count(refused.err.begin(), refused.err.end(), '\n') == 1);
+    }
+    CHECK_THAT(run("export " + boom + " --what cost --ready-delivery 5").out,
+               Catch::Contains("ready-made it would be here in 5 days"));
+}

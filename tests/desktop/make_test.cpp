@@ -8,6 +8,7 @@
 #include "desktop/make/list_view.h"
 #include "desktop/make/make_stage.h"
 #include "desktop/make/piece_card.h"
+#include "desktop/make/printed_page.h"
 #include "desktop/make/sheet_view.h"
 #include "desktop/make/shopping_page.h"
 #include "desktop/make/solids_page.h"
@@ -249,4 +250,63 @@ TEST_CASE("a rig with nothing to make says where that is said", "[desktop][make]
     CHECK_THAT(d.make().said().toStdString(), Catch::Contains("said on its sheet"));
     CHECK_FALSE(d.make().export_button()->isEnabled());
     CHECK(d.make().state().words == "nothing to make");
+}
+
+TEST_CASE("boards of the drawer come first, and the left-overs go back into it", "[desktop][make]") {
+    MakeWindow d("k16");
+    const auto cuts = [&] { return make::text_of(d.make().cut_list()->shown()); };
+    inventory::Workshop drawer;
+    inventory::Item board;
+    board.name = "birch plywood, 800 × 300 × 9 mm";
+    drawer.items = {board};
+    // Whichever thickness its first link has: a board of the drawer that fits it.
+    const auto made = make::made_of(d.window.document().rig());
+    REQUIRE(made);
+    const auto& piece = made->parts.front().pieces.front();
+    drawer.items[0].name =
+        inventory::name_of({piece.material, 0.8, 0.3, piece.is_round ? 0.02 : piece.thickness, 0, 0});
+    d.window.stockroom().adopt(drawer);
+    QTest::mouseClick(d.make().view_button(1), Qt::LeftButton);
+    QApplication::processEvents();
+    CHECK_THAT(cuts(), Catch::Contains("From the drawer, " + drawer.items[0].name));
+    QTest::mouseClick(d.make().put_back_button(), Qt::LeftButton);
+    const auto& items = d.window.stockroom().workshop().items;
+    REQUIRE_FALSE(items.empty());
+    CHECK(
+        std::none_of(items.begin(), items.end(), [&](const auto& item) { return item.name == drawer.items[0].name; }));
+    CHECK(std::all_of(items.begin(), items.end(),
+                      [](const auto& item) { return inventory::board_of(item).has_value(); }));
+    REQUIRE(d.window.stockroom().undo());
+    CHECK(d.window.stockroom().workshop() == drawer);
+}
+
+TEST_CASE("what will be printed is seen page by page", "[desktop][make]") {
+    MakeWindow d("k01");
+    QTest::mouseClick(d.make().view_button(6), Qt::LeftButton);
+    auto* printed = d.make().printed();
+    CHECK(QTest::qWaitFor([&] { return !printed->is_building() && printed->pages() > 1; }, 60000));
+    CHECK_THAT(printed->said().toStdString(), Catch::Contains("pages of A4, as they are printed"));
+    // It is ink on white, in either theme.
+    CHECK(printed->page(0).pixelColor(2, 2) == QColor(Qt::white));
+    const auto report = printed->pages();
+    printed->which()->setCurrentText("Drills");
+    CHECK(QTest::qWaitFor([&] { return !printed->is_building(); }, 60000));
+    CHECK(printed->pages() < report);
+    d.make().paper()->setCurrentText("A3");
+    CHECK(QTest::qWaitFor([&] { return !printed->is_building() && printed->said().contains("A3"); }, 60000));
+    CHECK(printed->page(0).width() == Approx(0.297 * 4000).margin(1));
+}
+
+TEST_CASE("print settings are those of the printer that is chosen", "[desktop][make][solids]") {
+    MakeWindow d("k04");
+    inventory::Workshop drawer;
+    drawer.printers = {{"Thin", "PETG, printed", 0.8e-3, 0.1}, {"Stout", "PETG, printed", 3e-3, 0.8}};
+    d.window.stockroom().adopt(drawer);
+    QTest::mouseClick(d.make().view_button(5), Qt::LeftButton);
+    auto* solids = d.make().solids();
+    CHECK(QTest::qWaitFor([&] { return !solids->is_building() && solids->models().has_value(); }, 60000));
+    REQUIRE(solids->printer()->count() == 2);
+    CHECK_THAT(solids->advice().toStdString(), Catch::Contains("Walls 0.8 mm, infill 10 %"));
+    solids->printer()->setCurrentText("Stout");
+    CHECK_THAT(solids->advice().toStdString(), Catch::Contains("Walls 3 mm, infill 80 %"));
 }
