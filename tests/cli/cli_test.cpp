@@ -12,6 +12,7 @@
 #include "project/edits.h"
 #include "project/rig_json.h"
 #include "project/starting_points.h"
+#include "said_by.h"
 #include "study/check.h"
 #include "study/sentences.h"
 #include "temporary_folder.h"
@@ -1061,6 +1062,11 @@ TEST_CASE("export writes solids, and says what does not count for them", "[cli][
         CAPTURE(wrong, refused.err);
         CHECK(refused.exit_code == 2);
     }
+    // A limit on file size stands for the full disk: nothing half-written stays, and it says so.
+    const auto full = said_by("trap '' XFSZ; ulimit -f 8; " CLAMPET_CLI " export " + chain +
+                              " --what solids --as stl --chord 0.02mm --out " + in("full") + " 2>&1; echo exit $?");
+    CHECK_THAT(full, Catch::Contains("exit 4"));
+    CHECK((!std::filesystem::exists(in("full")) || std::filesystem::is_empty(in("full"))));
     std::ofstream(in("file")) << "mine";
     const auto refused = run("export " + chain + " --what solids --as stl --out " + in("file"));
     CAPTURE(refused.err);

@@ -143,6 +143,29 @@ TEST_CASE("a bored block has the volume, the centroid and the inertia of the boo
           Approx(box * (b * b + h * h) / 12 - hole * (3 * d * d / 4 + h * h) / 12).epsilon(1e-9));
 }
 
+TEST_CASE("a disc with a hole and a half-dovetail have the inertia of the book", "[solids][made]") {
+    // Hollow cylinder: m (R² + r²)/2 along, m (3 (R² + r²) + h²)/12 across (Bronstein).
+    const double R = 0.06, r = 0.005, h = 0.02;
+    const auto disc = model_of(body_of("turntable", {{"diameter", 2 * R}, {"hole", 2 * r}, {"thickness", h}}));
+    const auto& whole = disc.pieces()[0].whole;
+    const double volume = pi * (R * R - r * r) * h;
+    CHECK(whole.volume == Approx(volume).epsilon(1e-9));
+    CHECK(whole.inertia(2, 2) == Approx(volume * (R * R + r * r) / 2).epsilon(1e-9));
+    CHECK(whole.inertia(0, 0) == Approx(volume * (3 * (R * R + r * r) + h * h) / 12).epsilon(1e-9));
+    // A prism whose section is an isosceles trapezium: its centroid h/3 (a + 2b)/(a + b) up (Bronstein), its polar
+    // moment about the length by its parts: a rectangle and two triangles.
+    const double a = 0.038, t = 0.008, length = 0.05, b = a - 2 * t;
+    const auto plate = model_of(body_of("plate", {{"held_as", "dovetail"}, {"hole", 0.0}}));
+    const auto& solid = plate.pieces()[0].whole;
+    const double section = (a + b) / 2 * t, up = t / 3 * (a + 2 * b) / (a + b);
+    CHECK(solid.volume == Approx(section * length).epsilon(1e-9));
+    CHECK(solid.centroid.z() == Approx(up).epsilon(1e-9));
+    // About the length, through the centroid: h³ (a² + 4ab + b²)/(36 (a + b)) + h (a⁴ − b⁴)/(48 (a − b)).
+    const double flat = t * t * t * (a * a + 4 * a * b + b * b) / (36 * (a + b)),
+                 wide = t * (a * a * a * a - b * b * b * b) / (48 * (a - b));
+    CHECK(solid.inertia(0, 0) == Approx(length * (flat + wide)).epsilon(1e-9));
+}
+
 TEST_CASE("a ball on its stem is a sphere, a cylinder and what they do not share", "[solids][made]") {
     const double ball = 0.015, stem = 0.008, reach = 0.030, across = 0.030, thick = 0.004, r = ball / 2;
     const auto model = model_of(body_of("ball_tip", {{"ball", ball},
