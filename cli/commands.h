@@ -117,6 +117,14 @@ struct ExportRequest {
 };
 /// What the workshop needs of a rig: templates, cut list, drills, solids.
 int export_command(const ExportRequest& request, bool json);
+/// A pull with a scale, what it teaches and how the verdict changes.
+struct PullRequest {
+    std::string file, seam, force, arm, direction = "down", outcome = "slid", date, note;
+    bool anew = false, keep = false;
+};
+int pull_command(const PullRequest& request, bool json);
+/// What a rig's tests teach, and which to do next.
+int belief_command(const std::string& file, bool json);
 /// What is in the drawer.
 int stock_command(const StockRequest& request, bool json);
 /// Factors of every interface along the travel of one axis.

@@ -29,6 +29,7 @@ struct Arguments {
     std::string balance_workshop;
     SolidRequest solid;
     ExportRequest export_it;
+    PullRequest pull;
     unsigned threads = 0;
     SolveRequest solve;
     clampet::study::FitQuestion together;
@@ -234,6 +235,29 @@ void add_commands(CLI::App& app, Arguments& a, int& exit_code) {
                           "Added to the diameter of round holes in prints, for example 0.2mm");
     json_flag(export_it);
     export_it->callback([&] { exit_code = export_command(a.export_it, a.json); });
+
+    auto* pull = app.add_subcommand("pull", "A pull with a scale: what it teaches, before and after");
+    pull->add_option("RIG", a.pull.file, "A .clampet.json file")->required();
+    pull->add_option("--seam", a.pull.seam, "The interface that was pulled, by id or name")->required();
+    pull->add_option("--force", a.pull.force, "When it let go, or the most that it held, for example 42N or 3.5kg")
+        ->required();
+    pull->add_option(
+        "--arm", a.pull.arm,
+        "How far out it was hooked, from the interface towards what it carries; where that balances if left out");
+    pull->add_option("--direction", a.pull.direction, "down, up, ahead, back, left, right, or three numbers")
+        ->capture_default_str();
+    pull->add_option("--outcome", a.pull.outcome, "slid, held, tipped, opened or broke")->capture_default_str();
+    pull->add_flag("--anew", a.pull.anew, "It was loosened and tightened again before");
+    pull->add_option("--date", a.pull.date, "When, for example 2026-11-29");
+    pull->add_option("--note", a.pull.note, "What else was seen");
+    pull->add_flag("--keep", a.pull.keep, "Write the test into the rig's file");
+    json_flag(pull);
+    pull->callback([&] { exit_code = pull_command(a.pull, a.json); });
+
+    auto* belief = app.add_subcommand("belief", "What a rig's tests teach, and which to do next");
+    belief->add_option("RIG", a.file, "A .clampet.json file")->required();
+    json_flag(belief);
+    belief->callback([&] { exit_code = belief_command(a.file, a.json); });
 
     auto* solid = app.add_subcommand("solid", "A part of one's own from STL or STEP: its weight, where it balances");
     solid->add_option("FILE", a.solid.file, "An .stl, .step or .stp file")->required();

@@ -11,6 +11,8 @@
 #include "parts/part_kind.h"
 #include "project/building.h"
 #include "project/rig_json.h"
+#include "prove/belief.h"
+#include "prove/pull.h"
 #include "rig/in_force.h"
 #include "rig/joining.h"
 
@@ -22,7 +24,7 @@ Problem missing(const char* what, const std::string& id) {
             "It may have been removed; undo brings it back."};
 }
 
-constexpr std::size_t most_variants = 20;
+constexpr std::size_t most_variants = 20, most_pulls = 500;
 
 /// The top of what is drawn of a part, along its own z.
 double top_of(const rig::Part& part) {
@@ -231,7 +233,10 @@ struct Apply {
         auto taken = read_rig(rig.variants[e.index].text);
         if (!taken) return taken.problem();
         taken->variants = std::move(rig.variants);
-        return taken;
+        // What was seen stays seen.
+        taken->pulls = std::move(rig.pulls);
+        taken->tightened = std::move(rig.tightened);
+        return prove::taught(std::move(*taken));
     }
     Result<rig::Rig> operator()(const RemoveVariant& e) {
         if (e.index >= rig.variants.size()) return missing("variant", std::to_string(e.index + 1));
@@ -241,6 +246,43 @@ struct Apply {
     Result<rig::Rig> operator()(const SetMaking& e) {
         rig.making = e.making;
         return std::move(rig);
+    }
+    Result<rig::Rig> operator()(const AddPull& e) {
+        if (const auto ok = prove::check(e.pull); !ok) return ok.problem();
+        if (!rig.interface(e.pull.seam)) return missing("interface", e.pull.seam);
+        if (pull_of(e.pull.id) != rig.pulls.end())
+            return Problem{"pull.there_already", "pull", fmt::format("The test “{}” is there already.", e.pull.id),
+                           "Give it another id."};
+        if (rig.pulls.size() >= most_pulls)
+            return Problem{"pull.too_many", "pull", "There are too many tests in this rig.",
+                           fmt::format("Remove some; {} is the most.", most_pulls)};
+        if (e.pull.tightening != 1) rig.tightened[e.pull.seam] = e.pull.tightening;
+        rig.pulls.push_back(e.pull);
+        return prove::taught(std::move(rig));
+    }
+    Result<rig::Rig> operator()(const SetPullOff& e) {
+        const auto pull = pull_of(e.pull);
+        if (pull == rig.pulls.end()) return missing("test", e.pull);
+        pull->is_off = e.is_off;
+        return prove::taught(std::move(rig));
+    }
+    Result<rig::Rig> operator()(const RemovePull& e) {
+        const auto pull = pull_of(e.pull);
+        if (pull == rig.pulls.end()) return missing("test", e.pull);
+        rig.pulls.erase(pull);
+        return prove::taught(std::move(rig));
+    }
+    Result<rig::Rig> operator()(const TightenAnew& e) {
+        if (!rig.interface(e.interface)) return missing("interface", e.interface);
+        int most = 1;
+        for (const auto& pull : rig.pulls)
+            if (pull.seam == e.interface) most = std::max(most, pull.tightening);
+        const auto now = rig.tightened.find(e.interface);
+        rig.tightened[e.interface] = std::max(most, now == rig.tightened.end() ? 1 : now->second) + 1;
+        return prove::taught(std::move(rig));
+    }
+    std::vector<rig::Pull>::iterator pull_of(const std::string& id) {
+        return std::find_if(rig.pulls.begin(), rig.pulls.end(), [&](const rig::Pull& p) { return p.id == id; });
     }
     Result<rig::Rig> operator()(const SetPlanned& e) {
         rig.planned = e.planned;
@@ -552,6 +594,12 @@ std::string label_of(const Edit& edit) {
         std::string operator()(const TakeVariant&) const { return "return to a variant"; }
         std::string operator()(const RemoveVariant&) const { return "removed variant"; }
         std::string operator()(const SetMaking&) const { return "change of the plan of work"; }
+        std::string operator()(const AddPull&) const { return "test with a scale"; }
+        std::string operator()(const SetPullOff& e) const {
+            return e.is_off ? "test taken back" : "test counted again";
+        }
+        std::string operator()(const RemovePull&) const { return "removed test"; }
+        std::string operator()(const TightenAnew&) const { return "tightened anew"; }
         std::string operator()(const SetPlanned&) const { return "change of what is to be held"; }
         std::string operator()(const SetHands&) const { return "change of hands"; }
         std::string operator()(const AddShot&) const { return "new shot"; }

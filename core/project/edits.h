@@ -224,12 +224,29 @@ struct JoinBy {
 struct CloseLoop {
     rig::PortName support, payload;
 };
-using Edit = std::variant<SetInput, ClearInput, SetInputs, SetPort, SetMass, ClearMass, SetCentreOfGravity,
-                          ClearCentreOfGravity, SetPartValue, SetPartName, SetPose, SetStops, SetRequired, SetUse,
-                          AddCase, RemoveCase, SetCaseInput, SetBody, SetRigName, AddPart, RemovePart, Build,
-                          ReplacePart, LiftOut, MoveDown, MoveBranch, Paste, CloseLoop, AddShot, SetShot, TakePose,
-                          GoToShot, SetPositions, RemoveShot, SetPayloadSet, RemovePayloadSet, SetTether, RemoveTether,
-                          JoinBy, KeepVariant, TakeVariant, RemoveVariant, SetPlanned, SetHands, SetMaking>;
+/// Keeps a test, new; where it was tightened anew for it, that tightening is in force.
+struct AddPull {
+    rig::Pull pull;
+};
+/// A test counts no more, or again.
+struct SetPullOff {
+    std::string pull;
+    bool is_off = true;
+};
+struct RemovePull {
+    std::string pull;
+};
+/// An interface was loosened and tightened again: what tests told of its force is told no more.
+struct TightenAnew {
+    std::string interface;
+};
+using Edit =
+    std::variant<SetInput, ClearInput, SetInputs, SetPort, SetMass, ClearMass, SetCentreOfGravity, ClearCentreOfGravity,
+                 SetPartValue, SetPartName, SetPose, SetStops, SetRequired, SetUse, AddCase, RemoveCase, SetCaseInput,
+                 SetBody, SetRigName, AddPart, RemovePart, Build, ReplacePart, LiftOut, MoveDown, MoveBranch, Paste,
+                 CloseLoop, AddShot, SetShot, TakePose, GoToShot, SetPositions, RemoveShot, SetPayloadSet,
+                 RemovePayloadSet, SetTether, RemoveTether, JoinBy, KeepVariant, TakeVariant, RemoveVariant, SetPlanned,
+                 SetHands, SetMaking, AddPull, SetPullOff, RemovePull, TightenAnew>;
 
 /// The rig with an edit done, validated; or a Problem and the old rig stands.
 /// Joints that it has to build to know that they can be are put into the store, where there is one.

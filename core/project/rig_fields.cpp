@@ -2,10 +2,14 @@
 
 #include <fmt/format.h>
 
+#include <algorithm>
+
 #include "loads/load_case.h"
 #include "parts/part_kind.h"
 #include "project/part_fields.h"
 #include "project/rig_json.h"
+#include "prove/belief.h"
+#include "prove/pull.h"
 #include "rig/tether.h"
 
 namespace clampet::project {
@@ -487,6 +491,73 @@ const Fields<rig::Making>& making_fields() {
     return fields;
 }
 
+const Fields<rig::Pull>& pull_fields() {
+    using rig::Pull;
+    const std::vector<std::string> outcomes{"slid", "held", "tipped", "opened", "broke"};
+    const auto spread = [](const char* key, double Pull::*member, const char* meaning) {
+        return quantity_field(key, member, Dimension::number, schema_of_quantity(0, 5), meaning);
+    };
+    static const Fields<Pull> fields{
+        "pull",
+        "a test with a scale, with what it said of the friction when it was made",
+        {text_field("id", &Pull::id, "its name in the file", true),
+         text_field("interface", &Pull::seam, "that was tested", true),
+         text_field("date", &Pull::date, "`2026-11-29`"),
+         {"outcome",
+          "`slid`, `held`, `tipped`, `opened` or `broke`",
+          true,
+          {{"enum", outcomes}},
+          [outcomes](const Node& n, Pull& p) { p.outcome = *prove::outcome_named(n.one_of(outcomes)); },
+          [](const Pull& p) -> ordered_json { return std::string(prove::name_of(p.outcome)); }},
+         quantity_field("force", &Pull::force, Dimension::force, schema_of_quantity(0, 1e5, false),
+                        "when it let go, or the most that it was pulled with [N]", true),
+         vector_field("at", &Pull::at, Dimension::length,
+                      "where it was hooked, from the interface's middle, in the world [m]"),
+         vector_field("way", &Pull::way, Dimension::number, "which way it was pulled, in the world; unit vector"),
+         {"tightening",
+          "those with the same number were made without loosening it in between; 1 where it is left out",
+          false,
+          {{"type", "integer"}, {"minimum", 1}, {"maximum", 100000}},
+          [](const Node& n, Pull& p) {
+              p.tightening = static_cast<int>(std::clamp(n.quantity(Dimension::number), 0.0, 1e6));
+          },
+          [](const Pull& p) -> ordered_json { return p.tightening; }},
+         quantity_field("ratio", &Pull::ratio, Dimension::number, schema_of_quantity(1e-3, 1e3),
+                        "friction times force that was needed to hold it, over what is typical", true),
+         quantity_field("spread", &Pull::spread, Dimension::number, schema_of_quantity(0.01, 1),
+                        "of one such test, standard deviation of its ln"),
+         text_field("friction", &Pull::friction, "the pair that it tells of, or `interface/element/input`", true),
+         spread("friction_spread", &Pull::friction_spread, "what is known of that without tests, in ln"),
+         spread("hand_spread", &Pull::hand_spread, "the same of the hand; 0: no hand tightened it"),
+         spread("rest_spread", &Pull::rest_spread, "and of all else that presses it"),
+         {"off",
+          "`true` where it was taken back: it counts no more",
+          false,
+          {{"type", "boolean"}},
+          [](const Node& n, Pull& p) { p.is_off = n.boolean(); },
+          [](const Pull& p) { return p.is_off ? ordered_json(true) : ordered_json(); }},
+         {"note",
+          "text",
+          false,
+          {{"type", "string"}},
+          [](const Node& n, Pull& p) { p.note = n.string(); },
+          [](const Pull& p) { return p.note.empty() ? ordered_json() : ordered_json(p.note); }}},
+        [](const Node& n, Pull& p) {
+            if (const auto ok = prove::check(p); !ok) {
+                const auto& problem = ok.problem();
+                (n.has(problem.where) ? n.at(problem.where) : n).fail("pull.not_a_test", problem.what, problem.remedy);
+            }
+        }};
+    return fields;
+}
+
+/// Left out where nothing was tested.
+Field<rig::Rig> pulls_field() {
+    auto field = list_field("pulls", &rig::Rig::pulls, pull_fields(), "tests with a scale", 0, 500);
+    field.write = [write = field.write](const rig::Rig& r) { return r.pulls.empty() ? ordered_json() : write(r); };
+    return field;
+}
+
 /// Left out where nothing is from a workshop.
 Field<rig::Rig> used_field() {
     auto field = list_field("used", &rig::Rig::used, used_fields(),
@@ -564,11 +635,23 @@ const Fields<rig::Rig>& rig_fields() {
           {{"$ref", "#/$defs/making"}},
           [](const Node& n, Rig& r) { r.making = making_fields().read(n); },
           [](const Rig& r) { return r.making.is_said() ? making_fields().write(r.making) : ordered_json(); }},
+         pulls_field(),
+         {"tightened",
+          "interface → how many times it has been tightened; 1 where nothing is said",
+          false,
+          {{"type", "object"}, {"additionalProperties", {{"type", "integer"}, {"minimum", 1}, {"maximum", 100000}}}},
+          [](const Node& n, Rig& r) {
+              n.be_object();
+              for (const auto& [id, _] : n.raw().items())
+                  r.tightened[id] = static_cast<int>(std::clamp(n.at(id).quantity(Dimension::number), 1.0, 100000.0));
+          },
+          [](const Rig& r) { return r.tightened.empty() ? ordered_json() : ordered_json(r.tightened); }},
          variants_field()},
         // Positions of shots are read when the interfaces are known: which of their axes slide says what a number is.
         [](const Node& n, Rig& r) {
             if (n.has("shots"))
                 for (std::size_t i = 0; i < r.shots.size(); ++i) read_positions(n.at("shots").item(i), r, r.shots[i]);
+            r = prove::taught(std::move(r));
         }};
     return fields;
 }
@@ -593,6 +676,7 @@ ordered_json rig_schema() {
                   {"planned", planned_fields().schema()},
                   {"used", used_fields().schema()},
                   {"making", making_fields().schema()},
+                  {"pull", pull_fields().schema()},
                   {"payload_set", set_fields().schema()},
                   {"instead", instead_fields().schema()},
                   {"tether", tether_fields().schema()},
@@ -606,8 +690,8 @@ std::string rig_tables() {
            port_fields().table() + "\n" + shape_fields().table() + "\n" + interface_fields().table() + "\n" +
            element_fields().table() + "\n" + shot_fields().table() + "\n" + wanted_fields().table() + "\n" +
            planned_fields().table() + "\n" + hands_fields().table() + "\n" + used_fields().table() + "\n" +
-           making_fields().table() + "\n" + set_fields().table() + "\n" + instead_fields().table() + "\n" +
-           tether_fields().table() + "\n" + variant_fields().table();
+           making_fields().table() + "\n" + pull_fields().table() + "\n" + set_fields().table() + "\n" +
+           instead_fields().table() + "\n" + tether_fields().table() + "\n" + variant_fields().table();
 }
 
 }  // namespace clampet::project

@@ -6,6 +6,7 @@
 
 #include "catalogue/material.h"
 #include "families/stock_use.h"
+#include "rig/learned.h"
 #include "parts/part_kind.h"
 
 namespace clampet::rig {
@@ -347,6 +348,7 @@ Interface in_force(const Rig& rig, const Interface& interface, const Placed* pla
             if (element.id == filled.element) element.inputs[filled.key] = filled.value;
     if (rig.hands && rig.hands->strength != 1)
         for (auto& element : all.elements) tighten(element, *rig.hands);
+    learn(all, rig.learned);
     return all;
 }
 

@@ -57,6 +57,7 @@ struct Resolve {
                            "Give a number."};
         const auto pair = catalogue::friction_named(friction.pair);
         if (!pair) return pair.problem().at(parameter.key);
+        if (friction.learned) return (*this)(*friction.learned);
         return families::Value{at_end({pair->low, pair->typical, pair->high}, end, parameter.spread)};
     }
     Result<families::Value> operator()(const NamedStock& stock) const {

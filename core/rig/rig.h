@@ -58,7 +58,8 @@ struct Band {
     friend bool operator==(const Band&, const Band&) = default;
 };
 struct FrictionOf {
-    std::string pair;  ///< "steel on plywood"
+    std::string pair;                  ///< "steel on plywood"
+    std::optional<Band> learned = {};  ///< what tests say of it, instead of the table; never in a file
     friend bool operator==(const FrictionOf&, const FrictionOf&) = default;
 };
 struct Link {
@@ -191,6 +192,36 @@ struct Making {
     friend bool operator==(const Making&, const Making&) = default;
 };
 
+/// What was seen when an interface was pulled.
+enum class Outcome { slid, held, tipped, opened, broke };
+/// A test with a scale, as it was made. What it says of the friction was worked out with the rig as it stood then, so
+/// that a later change of the rig does not change what was seen.
+struct Pull {
+    std::string id, seam;  ///< its own, and the interface's
+    std::string date;      ///< "2026-11-29"; empty where nobody said
+    Outcome outcome = Outcome::slid;
+    double force = 0;              ///< [N]
+    Vector at = Vector::Zero();    ///< where it was hooked, from the interface's middle, in the world [m]
+    Vector way = Vector::UnitX();  ///< which way it was pulled, in the world; unit vector
+    int tightening = 1;            ///< those with the same number were made without loosening it in between
+    double ratio = 1;              ///< friction times force that was needed to hold it, over what is typical
+    double spread = 0.10;          ///< of one such test, in ln
+    std::string friction;          ///< "rubber on oak"; "interface/element/input" where no pair of the table is meant
+    double friction_spread = 0;    ///< what is known of it without tests, standard deviation of its ln
+    double hand_spread = 0;        ///< the same of the hand that tightened it; 0: no hand did
+    double rest_spread = 0;        ///< and of all else that presses it
+    bool is_off = false;           ///< taken back: kept, and counts no more
+    std::string note;
+    bool operator==(const Pull&) const = default;
+};
+/// What tests have taught, as factors of what is typical. It follows from the pulls: never in a file.
+struct Learned {
+    std::map<std::string, Band, std::less<>> frictions;  ///< by pair, or "interface/element/input"
+    std::optional<Band> hand;                            ///< of whoever tightens
+    std::map<std::string, Band, std::less<>> seams;      ///< tightened as it was tested: friction times force together
+    friend bool operator==(const Learned&, const Learned&) = default;
+};
+
 /// The rig as it once stood, kept to be compared with: as the text of its file.
 struct Variant {
     std::string name, text;
@@ -214,6 +245,9 @@ struct Rig {
     std::string workshop = {};          ///< what `used` is from, by name; empty where nothing is
     std::vector<Used> used = {};
     Making making = {};
+    std::vector<Pull> pulls = {};
+    std::map<std::string, int, std::less<>> tightened = {};  ///< interface → which tightening is in force; 1 where none
+    Learned learned = {};
     const Part* part(std::string_view id) const;
     const Interface* interface(std::string_view id) const;
     Part* part(std::string_view id);

@@ -16,6 +16,7 @@
 #include "desktop/make/make_stage.h"
 #include "desktop/make/printed_page.h"
 #include "desktop/make/solids_page.h"
+#include "desktop/prove/prove_stage.h"
 #include "desktop/rig/elevation_view.h"
 #include "desktop/rig/rig_page.h"
 #include "desktop/rig/seam_sheet.h"
@@ -188,6 +189,11 @@ int main(int argc, char** argv) {
         make->view_button(parser.value("list").toUInt() % 7)->click();
         while (make->solids()->is_building() || make->printed()->is_building())
             QApplication::processEvents(QEventLoop::WaitForMoreEvents);
+    }
+    if (parser.value("page") == "prove") {
+        window.show_stage("prove");
+        auto* prove = window.stage<clampet::desktop::ProveStage>();
+        while (prove->is_looking()) QApplication::processEvents(QEventLoop::WaitForMoreEvents);
     }
     if (parser.value("page") == "stock-room") window.show_stage("stock");
     if (parser.isSet("seam")) window.select_seam(parser.value("seam"));

@@ -1,6 +1,7 @@
 #include "desktop/bench/bench_stage.h"
 #include "desktop/brief/brief_page.h"
 #include "desktop/make/make_stage.h"
+#include "desktop/prove/prove_stage.h"
 #include "desktop/rig/rig_page.h"
 #include "desktop/shell/stage.h"
 #include "desktop/stock/stock_stage.h"
@@ -10,7 +11,7 @@ namespace clampet::desktop {
 std::vector<Stage*> make_stages(Session& session, QWidget* parent) {
     return {
         new BriefPage(session, parent),  new RigPage(session, parent),    new MakeStage(session, parent),
-        new StockStage(session, parent), new BenchStage(session, parent),
+        new ProveStage(session, parent), new StockStage(session, parent), new BenchStage(session, parent),
     };
 }
 

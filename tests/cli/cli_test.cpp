@@ -1111,3 +1111,40 @@ TEST_CASE("export saws from the drawer, puts the left-overs back, and prints as 
     CHECK_THAT(run("export " + boom + " --what cost --ready-delivery 5").out,
                Catch::Contains("ready-made it would be here in 5 days"));
 }
+
+TEST_CASE("a pull says what it teaches, and is kept where that is asked", "[cli][prove]") {
+    TemporaryFolder folder;
+    const auto file = (folder.path() / "rail.clampet.json").string();
+    std::filesystem::copy_file(CLAMPET_SOURCE_DIR "/data/demo/stair-rail.clampet.json", file);
+    const auto before = json::parse(run("belief " + file + " --json").out);
+    CHECK(before.at("believed").empty());
+    REQUIRE(before.at("tests_to_do").size() > 1);
+    const auto& first = before.at("tests_to_do")[0];
+    const std::string seam = first.at("interface");
+    const auto way = fmt::format("{},{},{}", first.at("way")[0].get<double>(), first.at("way")[1].get<double>(),
+                                 first.at("way")[2].get<double>());
+    const auto pull = fmt::format("pull {} --seam {} --direction {} --force {}N", file, seam, way,
+                                  0.5 * first.at("slides_at").get<double>());
+    const auto tried = run(pull + " --json");
+    CAPTURE(tried.err);
+    const auto told = json::parse(tried.out);
+    CHECK(told.at("pull").at("ratio").get<double>() < 1);
+    CHECK(told.at("after").at("factor").get<double>() < told.at("before").at("factor").get<double>());
+    CHECK(told.at("kept") == false);
+    CHECK(json::parse(run("belief " + file + " --json").out).at("believed").empty());
+    CHECK_THAT(run(pull + " --keep --note \"scale borrowed\"").out,
+               Catch::Contains("Kept in the rig’s file") || Catch::Contains("Kept in the rig's file"));
+    const auto after = json::parse(run("belief " + file + " --json").out);
+    CHECK(after.at("believed").size() >= 2);
+    CHECK(run("validate " + file).exit_code == 0);
+    CHECK_THAT(run("belief " + file).out, Catch::Contains("friction of") && Catch::Contains("as it is"));
+    for (const auto& wrong : std::vector<std::string>{
+             "--seam nothing --force 10N", "--seam " + seam + " --force lots",
+             "--seam " + seam + " --force 10N --direction sideways", "--seam " + seam + " --force 10N --outcome flew",
+             "--seam " + seam + " --force 99kN --direction " + way, "--seam " + seam + " --force -3N"}) {
+        const auto refused = run("pull " + file + " " + wrong);
+        CAPTURE(wrong, refused.err);
+        CHECK(refused.exit_code == 2);
+        CHECK(std::count(refused.err.begin(), refused.err.end(), '\n') == 1);
+    }
+}

@@ -27,6 +27,21 @@ void open_demo(Document& d) {
 }
 }  // namespace
 
+namespace {
+
+rig::Pull a_pull(const char* id, const std::string& seam) {
+    rig::Pull pull;
+    pull.id = id;
+    pull.seam = seam;
+    pull.force = 40;
+    pull.ratio = 0.8;
+    pull.friction = "rubber on oak";
+    pull.friction_spread = 0.3;
+    return pull;
+}
+
+}  // namespace
+
 TEST_CASE("every edit undoes to the same bytes, and redoes", "[project][document]") {
     const std::vector<project::Edit> edits{
         SetInput{"ball", "ball", "torque", 1.2},
@@ -83,6 +98,7 @@ TEST_CASE("every edit undoes to the same bytes, and redoes", "[project][document
         REQUIRE(d.perform(project::SetPose{d.rig().interfaces[2].id, "slide", 0.1}));
         REQUIRE(d.perform(project::SetPayloadSet{{"bare", "Bare", {d.rig().parts.back().id}, {}}}));
         REQUIRE(d.perform(project::SetTether{{"cord", "Cord", d.rig().parts.back().id, d.rig().parts.front().id, {}}}));
+        REQUIRE(d.perform(project::AddPull{a_pull("pull-1", d.rig().interfaces.back().id)}));
         REQUIRE(d.perform(project::KeepVariant{"A"}));
         REQUIRE(d.perform(project::SetRigName{"changed since"}));
         other = d.rig();
@@ -102,7 +118,11 @@ TEST_CASE("every edit undoes to the same bytes, and redoes", "[project][document
         project::KeepVariant{"B"},
         project::TakeVariant{0},
         project::SetMaking{{"paint", "", "", "", "", "", {{"arm/saw", "2026-11-30"}}}},
-        project::RemoveVariant{0}};
+        project::RemoveVariant{0},
+        project::AddPull{a_pull("pull-2", other.interfaces.back().id)},
+        project::SetPullOff{"pull-1"},
+        project::RemovePull{"pull-1"},
+        project::TightenAnew{other.interfaces.back().id}};
     std::set<std::size_t> kinds;  // every kind of edit is among them but the one that needs ports that meet
     for (const auto* list : {&edits, &others})
         for (const auto& edit : *list) kinds.insert(edit.index());

@@ -1,0 +1,189 @@
+#include <fmt/format.h>
+
+#include "commands.h"
+#include "long_work.h"
+#include "project/edits.h"
+#include "project/file.h"
+#include "project/rig_json.h"
+#include "prove/next_tests.h"
+#include "quantity/format.h"
+#include "quantity/parse.h"
+#include "report.h"
+#include "rig_file.h"
+#include "study/sentences.h"
+
+namespace clampet::cli {
+
+using nlohmann::ordered_json;
+using prove::Believed;
+using quantity::Dimension;
+
+namespace {
+
+std::string what_of(const rig::Rig& rig, const Believed& b) {
+    if (b.what == Believed::What::hand) return "the hand that tightens";
+    if (b.what == Believed::What::friction) return "friction of " + b.name;
+    const auto* seam = rig.interface(b.name);
+    return fmt::format("{}, tightened as it is", seam ? seam->name : b.name);
+}
+
+ordered_json normal_json(const prove::Normal& normal) {
+    const auto band = normal.band();
+    return {{"mean_ln", normal.mean},
+            {"deviation_ln", normal.deviation},
+            {"low", band.low},
+            {"typical", band.typical},
+            {"high", band.high}};
+}
+
+ordered_json belief_json(const prove::Belief& belief) {
+    ordered_json all = ordered_json::array();
+    for (const auto& b : belief.all)
+        all.push_back({{"what", b.what == Believed::What::friction ? "friction"
+                                : b.what == Believed::What::hand   ? "hand"
+                                                                   : "together"},
+                       {"name", b.name},
+                       {"before", normal_json(b.before)},
+                       {"after", normal_json(b.after)},
+                       {"tests", b.tests}});
+    return {{"believed", all}, {"unlikely", belief.unlikely}};
+}
+
+std::string band_words(const prove::Normal& normal) {
+    const auto band = normal.band();
+    return fmt::format("{:.2f} ({:.2f} to {:.2f})", band.typical, band.low, band.high);
+}
+
+void print_belief(const rig::Rig& rig, const prove::Belief& belief) {
+    if (belief.all.empty()) return fmt::print("No test yet: all is as the tables have it.\n");
+    fmt::print("times what is typical, 5 to 95 %\n  {:<44} {:<24} {:<24} tests\n", "", "before", "after");
+    for (const auto& b : belief.all)
+        fmt::print("  {:<44} {:<24} {:<24} {}\n", what_of(rig, b), band_words(b.before), band_words(b.after), b.tests);
+    for (const auto& id : belief.unlikely)
+        fmt::print("! {} lies outside of what was likely: check its force and place, or the model is wrong there.\n",
+                   id);
+}
+
+Result<prove::PullAsked> asked_of(const PullRequest& request) {
+    prove::PullAsked asked;
+    asked.seam = request.seam;
+    const auto force = quantity::parse(request.force, Dimension::force);
+    if (!force) return force.problem().at("force");
+    asked.force = *force;
+    if (!request.arm.empty()) {
+        const auto arm = quantity::parse(request.arm, Dimension::length);
+        if (!arm) return arm.problem().at("arm");
+        asked.arm = *arm;
+    }
+    const auto way = prove::way_named(request.direction);
+    if (!way) return way.problem();
+    asked.way = *way;
+    const auto outcome = prove::outcome_named(request.outcome);
+    if (!outcome) return outcome.problem();
+    asked.outcome = *outcome;
+    asked.anew = request.anew;
+    asked.date = request.date;
+    asked.note = request.note;
+    return asked;
+}
+
+const study::InterfaceResult* result_of(const study::RigCheck& check, const std::string& seam) {
+    const auto found =
+        std::find_if(check.interfaces.begin(), check.interfaces.end(), [&](const auto& r) { return r.id == seam; });
+    return found == check.interfaces.end() ? nullptr : &*found;
+}
+
+ordered_json verdict_json(const study::InterfaceResult& r) {
+    return {{"verdict", study::name_of(r.verdict)},
+            {"factor", number(r.typical)},
+            {"factor_low", number(r.low)},
+            {"factor_high", number(r.high)}};
+}
+
+std::string verdict_words(const study::InterfaceResult& r) {
+    return fmt::format("{}, {} ({} to {})", study::name_of(r.verdict), quantity::format_factor(r.typical),
+                       quantity::format_factor(r.low), quantity::format_factor(r.high));
+}
+
+}  // namespace
+
+int pull_command(const PullRequest& request, bool json) {
+    const auto asked = asked_of(request);
+    if (!asked) return fail(asked.problem(), wrong_usage);
+    const auto rig = load_rig(request.file);
+    if (!rig) return fail(rig.problem(), unreadable);
+    const auto pull = prove::explained(*rig, *asked);
+    if (!pull) return fail(pull.problem(), wrong_usage);
+    const auto after = project::edited(*rig, project::AddPull{*pull});
+    if (!after) return fail(after.problem(), wrong_usage);
+    const auto before_check = study::check(*rig), after_check = study::check(*after);
+    if (!before_check || !after_check)
+        return fail(before_check ? after_check.problem() : before_check.problem(), wrong_usage);
+    const auto *was = result_of(*before_check, pull->seam), *is = result_of(*after_check, pull->seam);
+    if (!was || !is)
+        return fail({"pull.no_result", "seam", "This interface was not checked.", "Check the rig first."}, wrong_usage);
+    if (request.keep)
+        if (const auto ok = project::write_file_atomically(request.file, project::write_rig(*after)); !ok)
+            return fail(ok.problem(), unwritable);
+    const auto belief = prove::belief_of(*after);
+    if (json) {
+        auto answer = belief_json(belief);
+        answer["pull"] = {{"id", pull->id},
+                          {"interface", pull->seam},
+                          {"ratio", pull->ratio},
+                          {"friction", pull->friction},
+                          {"outcome", std::string(prove::name_of(pull->outcome))},
+                          {"tightening", pull->tightening}};
+        answer["before"] = verdict_json(*was);
+        answer["after"] = verdict_json(*is);
+        answer["kept"] = request.keep;
+        print(answer);
+    } else {
+        fmt::print("{}: {} at {} {}; that takes {:.2f} times what friction and force typically give.\n\n", was->name,
+                   prove::name_of(pull->outcome), quantity::format(pull->force, Dimension::force),
+                   prove::name_of_way(pull->way), pull->ratio);
+        print_belief(*after, belief);
+        fmt::print("\n{}: {}\n  now {}\n", was->name, verdict_words(*was), verdict_words(*is));
+        fmt::print("{}\n",
+                   request.keep ? "Kept in the rig's file." : "Not kept: add --keep to write it into the rig's file.");
+    }
+    return is->verdict == study::Verdict::holds ? done : not_all_hold;
+}
+
+int belief_command(const std::string& file, bool json) {
+    const auto rig = load_rig(file);
+    if (!rig) return fail(rig.problem(), unreadable);
+    const auto belief = prove::belief_of(*rig);
+    const auto tests = [&] {
+        const LongWork work("looked at", json);
+        return prove::tests_to_do(*rig, work.job(0));
+    }();
+    if (!tests) return fail(tests.problem(), wrong_usage);
+    if (json) {
+        auto answer = belief_json(belief);
+        ordered_json to_do = ordered_json::array();
+        for (const auto& t : *tests)
+            to_do.push_back({{"interface", t.seam},
+                             {"worth", t.worth},
+                             {"at", {t.at.x(), t.at.y(), t.at.z()}},
+                             {"way", {t.way.x(), t.way.y(), t.way.z()}},
+                             {"slides_at", t.slides_at},
+                             {"low", t.low},
+                             {"high", t.high},
+                             {"stop_at", number(t.stop_at)},
+                             {"watch", t.watch}});
+        answer["tests_to_do"] = to_do;
+        print(answer);
+        return done;
+    }
+    print_belief(*rig, belief);
+    if (!tests->empty()) fmt::print("\nTests to do, the one that tells most first:\n");
+    for (std::size_t i = 0; i < tests->size(); ++i) {
+        const auto& t = (*tests)[i];
+        fmt::print("{}. {}: {:.0f} % that its verdict changes\n", i + 1, t.name, 100 * t.worth);
+        for (const auto& words : t.watch) fmt::print("     {}\n", words);
+    }
+    return done;
+}
+
+}  // namespace clampet::cli

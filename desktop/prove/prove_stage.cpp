@@ -1,0 +1,344 @@
+#include "desktop/prove/prove_stage.h"
+
+#include <QCheckBox>
+#include <QComboBox>
+#include <QDate>
+#include <QHBoxLayout>
+#include <QLabel>
+#include <QLineEdit>
+#include <QPointer>
+#include <QPushButton>
+#include <QScrollArea>
+#include <QSignalBlocker>
+#include <QVBoxLayout>
+
+#include "desktop/prove/belief_view.h"
+#include "desktop/theme/theme.h"
+#include "desktop/theme/words.h"
+#include "desktop/widgets/drawing_view.h"
+#include "desktop/widgets/flow_layout.h"
+#include "desktop/widgets/panel.h"
+#include "desktop/widgets/quantity_field.h"
+#include "desktop/widgets/quiet_combo_box.h"
+#include "prove/test_picture.h"
+
+namespace clampet::desktop {
+
+using quantity::Dimension;
+
+ProveStage::ProveStage(Session& session, QWidget* parent)
+    : Stage(session, parent),
+      background_([here = QPointer<ProveStage>(this)](std::function<void()> answer) {
+          if (here) QMetaObject::invokeMethod(here, std::move(answer), Qt::QueuedConnection);
+      }),
+      says_(wrapped(this, 0.95)),
+      watch_(wrapped(this, 0.95)),
+      answer_(wrapped(this, 0.95)),
+      inside_tests_(new QWidget),
+      inside_pulls_(new QWidget),
+      test_column_(new QVBoxLayout(inside_tests_)),
+      pull_column_(new QVBoxLayout(inside_pulls_)),
+      picture_(new DrawingView(this)),
+      belief_(new BeliefView(this)),
+      seam_(new QuietComboBox(this)),
+      way_(new QuietComboBox(this)),
+      outcome_(new QuietComboBox(this)),
+      force_(new QuantityField(Dimension::force, this)),
+      arm_(new QuantityField(Dimension::length, this)),
+      note_(new QLineEdit(this)),
+      anew_(new QCheckBox(tr("Loosened and tightened again before"), this)),
+      keep_(new QPushButton(tr("Keep this test"), this)),
+      tightened_(new QPushButton(tr("It was tightened anew"), this)) {
+    auto* outer = new QHBoxLayout(this);
+    outer->setContentsMargins(24, 16, 24, 12);
+    outer->setSpacing(18);
+    auto* left = new QVBoxLayout;
+    left->addWidget(heading(tr("Tests to do"), this, 1.3));
+    left->addWidget(says_);
+    test_column_->setContentsMargins(0, 0, 0, 0);
+    left->addWidget(scrolled(inside_tests_, this), 2);
+    left->addWidget(heading(tr("Tests made"), this, 1.1));
+    pull_column_->setContentsMargins(0, 0, 0, 0);
+    left->addWidget(scrolled(inside_pulls_, this), 2);
+    outer->addLayout(left, 3);
+    auto* right = new QVBoxLayout;
+    picture_->setMinimumHeight(150);
+    right->addWidget(picture_, 3);
+    right->addWidget(watch_);
+    right->addWidget(make_form());
+    right->addWidget(answer_);
+    auto* inside = new QWidget;
+    auto* curves = new QVBoxLayout(inside);
+    curves->setContentsMargins(0, 0, 0, 0);
+    curves->addWidget(belief_);
+    curves->addStretch(1);
+    right->addWidget(heading(tr("What the tests teach"), this, 1.1));
+    right->addWidget(scrolled(inside, this), 3);
+    outer->addLayout(right, 4);
+    subscription_ = session.document.observe([this](const project::Change&) {
+        is_old_ = true;
+        if (isVisible()) refresh();
+    });
+}
+
+QWidget* ProveStage::make_form() {
+    auto* form = new QWidget(this);
+    auto* row = new FlowLayout(form);
+    const auto named = [&](const QString& name, QWidget* field) {
+        field->setAccessibleName(name);
+        row->addWidget(under_name(name, field, form));
+    };
+    for (const auto& [words, key] : {std::pair{tr("down"), "down"},
+                                     {tr("up"), "up"},
+                                     {tr("ahead"), "ahead"},
+                                     {tr("back"), "back"},
+                                     {tr("to the left"), "left"},
+                                     {tr("to the right"), "right"}})
+        way_->addItem(words, QString(key));
+    for (const auto& [words, key] : {std::pair{tr("it slid"), "slid"},
+                                     {tr("it held"), "held"},
+                                     {tr("it tipped first"), "tipped"},
+                                     {tr("it opened first"), "opened"},
+                                     {tr("something broke"), "broke"}})
+        outcome_->addItem(words, QString(key));
+    force_->set_name(tr("The scale showed"),
+                     tr("When it let go, or the most that it was pulled with: 42 N, 3.5 kg, 9 lb."));
+    arm_->set_name(tr("Hooked so far out"), tr("From the middle of the seam, towards what it carries."));
+    arm_->take_nothing();
+    for (auto* field : {force_, arm_}) field->setFixedWidth(qRound(150 * std::min(1.5, text_scale())));
+    named(tr("Seam"), seam_);
+    named(tr("Pulled"), way_);
+    named(tr("Hooked so far out"), arm_);
+    named(tr("The scale showed"), force_);
+    named(tr("What it did"), outcome_);
+    note_->setPlaceholderText(tr("what else was seen"));
+    named(tr("Note"), note_);
+    named(" ", anew_);
+    keep_->setProperty("pill", true);
+    named(" ", keep_);
+    tightened_->setProperty("pill", true);
+    tightened_->setToolTip(tr("Its force is common practice's again; what was learned of the friction stays."));
+    named(" ", tightened_);
+    connect(force_, &QuantityField::committed, this, [this](double si, quint64) { typed_force_ = si; });
+    connect(arm_, &QuantityField::committed, this, [this](double si, quint64) {
+        typed_arm_ = si;
+        show_picture();
+    });
+    connect(arm_, &QuantityField::cleared, this, [this](quint64) {
+        typed_arm_.reset();
+        show_picture();
+    });
+    connect(seam_, &QComboBox::currentIndexChanged, this, &ProveStage::show_picture);
+    connect(way_, &QComboBox::currentIndexChanged, this, &ProveStage::show_picture);
+    connect(keep_, &QPushButton::clicked, this, &ProveStage::keep_pull);
+    connect(tightened_, &QPushButton::clicked, this,
+            [this] { perform(project::TightenAnew{seam_->currentData().toString().toStdString()}); });
+    return form;
+}
+
+Stage::State ProveStage::state() const {
+    const auto& pulls = session().document.rig().pulls;
+    const auto count = std::count_if(pulls.begin(), pulls.end(), [](const auto& pull) { return !pull.is_off; });
+    return {count == 0 ? tr("no test yet") : count == 1 ? tr("1 pull logged") : tr("%1 pulls logged").arg(count)};
+}
+
+void ProveStage::enter() {
+    if (!buttons_.empty()) buttons_[std::min(chosen_, buttons_.size() - 1)]->setFocus();
+}
+
+void ProveStage::showEvent(QShowEvent* event) {
+    Stage::showEvent(event);
+    if (is_old_) refresh();
+}
+
+QString ProveStage::watch() const {
+    return watch_->text();
+}
+QString ProveStage::said() const {
+    return answer_->text();
+}
+QString ProveStage::words_of(std::size_t pull) const {
+    return counts_.at(pull)->text();
+}
+
+void ProveStage::perform(const project::Edit& edit) {
+    if (const auto done = session().document.perform(edit); !done)
+        emit session().problem(text_of(done.problem().sentence()));
+}
+
+void ProveStage::refresh() {
+    is_old_ = false;
+    const auto& rig = session().document.rig();
+    const QString before = seam_->currentData().toString();
+    {
+        const QSignalBlocker quiet(seam_);
+        seam_->clear();
+        for (const auto& seam : rig.interfaces) seam_->addItem(text_of(seam.name), text_of(seam.id));
+        seam_->setCurrentIndex(std::max(0, seam_->findData(before)));
+    }
+    const bool is_any = !rig.interfaces.empty();
+    for (QWidget* field :
+         std::initializer_list<QWidget*>{seam_, way_, outcome_, force_, arm_, note_, anew_, keep_, tightened_})
+        field->setEnabled(is_any);
+    show_pulls();
+    belief_->show_belief(prove::belief_of(rig), rig);
+    look();
+}
+
+void ProveStage::look() {
+    is_looking_ = true;
+    says_->setText(tr("Looking for the tests that tell most …"));
+    background_.start([here = QPointer<ProveStage>(this),
+                       rig = session().document.rig()](const study::Job& job) -> std::function<void()> {
+        auto tests = prove::tests_to_do(rig, job);
+        return [here, tests = std::move(tests)] {
+            if (here) here->took(tests);
+        };
+    });
+}
+
+void ProveStage::took(const Result<std::vector<prove::TestToDo>>& tests) {
+    is_looking_ = false;
+    tests_ = tests ? *tests : std::vector<prove::TestToDo>{};
+    for (auto* button : buttons_) button->deleteLater();
+    buttons_.clear();
+    for (std::size_t i = 0; i < tests_.size(); ++i) {
+        const auto& test = tests_[i];
+        const QString worth = test.worth < 0.005 ? tr("its verdict stays as it is")
+                                                 : tr("%1 % that its verdict changes").arg(qRound(100 * test.worth));
+        auto* button = new QPushButton(
+            tr("%1\n%2, %3").arg(text_of(test.name), tr("pull %1").arg(text_of(prove::name_of_way(test.way))), worth),
+            inside_tests_);
+        button->setCheckable(true);
+        button->setAutoExclusive(true);
+        button->setStyleSheet("text-align: left; padding: 6px 10px;");
+        connect(button, &QPushButton::clicked, this, [this, i] { choose(i); });
+        test_column_->insertWidget(static_cast<int>(i), button);
+        buttons_.push_back(button);
+    }
+    if (test_column_->count() == static_cast<int>(buttons_.size())) test_column_->addStretch(1);
+    says_->setText(!tests           ? text_of(tests.problem().sentence())
+                   : tests_.empty() ? tr("No seam of this rig goes by friction that a pull would tell of.")
+                                    : tr("The one that tells most comes first."));
+    set_text_colour(says_, tests ? theme().quiet : theme().slips);
+    if (!tests_.empty())
+        choose(std::min(chosen_, tests_.size() - 1));
+    else
+        show_picture();
+    emit state_changed();
+}
+
+void ProveStage::choose(std::size_t index) {
+    chosen_ = index;
+    const auto& test = tests_[index];
+    buttons_[index]->setChecked(true);
+    QStringList lines;
+    for (const auto& words : test.watch) lines << text_of(words);
+    watch_->setText(lines.join("\n"));
+    {
+        const QSignalBlocker quiet_seam(seam_), quiet_way(way_);
+        seam_->setCurrentIndex(seam_->findData(text_of(test.seam)));
+        way_->setCurrentIndex(way_->findData(text_of(prove::name_of_way(test.way))));
+    }
+    typed_arm_.reset();
+    arm_->show_nothing();
+    show_picture();
+}
+
+void ProveStage::show_picture() {
+    const auto& rig = session().document.rig();
+    const auto seam = seam_->currentData().toString().toStdString();
+    const auto way = prove::way_named(way_->currentData().toString().toStdString());
+    if (rig.parts.empty() || !rig.interface(seam) || !way) return picture_->show_drawing({});
+    const auto at = prove::hook_of(rig, seam, typed_arm_);
+    picture_->show_drawing(prove::picture_of(rig, seam, at, *way));
+}
+
+void ProveStage::keep_pull() {
+    if (!typed_force_) {
+        force_->show_problem(
+            {"prove.no_force", "force", "It is not said what the scale showed.", "For example 42 N or 3.5 kg."});
+        return;
+    }
+    const auto& rig = session().document.rig();
+    prove::PullAsked asked;
+    asked.seam = seam_->currentData().toString().toStdString();
+    asked.way = *prove::way_named(way_->currentData().toString().toStdString());
+    asked.outcome = *prove::outcome_named(outcome_->currentData().toString().toStdString());
+    asked.force = *typed_force_;
+    asked.arm = typed_arm_;
+    asked.anew = anew_->isChecked();
+    asked.date = QDate::currentDate().toString(Qt::ISODate).toStdString();
+    asked.note = note_->text().toStdString();
+    const auto pull = prove::explained(rig, asked);
+    if (!pull) {
+        answer_->setText(text_of(pull.problem().sentence()));
+        set_text_colour(answer_, theme().slips);
+        return;
+    }
+    const auto result_of = [&]() -> QString {
+        for (const auto& r : session().document.check().interfaces)
+            if (r.id == pull->seam) return tr("%1 %2").arg(text_of(study::name_of(r.verdict)), factor_text(r.typical));
+        return {};
+    };
+    const QString before = result_of();
+    const auto done = session().document.perform(project::AddPull{*pull});
+    answer_->setText(
+        done ? tr("That takes %1 times what friction and force typically give. The seam was: %2; it is now: %3.")
+                   .arg(pull->ratio, 0, 'f', 2)
+                   .arg(before, result_of())
+             : text_of(done.problem().sentence()));
+    set_text_colour(answer_, done ? theme().text : theme().slips);
+    if (!done) return;
+    typed_force_.reset();
+    force_->show_nothing();
+    note_->clear();
+    anew_->setChecked(false);
+}
+
+void ProveStage::show_pulls() {
+    const auto& rig = session().document.rig();
+    for (auto* row : rows_) row->deleteLater();
+    rows_.clear();
+    counts_.clear();
+    while (auto* item = pull_column_->takeAt(0)) delete item;
+    const auto belief = prove::belief_of(rig);
+    for (const auto& pull : rig.pulls) {
+        const auto* seam = rig.interface(pull.seam);
+        const bool is_unlikely =
+            std::find(belief.unlikely.begin(), belief.unlikely.end(), pull.id) != belief.unlikely.end();
+        auto* row = new QWidget(inside_pulls_);
+        auto* line = new QHBoxLayout(row);
+        line->setContentsMargins(0, 0, 0, 0);
+        auto* box = new QCheckBox(
+            tr("%1  %2: %3 at %4, pulled %5: %6 times what is typical%7%8")
+                .arg(text_of(pull.date), text_of(seam ? seam->name : pull.seam), text_of(prove::name_of(pull.outcome)),
+                     shown(pull.force, Dimension::force), text_of(prove::name_of_way(pull.way)),
+                     QString::number(pull.ratio, 'f', 2), pull.note.empty() ? "" : ". " + text_of(pull.note),
+                     is_unlikely ? tr("  ! outside of what was likely: check the force and where it was hooked") : ""),
+            row);
+        box->setChecked(!pull.is_off);
+        box->setToolTip(tr("Counts: untick it to take it back."));
+        connect(box, &QCheckBox::clicked, this, [this, id = pull.id](bool on) {
+            perform(project::SetPullOff{id, !on});
+        });
+        line->addWidget(box, 1);
+        auto* remove = flat_button(tr("remove"), row);
+        connect(remove, &QPushButton::clicked, this, [this, id = pull.id] { perform(project::RemovePull{id}); });
+        line->addWidget(remove);
+        pull_column_->addWidget(row);
+        rows_.push_back(row);
+        counts_.push_back(box);
+    }
+    if (rig.pulls.empty()) {
+        auto* none =
+            quiet_words(tr("None yet. Pull with a hanging scale as it is drawn, type what it showed, and every "
+                           "verdict follows."),
+                        inside_pulls_);
+        pull_column_->addWidget(none);
+        rows_.push_back(none);
+    }
+    pull_column_->addStretch(1);
+}
+
+}  // namespace clampet::desktop

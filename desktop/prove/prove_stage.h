@@ -1,0 +1,85 @@
+#pragma once
+#include "desktop/shell/stage.h"
+#include "project/background.h"
+#include "prove/next_tests.h"
+
+class QCheckBox;
+class QComboBox;
+class QLabel;
+class QLineEdit;
+class QPushButton;
+class QVBoxLayout;
+
+namespace clampet::desktop {
+
+class BeliefView;
+class DrawingView;
+class QuantityField;
+
+/// What a pull with a scale tells: the tests to do, the one that tells most first and drawn; a pull as it was made;
+/// what is thought of friction and hand before and after; all tests, each of which can be taken back.
+class ProveStage : public Stage {
+    Q_OBJECT
+ public:
+    explicit ProveStage(Session& session, QWidget* parent = nullptr);
+    QString name() const override { return tr("&Prove"); }
+    QString key() const override { return "prove"; }
+    State state() const override;
+    void enter() override;
+
+    bool is_looking() const { return is_looking_; }
+    const std::vector<prove::TestToDo>& tests() const { return tests_; }
+    QPushButton* test_button(std::size_t index) const { return buttons_.at(index); }
+    QComboBox* seam() const { return seam_; }
+    QComboBox* way() const { return way_; }
+    QComboBox* outcome() const { return outcome_; }
+    QuantityField* force() const { return force_; }
+    QuantityField* arm() const { return arm_; }
+    QCheckBox* anew() const { return anew_; }
+    QPushButton* keep() const { return keep_; }
+    QPushButton* anew_button() const { return tightened_; }
+    DrawingView* picture() const { return picture_; }
+    BeliefView* belief() const { return belief_; }
+    QString watch() const;
+    QString said() const;
+    /// Of the tests that were made: counts it or not.
+    QCheckBox* counts(std::size_t pull) const { return counts_.at(pull); }
+    QString words_of(std::size_t pull) const;
+
+ protected:
+    void showEvent(QShowEvent* event) override;
+
+ private:
+    void refresh();
+    void look();
+    void took(const Result<std::vector<prove::TestToDo>>& tests);
+    void choose(std::size_t test);
+    void show_pulls();
+    void show_picture();
+    void keep_pull();
+    void perform(const project::Edit& edit);
+    QWidget* make_form();
+
+    project::Background background_;
+    std::vector<prove::TestToDo> tests_;
+    std::size_t chosen_ = 0;
+    std::optional<double> typed_force_;
+    std::optional<double> typed_arm_;
+    bool is_old_ = true, is_looking_ = false;
+    QLabel *says_, *watch_, *answer_;
+    QWidget *inside_tests_, *inside_pulls_;
+    QVBoxLayout *test_column_, *pull_column_;
+    std::vector<QPushButton*> buttons_;
+    std::vector<QCheckBox*> counts_;
+    std::vector<QWidget*> rows_;
+    DrawingView* picture_;
+    BeliefView* belief_;
+    QComboBox *seam_, *way_, *outcome_;
+    QuantityField *force_, *arm_;
+    QLineEdit* note_;
+    QCheckBox* anew_;
+    QPushButton *keep_, *tightened_;
+    project::Document::Subscription subscription_;
+};
+
+}  // namespace clampet::desktop
