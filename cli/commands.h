@@ -119,7 +119,7 @@ struct ExportRequest {
 int export_command(const ExportRequest& request, bool json);
 /// A pull with a scale, what it teaches and how the verdict changes.
 struct PullRequest {
-    std::string file, seam, force, arm, direction = "down", outcome = "slid", date, note;
+    std::string file, seam, force, trace, arm, direction = "down", outcome, date, note;
     bool anew = false, keep = false;
 };
 int pull_command(const PullRequest& request, bool json);

@@ -239,14 +239,15 @@ void add_commands(CLI::App& app, Arguments& a, int& exit_code) {
     auto* pull = app.add_subcommand("pull", "A pull with a scale: what it teaches, before and after");
     pull->add_option("RIG", a.pull.file, "A .clampet.json file")->required();
     pull->add_option("--seam", a.pull.seam, "The interface that was pulled, by id or name")->required();
-    pull->add_option("--force", a.pull.force, "When it let go, or the most that it held, for example 42N or 3.5kg")
-        ->required();
+    pull->add_option("--force", a.pull.force, "When it let go, or the most that it held, for example 42N or 3.5kg");
+    pull->add_option("--trace", a.pull.trace, "Instead: a table of time and force, as the scale wrote it");
     pull->add_option(
         "--arm", a.pull.arm,
         "How far out it was hooked, from the interface towards what it carries; where that balances if left out");
     pull->add_option("--direction", a.pull.direction, "down, up, ahead, back, left, right, or three numbers")
         ->capture_default_str();
-    pull->add_option("--outcome", a.pull.outcome, "slid, held, tipped, opened or broke")->capture_default_str();
+    pull->add_option("--outcome", a.pull.outcome,
+                     "slid, held, tipped, opened or broke; slid if left out, or as the trace has it");
     pull->add_flag("--anew", a.pull.anew, "It was loosened and tightened again before");
     pull->add_option("--date", a.pull.date, "When, for example 2026-11-29");
     pull->add_option("--note", a.pull.note, "What else was seen");

@@ -6,6 +6,7 @@
 #include "project/file.h"
 #include "project/rig_json.h"
 #include "prove/next_tests.h"
+#include "prove/trace.h"
 #include "quantity/format.h"
 #include "quantity/parse.h"
 #include "report.h"
@@ -64,12 +65,34 @@ void print_belief(const rig::Rig& rig, const prove::Belief& belief) {
                    id);
 }
 
-Result<prove::PullAsked> asked_of(const PullRequest& request) {
+/// Force and outcome as a scale wrote them; what a person says of the outcome stands over it.
+Status take_trace(const std::string& file, bool json, prove::PullAsked& asked) {
+    const auto text = project::read_file(file);
+    if (!text) return text.problem();
+    const LongWork work("read", json);
+    const auto trace = prove::read_trace(*text, work.job(1));
+    if (!trace) return trace.problem().at(file + ", " + trace.problem().where);
+    const auto let_go = prove::let_go_of(*trace);
+    if (!let_go) return let_go.problem().at(file);
+    asked.force = let_go->force;
+    asked.outcome = let_go->shape == prove::Shape::nothing ? rig::Outcome::held : rig::Outcome::slid;
+    return Done{};
+}
+
+Result<prove::PullAsked> asked_of(const PullRequest& request, bool json) {
     prove::PullAsked asked;
     asked.seam = request.seam;
-    const auto force = quantity::parse(request.force, Dimension::force);
-    if (!force) return force.problem().at("force");
-    asked.force = *force;
+    if (request.force.empty() == request.trace.empty())
+        return Problem{"pull.force_or_trace", request.force.empty() ? "force" : "trace",
+                       "A pull has either a force or a trace.",
+                       "Give --force, for example 42N, or --trace and a file."};
+    if (!request.trace.empty()) {
+        if (const auto ok = take_trace(request.trace, json, asked); !ok) return ok.problem();
+    } else {
+        const auto force = quantity::parse(request.force, Dimension::force);
+        if (!force) return force.problem().at("force");
+        asked.force = *force;
+    }
     if (!request.arm.empty()) {
         const auto arm = quantity::parse(request.arm, Dimension::length);
         if (!arm) return arm.problem().at("arm");
@@ -78,9 +101,11 @@ Result<prove::PullAsked> asked_of(const PullRequest& request) {
     const auto way = prove::way_named(request.direction);
     if (!way) return way.problem();
     asked.way = *way;
-    const auto outcome = prove::outcome_named(request.outcome);
-    if (!outcome) return outcome.problem();
-    asked.outcome = *outcome;
+    if (!request.outcome.empty()) {
+        const auto outcome = prove::outcome_named(request.outcome);
+        if (!outcome) return outcome.problem();
+        asked.outcome = *outcome;
+    }
     asked.anew = request.anew;
     asked.date = request.date;
     asked.note = request.note;
@@ -108,7 +133,7 @@ std::string verdict_words(const study::InterfaceResult& r) {
 }  // namespace
 
 int pull_command(const PullRequest& request, bool json) {
-    const auto asked = asked_of(request);
+    const auto asked = asked_of(request, json);
     if (!asked) return fail(asked.problem(), wrong_usage);
     const auto rig = load_rig(request.file);
     if (!rig) return fail(rig.problem(), unreadable);

@@ -33,6 +33,7 @@ BeliefView::BeliefView(QWidget* parent) : QWidget(parent) {
 
 QSize BeliefView::sizeHint() const {
     const double line = QFontMetricsF(body_font(0.9)).height();
+    if (names_.empty()) return {360, 0};
     return {360, qRound(line * (3.6 * static_cast<double>(names_.size()) + 1.6))};
 }
 
@@ -62,6 +63,7 @@ void BeliefView::paintEvent(QPaintEvent*) {
     const auto x_of = [&](double ln) {
         return left + (std::clamp(ln, -widest, widest) + widest) / (2 * widest) * wide;
     };
+    if (names_.empty()) return;
     const double bottom = static_cast<double>(names_.size()) * 3.6 * line;
     for (const auto& [factor, words] : {std::pair{0.5, tr("half")}, {1.0, tr("as is typical")}, {2.0, tr("twice")}}) {
         const double x = x_of(std::log(factor));

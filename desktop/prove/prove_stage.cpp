@@ -105,6 +105,7 @@ QWidget* ProveStage::make_form() {
                      tr("When it let go, or the most that it was pulled with: 42 N, 3.5 kg, 9 lb."));
     arm_->set_name(tr("Hooked so far out"), tr("From the middle of the seam, towards what it carries."));
     arm_->take_nothing();
+    arm_->editor()->setPlaceholderText(tr("as drawn"));
     for (auto* field : {force_, arm_}) field->setFixedWidth(qRound(150 * std::min(1.5, text_scale())));
     named(tr("Seam"), seam_);
     named(tr("Pulled"), way_);
@@ -158,7 +159,7 @@ QString ProveStage::said() const {
     return answer_->text();
 }
 QString ProveStage::words_of(std::size_t pull) const {
-    return counts_.at(pull)->text();
+    return counts_.at(pull)->accessibleName();
 }
 
 void ProveStage::perform(const project::Edit& edit) {
@@ -211,7 +212,9 @@ void ProveStage::took(const Result<std::vector<prove::TestToDo>>& tests) {
             inside_tests_);
         button->setCheckable(true);
         button->setAutoExclusive(true);
-        button->setStyleSheet("text-align: left; padding: 6px 10px;");
+        button->setStyleSheet(QString("QPushButton { text-align: left; padding: 6px 10px; }"
+                                      "QPushButton:checked { border: 2px solid %1; }")
+                                  .arg(theme().accent.name()));
         connect(button, &QPushButton::clicked, this, [this, i] { choose(i); });
         test_column_->insertWidget(static_cast<int>(i), button);
         buttons_.push_back(button);
@@ -310,19 +313,23 @@ void ProveStage::show_pulls() {
         auto* row = new QWidget(inside_pulls_);
         auto* line = new QHBoxLayout(row);
         line->setContentsMargins(0, 0, 0, 0);
-        auto* box = new QCheckBox(
-            tr("%1  %2: %3 at %4, pulled %5: %6 times what is typical%7%8")
-                .arg(text_of(pull.date), text_of(seam ? seam->name : pull.seam), text_of(prove::name_of(pull.outcome)),
+        auto* box = new QCheckBox(text_of(pull.date), row);
+        auto* words = wrapped(row, 0.95);
+        words->setText(
+            tr("%1 %2 at %3, pulled %4: %5 of what is typical%6%7")
+                .arg(text_of(seam ? seam->name : pull.seam), text_of(prove::name_of(pull.outcome)),
                      shown(pull.force, Dimension::force), text_of(prove::name_of_way(pull.way)),
-                     QString::number(pull.ratio, 'f', 2), pull.note.empty() ? "" : ". " + text_of(pull.note),
-                     is_unlikely ? tr("  ! outside of what was likely: check the force and where it was hooked") : ""),
-            row);
+                     factor_text(pull.ratio), pull.note.empty() ? "" : ". " + text_of(pull.note),
+                     is_unlikely ? tr(". ! Outside of what was likely: check the force and its place") : ""));
+        box->setAccessibleName(words->text());
         box->setChecked(!pull.is_off);
         box->setToolTip(tr("Counts: untick it to take it back."));
         connect(box, &QCheckBox::clicked, this, [this, id = pull.id](bool on) {
             perform(project::SetPullOff{id, !on});
         });
-        line->addWidget(box, 1);
+        line->addWidget(box, 0, Qt::AlignTop);
+        line->addWidget(words, 1);
+
         auto* remove = flat_button(tr("remove"), row);
         connect(remove, &QPushButton::clicked, this, [this, id = pull.id] { perform(project::RemovePull{id}); });
         line->addWidget(remove);

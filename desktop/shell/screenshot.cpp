@@ -123,6 +123,21 @@ static void wait_for(clampet::desktop::MainWindow& window) {
     while (since.elapsed() < 200 || (busy() && since.elapsed() < 20000));
 }
 
+/// A test as it was made, as the page would keep it.
+static bool pull(clampet::desktop::MainWindow& window, const QStringList& made) {
+    clampet::prove::PullAsked asked;
+    asked.seam = made.value(0).toStdString();
+    const auto way = clampet::prove::way_named(made.value(1).toStdString());
+    const auto outcome = clampet::prove::outcome_named(made.value(3).toStdString());
+    if (!way || !outcome) return false;
+    asked.way = *way;
+    asked.outcome = *outcome;
+    asked.force = made.value(2).toDouble();
+    asked.date = "2026-11-29";
+    const auto explained = clampet::prove::explained(window.document().rig(), asked);
+    return explained && window.document().perform(clampet::project::AddPull{*explained});
+}
+
 int main(int argc, char** argv) {
     QApplication app(argc, argv);
     QCommandLineParser parser;
@@ -161,6 +176,7 @@ int main(int argc, char** argv) {
          {"more", "A seam's other inputs, too."},
          {"list", "On the make page: 0 template, 1 cut list, 2 drills, 3 work, 4 shopping, 5 solids, 6 as printed.",
           "which", "0"},
+         {"pull", "A test that was made: interface:way:newtons:outcome. As often as there are tests.", "pull"},
          {"working", "Show the working."}});
     parser.process(app);
     QTemporaryDir folder;
@@ -190,11 +206,9 @@ int main(int argc, char** argv) {
         while (make->solids()->is_building() || make->printed()->is_building())
             QApplication::processEvents(QEventLoop::WaitForMoreEvents);
     }
-    if (parser.value("page") == "prove") {
-        window.show_stage("prove");
-        auto* prove = window.stage<clampet::desktop::ProveStage>();
-        while (prove->is_looking()) QApplication::processEvents(QEventLoop::WaitForMoreEvents);
-    }
+    for (const auto& made : parser.values("pull"))
+        if (!pull(window, made.split(':'))) return 1;
+    if (parser.value("page") == "prove") window.show_stage("prove");
     if (parser.value("page") == "stock-room") window.show_stage("stock");
     if (parser.isSet("seam")) window.select_seam(parser.value("seam"));
     if (parser.isSet("part")) window.stage<clampet::desktop::RigPage>()->select_part(parser.value("part"));
@@ -235,6 +249,8 @@ int main(int argc, char** argv) {
     for (int i = 0; i < 5; ++i) QApplication::processEvents();
     if (auto* page = window.stage<clampet::desktop::RigPage>(); page->shots()) show_below(*page, parser);
     wait_for(window);
+    auto* prove = window.stage<clampet::desktop::ProveStage>();
+    while (prove->is_looking()) QApplication::processEvents(QEventLoop::WaitForMoreEvents);
     if (parser.isSet("scroll"))
         for (auto* area : window.findChildren<QScrollArea*>())
             if (area->isVisible()) area->verticalScrollBar()->setValue(parser.value("scroll").toInt());

@@ -1138,8 +1138,26 @@ TEST_CASE("a pull says what it teaches, and is kept where that is asked", "[cli]
     CHECK(after.at("believed").size() >= 2);
     CHECK(run("validate " + file).exit_code == 0);
     CHECK_THAT(run("belief " + file).out, Catch::Contains("friction of") && Catch::Contains("as it is"));
+    // The same from what the scale wrote: up to the force, then it lets go.
+    const auto scale = (folder.path() / "scale.csv").string();
+    const double force = 0.5 * first.at("slides_at").get<double>();
+    {
+        std::ofstream csv(scale);
+        csv << "time (s);force (N)\n";
+        for (int i = 0; i < 200; ++i) {
+            const double f = i < 20 ? 0 : force * (i - 20) / 130;
+            csv << fmt::format("{};{}\n", 0.02 * i, f <= force ? f : 0.1 * force);
+        }
+    }
+    const auto by_trace =
+        run(fmt::format("pull {} --seam {} --direction {} --trace {} --json", file, seam, way, scale));
+    CAPTURE(by_trace.err);
+    CHECK(json::parse(by_trace.out).at("pull").at("ratio").get<double>() ==
+          Approx(told.at("pull").at("ratio").get<double>()).epsilon(0.03));
+    CHECK(json::parse(by_trace.out).at("pull").at("outcome") == "slid");
     for (const auto& wrong : std::vector<std::string>{
-             "--seam nothing --force 10N", "--seam " + seam + " --force lots",
+             "--seam nothing --force 10N", "--seam " + seam, "--seam " + seam + " --force 10N --trace " + scale,
+             "--seam " + seam + " --trace " + file, "--seam " + seam + " --force lots",
              "--seam " + seam + " --force 10N --direction sideways", "--seam " + seam + " --force 10N --outcome flew",
              "--seam " + seam + " --force 99kN --direction " + way, "--seam " + seam + " --force -3N"}) {
         const auto refused = run("pull " + file + " " + wrong);
