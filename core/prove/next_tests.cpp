@@ -28,14 +28,14 @@ struct Way {
     Vector way;
     Driven driven;
 };
-std::optional<Way> best_way(const rig::Rig& rig, const std::string& seam, const Vector& at) {
+std::optional<Way> best_way(const PullBench& bench, const std::string& seam, const Vector& at) {
     std::optional<Way> best;
     const auto margin = [](const Driven& d) {
         return std::min(of_harm * d.harms_at, of_others * d.tips_at) / d.slides_at;
     };
     for (const Vector& way :
          {Vector(0, 0, -1), Vector(0, 0, 1), Vector(1, 0, 0), Vector(-1, 0, 0), Vector(0, 1, 0), Vector(0, -1, 0)}) {
-        const auto driven = driven_by(rig, seam, at, way);
+        const auto driven = bench.driven_by(seam, at, way);
         if (!driven || !std::isfinite(driven->slides_at) || !(driven->slides_at > 0.5)) continue;
         // One that can be pulled to its end comes before one that cannot; then the lightest.
         const auto rank = [&](const Driven& d) {
@@ -54,7 +54,11 @@ double worth_of(const study::InterfaceResult& now, double deviation, double spre
                  left = deviation * spread / whole;
     // The chance that the typical factor comes out above one.
     const auto above = [&](double factor) { return share_below(std::log(now.typical / factor) / moved); };
-    const double holds = above(std::max(now.required, std::exp(z95 * left))), at_least_doubtful = above(1);
+    // A warning that forbids it to be called Holds stays, whatever a pull shows.
+    const bool is_warned =
+        std::any_of(now.advisories.begin(), now.advisories.end(), [](const auto& a) { return a.doubtful; });
+    const double holds = is_warned ? 0 : above(std::max(now.required, std::exp(z95 * left))),
+                 at_least_doubtful = above(1);
     const double same = now.verdict == study::Verdict::holds      ? holds
                         : now.verdict == study::Verdict::doubtful ? at_least_doubtful - holds
                                                                   : 1 - at_least_doubtful;
@@ -91,13 +95,15 @@ std::vector<std::string> what_to_watch(const TestToDo& test, const Driven& drive
 Result<std::vector<TestToDo>> tests_to_do(const rig::Rig& rig, const study::Job& job) {
     const auto checked = study::check(rig, {}, job);
     if (!checked) return checked.problem();
+    const auto bench = PullBench::of(rig);
+    if (!bench) return bench.problem();
     std::vector<TestToDo> all;
     for (const auto& result : checked->interfaces) {
         if (job.is_cancelled()) break;
         const auto& placed = *checked->placed;
         const Vector at = placed.mass_beyond(result.id).second - placed.world_from_interface(result.id).translation();
         if (!(at.norm() > 1e-4)) continue;
-        const auto best = best_way(rig, result.id, at);
+        const auto best = best_way(*bench, result.id, at);
         if (!best) continue;
         PullAsked asked;
         asked.seam = result.id;

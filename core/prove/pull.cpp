@@ -7,6 +7,7 @@
 #include <cmath>
 #include <functional>
 #include <limits>
+#include <memory>
 
 #include "quantity/dimension.h"
 #include "quantity/parse.h"
@@ -64,26 +65,35 @@ Interface with_friction(Interface interface, double scale) {
     return interface;
 }
 
-/// Factors of the pull, the weights kept, of every ultimate mode; empty where it cannot be built so.
-std::vector<double> factors_of(const Interface& interface, const Loaded& load, rig::End end = rig::End::typical) {
-    const auto prepared = rig::prepare(interface, end);
-    if (!prepared) return {};
+/// Factors of the pull, the weights kept, of every ultimate mode.
+std::vector<double> factors_of(const rig::Prepared& prepared, const Loaded& load) {
     std::vector<double> all;
-    for (const auto& joint : prepared->joints)
+    for (const auto& joint : prepared.joints)
         for (std::size_t m = 0; m < joint->modes().size(); ++m)
             if (joint->modes()[m].mode_class == ModeClass::ultimate)
                 all.push_back(families::factors(*joint, m, load).live);
     return all;
 }
 
-/// Modes that go by friction: with more of it they hold more.
+/// The same; empty where it cannot be built so.
+std::vector<double> factors_of(const Interface& interface, const Loaded& load) {
+    const auto prepared = rig::prepare(interface, rig::End::typical);
+    return prepared ? factors_of(*prepared, load) : std::vector<double>{};
+}
+
+/// A mode goes by friction where half as much again holds more.
+bool is_slide(double factor, double rougher) {
+    return std::isfinite(factor) && rougher > factor * 1.001 + 1e-12;
+}
+
+/// Modes that go by friction.
 std::vector<std::size_t> slides_of(const Interface& interface, const Loaded& load) {
     const auto now = factors_of(with_friction(interface, 1), load),
                more = factors_of(with_friction(interface, 1.5), load);
     std::vector<std::size_t> slides;
     if (now.size() != more.size()) return slides;
     for (std::size_t i = 0; i < now.size(); ++i)
-        if (std::isfinite(now[i]) && more[i] > now[i] * 1.001 + 1e-12) slides.push_back(i);
+        if (is_slide(now[i], more[i])) slides.push_back(i);
     return slides;
 }
 
@@ -140,17 +150,18 @@ Result<Tried> tried(const rig::Rig& rig, const Interface& seam, const Vector& at
     return Tried{rig::in_force(rig, seam, &placed), {load.permanent(), load.fixed}};
 }
 
-/// How far an input's band moves what holds, in ln, as a standard deviation.
+/// How far an input's band moves what holds, in ln, as a standard deviation: where it just holds, its factor moves as
+/// what is needed does.
 double spread_of(const Tried& t, const std::vector<std::size_t>& slides, std::size_t element,
-                 const families::Parameter& p, double typical_scale) {
+                 const families::Parameter& p, double needed) {
     const auto& e = t.interface.elements[element];
     const auto weak = number_of(e, p.key, rig::End::weak), strong = number_of(e, p.key, rig::End::strong);
     if (!weak || !strong || *weak == *strong) return 0;
     const auto at = [&](double value) {
         auto moved = t.interface;
         moved.elements[element].inputs[p.key] = value;
-        const double scale = needed_scale(moved, t.load, slides);
-        return scale > 0 && std::isfinite(scale) ? scale : typical_scale;
+        const double factor = slide_factor(moved, t.load, slides, needed);
+        return factor > 0 && std::isfinite(factor) ? factor : 1;
     };
     return std::abs(std::log(at(*weak) / at(*strong))) / (2 * z95);
 }
@@ -274,38 +285,74 @@ Result<rig::Pull> explained(const rig::Rig& rig, const PullAsked& asked) {
     return pull;
 }
 
-Result<Driven> driven_by(const rig::Rig& rig, const std::string& name, const Vector& at, const Vector& way) {
-    const auto* seam = seam_named(rig, name);
-    if (!seam) return no_seam(rig, name);
+/// What of a rig does not change with where it is pulled.
+struct PullBench::Ready {
+    rig::Rig rig;
+    std::optional<study::Prepared> statics;
+    struct Seam {
+        Interface interface;  ///< in force
+        std::optional<rig::Prepared> typical, weak, rougher;
+    };
+    std::vector<Seam> seams;  ///< in the rig's order
+};
+
+Result<PullBench> PullBench::of(const rig::Rig& rig) {
+    auto ready = std::make_shared<Ready>();
+    ready->rig = rig;
+    auto prepared = study::prepare(ready->rig, {});
+    if (!prepared) return prepared.problem();
+    ready->statics.emplace(std::move(*prepared));
+    const auto built = [](const Interface& interface, rig::End end) -> std::optional<rig::Prepared> {
+        auto joints = rig::prepare(interface, end);
+        return joints ? std::optional(std::move(*joints)) : std::nullopt;
+    };
+    for (const auto& f : ready->rig.interfaces) {
+        Ready::Seam seam{rig::in_force(ready->rig, f, &ready->statics->statics.placed()), {}, {}, {}};
+        seam.typical = built(seam.interface, rig::End::typical);
+        seam.weak = built(seam.interface, rig::End::weak);
+        seam.rougher = built(with_friction(seam.interface, 1.5), rig::End::typical);
+        ready->seams.push_back(std::move(seam));
+    }
+    PullBench bench;
+    bench.ready_ = std::move(ready);
+    return bench;
+}
+
+Result<Driven> PullBench::driven_by(const std::string& name, const Vector& at, const Vector& way) const {
+    const auto& rig = ready_->rig;
+    const auto* pulled = seam_named(rig, name);
+    if (!pulled) return no_seam(rig, name);
     constexpr double unit = 10;  // [N]; factors are of it
-    const auto t = tried(rig, *seam, at, way, unit);
-    if (!t) return t.problem();
+    const auto& statics = ready_->statics->statics;
+    const auto& placed = statics.placed();
+    const Vector hook = placed.world_from_interface(pulled->id).translation() + at;
+    rig::Action action;
+    action.forces = {
+        {placed.part(pulled->payload.part), placed.world_from_part(pulled->payload.part).inverse() * hook, unit * way}};
     Driven driven{infinite, infinite, infinite, {}};
-    const auto slides = slides_of(t->interface, t->load);
-    const auto typical = factors_of(t->interface, t->load), weak = factors_of(t->interface, t->load, rig::End::weak);
-    const auto is_slide = [&](std::size_t i) { return std::find(slides.begin(), slides.end(), i) != slides.end(); };
-    for (std::size_t i = 0; i < typical.size(); ++i)
-        if (is_slide(i))
-            driven.slides_at = std::min(driven.slides_at, unit * typical[i]);
-        else if (i < weak.size())
-            driven.harms_at = std::min(driven.harms_at, unit * weak[i]);
-    // What lies below must not let go before.
-    for (const auto& other : rig.interfaces) {
-        if (other.id == seam->id) continue;
-        const auto prepared = study::prepare(rig, {});
-        if (!prepared) return prepared.problem();
-        const auto& placed = prepared->statics.placed();
-        rig::Action action;
-        const Vector hook = placed.world_from_interface(seam->id).translation() + at;
-        action.forces = {
-            {placed.part(seam->payload.part), placed.world_from_part(seam->payload.part).inverse() * hook, unit * way}};
-        const auto load = prepared->statics.load(placed.interface(other.id), action);
-        if (load.fixed.is_zero()) continue;
-        for (const double factor : factors_of(rig::in_force(rig, other, &placed), {load.permanent(), load.fixed}))
-            if (unit * factor < driven.tips_at) {
-                driven.tips_at = unit * factor;
-                driven.tips = other.name;
-            }
+    for (std::size_t i = 0; i < rig.interfaces.size(); ++i) {
+        const auto& f = rig.interfaces[i];
+        const auto& seam = ready_->seams[i];
+        if (!seam.typical) continue;
+        const auto borne = statics.load(placed.interface(f.id), action);
+        const Loaded load{borne.permanent(), borne.fixed};
+        const auto typical = factors_of(*seam.typical, load);
+        if (f.id != pulled->id) {  // what lies below must not let go before
+            if (load.variable.is_zero()) continue;
+            for (const double factor : typical)
+                if (unit * factor < driven.tips_at) {
+                    driven.tips_at = unit * factor;
+                    driven.tips = f.name;
+                }
+            continue;
+        }
+        const auto rougher = seam.rougher ? factors_of(*seam.rougher, load) : std::vector<double>{},
+                   weak = seam.weak ? factors_of(*seam.weak, load) : std::vector<double>{};
+        for (std::size_t m = 0; m < typical.size(); ++m)
+            if (m < rougher.size() && is_slide(typical[m], rougher[m]))
+                driven.slides_at = std::min(driven.slides_at, unit * typical[m]);
+            else if (m < weak.size())
+                driven.harms_at = std::min(driven.harms_at, unit * weak[m]);
     }
     return driven;
 }

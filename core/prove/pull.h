@@ -1,4 +1,5 @@
 #pragma once
+#include <memory>
 #include <string>
 
 #include "rig/rig.h"
@@ -47,6 +48,17 @@ struct Driven {
     double tips_at = 0;    ///< at which something else lets go first, typically [N]
     std::string tips;      ///< what that is
 };
-Result<Driven> driven_by(const rig::Rig& rig, const std::string& seam, const rig::Vector& at, const rig::Vector& way);
+/// A rig made ready to be pulled at many places.
+class PullBench {
+ public:
+    /// Errors  As study::prepare().
+    static Result<PullBench> of(const rig::Rig& rig);
+    /// `at`: from the interface's middle, in the world. Errors: a Problem, no such interface.
+    Result<Driven> driven_by(const std::string& seam, const rig::Vector& at, const rig::Vector& way) const;
+
+ private:
+    struct Ready;
+    std::shared_ptr<const Ready> ready_;
+};
 
 }  // namespace clampet::prove

@@ -220,7 +220,7 @@ TEST_CASE("a test changes what is computed, and taking it back changes it again"
     CHECK(is.typical < 0.7 * was.typical);
     // The same pull would slide at a force so much less: T = μN.
     const auto slides_at = [&](const rig::Rig& r) {
-        return prove::driven_by(r, "screw", rig::Vector::Zero(), {1, 0, 0})->slides_at;
+        return prove::PullBench::of(r)->driven_by("screw", rig::Vector::Zero(), {1, 0, 0})->slides_at;
     };
     CHECK(slides_at(*tested) / slides_at(rig) == relative(band.typical, 5e-3));
     CHECK(is.high / is.low < was.high / was.low);
@@ -273,13 +273,15 @@ TEST_CASE("the test that tells most comes first, and stops before harm", "[prove
     if (!tests) FAIL(tests.problem().what);
     REQUIRE(tests->size() > 1);
     for (std::size_t i = 1; i < tests->size(); ++i) CHECK((*tests)[i - 1].worth >= (*tests)[i].worth);
+    const auto bench = prove::PullBench::of(rig);
+    REQUIRE(bench);
     for (const auto& test : *tests) {
         CAPTURE(test.name);
         CHECK(test.worth >= 0);
         CHECK(test.worth <= 1);
         CHECK(test.low < test.slides_at);
         CHECK(test.slides_at < test.high);
-        const auto driven = prove::driven_by(rig, test.seam, test.at, test.way);
+        const auto driven = bench->driven_by(test.seam, test.at, test.way);
         REQUIRE(driven);
         CHECK(test.stop_at < driven->harms_at);
         CHECK(test.stop_at < driven->tips_at);
