@@ -38,7 +38,7 @@ QSize StageTab::sizeHint() const {
 QSize StageTab::minimumSizeHint() const {
     QString plain = text();
     plain.remove('&');
-    return {qRound(QFontMetricsF(body_font(1, true)).horizontalAdvance(plain)) + 24, sizeHint().height()};
+    return {qRound(QFontMetricsF(body_font(1, true)).horizontalAdvance(plain)) + 22, sizeHint().height()};
 }
 
 void StageTab::paintEvent(QPaintEvent*) {
@@ -73,7 +73,7 @@ class TitlePlace : public QWidget {
         setMaximumWidth(sizeHint().width());
     }
     QSize sizeHint() const override { return {qRound(290 * std::min(1.12, text_scale())), 0}; }
-    QSize minimumSizeHint() const override { return {qRound(120 * std::min(1.12, text_scale())), 0}; }
+    QSize minimumSizeHint() const override { return {qRound(100 * std::min(1.12, text_scale())), 0}; }
 };
 
 }  // namespace

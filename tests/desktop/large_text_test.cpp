@@ -92,7 +92,7 @@ TEST_CASE("at half as large again, in the least window, nothing is cut off", "[d
     CHECK(page->question("room")->isChecked());
     page->question("rig")->click();
     CHECK(page->folded_questions()->currentIndex() == 0);
-    for (const char* stage : {"brief", "stock", "benches"}) {
+    for (const char* stage : {"brief", "make", "prove", "stock", "benches"}) {
         d.window.show_stage(stage);
         nothing_is_cut(d.window, stage);
     }
