@@ -108,11 +108,12 @@ double slide_factor(const Interface& interface, const Loaded& load, const std::v
 }
 
 /// How much friction, over what is typical, just holds the load: 0 or infinity where it lies beyond what is tried.
-double needed_scale(const Interface& interface, const Loaded& load, const std::vector<std::size_t>& slides) {
+double needed_scale(const Interface& interface, const Loaded& load, const std::vector<std::size_t>& slides,
+                    double closeness = 1e-6) {
     double low = std::log(least_scale), high = std::log(most_scale);
     if (slide_factor(interface, load, slides, least_scale) >= 1) return 0;
     if (slide_factor(interface, load, slides, most_scale) < 1) return infinite;
-    while (high - low > 1e-6) {
+    while (high - low > closeness) {
         const double middle = (low + high) / 2;
         (slide_factor(interface, load, slides, std::exp(middle)) < 1 ? low : high) = middle;
     }
@@ -150,18 +151,26 @@ Result<Tried> tried(const rig::Rig& rig, const Interface& seam, const Vector& at
     return Tried{rig::in_force(rig, seam, &placed), {load.permanent(), load.fixed}};
 }
 
-/// How far an input's band moves what holds, in ln, as a standard deviation: where it just holds, its factor moves as
-/// what is needed does.
+/// How far an input's band moves what is needed to hold, in ln, as a standard deviation.
 double spread_of(const Tried& t, const std::vector<std::size_t>& slides, std::size_t element,
                  const families::Parameter& p, double needed) {
+    constexpr double close = 1e-3;
     const auto& e = t.interface.elements[element];
     const auto weak = number_of(e, p.key, rig::End::weak), strong = number_of(e, p.key, rig::End::strong);
     if (!weak || !strong || *weak == *strong) return 0;
-    const auto at = [&](double value) {
+    const auto with = [&](double value) {
         auto moved = t.interface;
         moved.elements[element].inputs[p.key] = value;
-        const double factor = slide_factor(moved, t.load, slides, needed);
-        return factor > 0 && std::isfinite(factor) ? factor : 1;
+        return moved;
+    };
+    // Most inputs do not touch what slides: two looks say so.
+    const auto is_moved = [&](double value) {
+        return std::abs(slide_factor(with(value), t.load, slides, needed) - 1) > close;
+    };
+    if (!is_moved(*weak) && !is_moved(*strong)) return 0;
+    const auto at = [&](double value) {
+        const double scale = needed_scale(with(value), t.load, slides, close);
+        return scale > 0 && std::isfinite(scale) ? scale : needed;
     };
     return std::abs(std::log(at(*weak) / at(*strong))) / (2 * z95);
 }

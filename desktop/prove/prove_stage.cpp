@@ -61,20 +61,18 @@ ProveStage::ProveStage(Session& session, QWidget* parent)
     pull_column_->setContentsMargins(0, 0, 0, 0);
     left->addWidget(scrolled(inside_pulls_, this), 2);
     outer->addLayout(left, 3);
-    auto* right = new QVBoxLayout;
-    picture_->setMinimumHeight(150);
-    right->addWidget(picture_, 3);
+    // All of it scrolls where letters are large.
+    auto* inside = new QWidget;
+    auto* right = new QVBoxLayout(inside);
+    right->setContentsMargins(0, 0, 6, 0);
+    picture_->setMinimumHeight(190);
+    right->addWidget(picture_, 1);
     right->addWidget(watch_);
     right->addWidget(make_form());
     right->addWidget(answer_);
-    auto* inside = new QWidget;
-    auto* curves = new QVBoxLayout(inside);
-    curves->setContentsMargins(0, 0, 0, 0);
-    curves->addWidget(belief_);
-    curves->addStretch(1);
     right->addWidget(heading(tr("What the tests teach"), this, 1.1));
-    right->addWidget(scrolled(inside, this), 3);
-    outer->addLayout(right, 4);
+    right->addWidget(belief_);
+    outer->addWidget(scrolled(inside, this), 4);
     subscription_ = session.document.observe([this](const project::Change&) {
         is_old_ = true;
         if (isVisible()) refresh();
