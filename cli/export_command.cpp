@@ -323,15 +323,18 @@ int export_command(const ExportRequest& request, bool json) {
     }
     const auto rig = load_rig(request.file);
     if (!rig) return fail(rig.problem(), unreadable);
-    if (request.sawn)
-        if (const auto ok = saw_out(*rig, wish.sawing, room); !ok) return fail(ok.problem(), unwritable);
     if (const auto ok = take_plan(request, rig->making, wish); !ok) return fail(ok.problem(), wrong_usage);
     wish.detail = fmt::format("{}, {}", rig->name, make::text_of(now()).substr(0, 10));
     wish.revision = static_cast<unsigned>(rig->variants.size()) + 1;
     if (request.out.empty() && request.as.empty()) {
         const auto list = make::list_of(*rig, wish);
         if (!list) return fail(list.problem(), wrong_usage);
-        if (*list) return print_list(**list, json);
+        if (*list) {
+            // The list is of the drawer as it was before.
+            if (request.sawn)
+                if (const auto ok = saw_out(*rig, wish.sawing, room); !ok) return fail(ok.problem(), unwritable);
+            return print_list(**list, json);
+        }
     }
     const LongWork work("checked", json);
     const auto files = make::exported(*rig, wish, work.job(0));
@@ -343,6 +346,8 @@ int export_command(const ExportRequest& request, bool json) {
             wrong_usage);
     const auto written = write(*files, request.out);
     if (!written) return fail(written.problem(), unwritable);
+    if (request.sawn)
+        if (const auto ok = saw_out(*rig, wish.sawing, room); !ok) return fail(ok.problem(), unwritable);
     return say_written(*written, json);
 }
 

@@ -1086,7 +1086,9 @@ TEST_CASE("export saws from the drawer, puts the left-overs back, and prints as 
     CHECK(listed.exit_code == 0);
     CHECK_THAT(listed.out, Catch::Contains("From the drawer, beech, 400 x 70 x 62 mm") &&
                                Catch::Contains("0.4 mm thinner than drawn"));
-    CHECK(run("export " + boom + " --what cutlist --sawn --workshop " + drawer).exit_code == 0);
+    const auto sawn = run("export " + boom + " --what cutlist --sawn --workshop " + drawer);
+    CHECK(sawn.exit_code == 0);
+    CHECK(sawn.out == listed.out);  // of the drawer as it was
     const auto after = json::parse(std::ifstream(drawer));
     REQUIRE(after.at("items").size() == 2);
     // 400 − 96 − 3 mm of kerf.
