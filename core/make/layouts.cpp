@@ -82,12 +82,6 @@ bool is_of(const Board& board, const Board& section) {
     return std::abs(board.diameter - section.diameter) <= like && std::abs(board.wall - section.wall) <= like;
 }
 
-double reach_of(const std::vector<Laid>& laid, const std::vector<Cut>& cuts) {
-    double reach = 0;
-    for (const auto& l : laid) reach = std::max(reach, l.x + (l.is_turned ? cuts[l.cut].width : cuts[l.cut].length));
-    return reach;
-}
-
 /// Boards of the drawer, one by one, and how many of each are left.
 struct Drawer {
     struct Own {

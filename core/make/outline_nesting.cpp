@@ -147,12 +147,6 @@ clip::Paths places(const Outline& outline, const std::vector<Lain>& lain, clip::
     return free;
 }
 
-double reach_of(const std::vector<Laid>& sheet, const std::vector<Cut>& cuts) {
-    double reach = 0;
-    for (const auto& l : sheet) reach = std::max(reach, l.x + (l.is_turned ? cuts[l.cut].width : cuts[l.cut].length));
-    return reach;
-}
-
 }  // namespace
 
 NestedSheets nest_outlines(const std::vector<Cut>& cuts, double length, double width, double kerf) {

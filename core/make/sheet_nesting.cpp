@@ -115,6 +115,12 @@ bool fits(const Cut& cut, double length, double width) {
 
 }  // namespace
 
+double reach_of(const std::vector<Laid>& sheet, const std::vector<Cut>& cuts) {
+    double reach = 0;
+    for (const auto& l : sheet) reach = std::max(reach, l.x + (l.is_turned ? cuts[l.cut].width : cuts[l.cut].length));
+    return reach;
+}
+
 NestedSheets nest_on_sheets(const std::vector<Cut>& cuts, double length, double width, double kerf) {
     NestedSheets nested;
     std::vector<std::size_t> order;

@@ -18,6 +18,8 @@ struct Laid {
     bool is_turned = false;
     bool is_half_turned = false;  ///< an outline, by half a turn
 };
+/// How far along a sheet it is used [m].
+double reach_of(const std::vector<Laid>& sheet, const std::vector<Cut>& cuts);
 struct NestedSheets {
     std::vector<std::vector<Laid>> sheets;
     std::vector<std::size_t> too_large;  ///< for any sheet: on none
