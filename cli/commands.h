@@ -125,6 +125,47 @@ struct PullRequest {
 int pull_command(const PullRequest& request, bool json);
 /// What a rig's tests teach, and which to do next.
 int belief_command(const std::string& file, bool json);
+/// A tap: how it swings, against what the model says.
+struct TapRequest {
+    std::string file, seam, recording, frequency, damping, corrects, date, note;
+    bool keep = false;
+};
+int tap_command(const TapRequest& request, bool json);
+/// A time under load: what creeps, what is kept, when to tighten again.
+struct HangRequest {
+    std::string file, seam, marks, forces, date, note;
+    bool keep = false;
+};
+int hang_command(const HangRequest& request, bool json);
+/// A part as it came out: a size, its weight, or the diagonals of a frame.
+struct MeasureRequest {
+    std::string file, part, of, value, date;
+    std::string side, other, diagonal, other_diagonal;  ///< of a frame
+    bool leave = false, keep = false;
+};
+int measure_command(const MeasureRequest& request, bool json);
+/// What happened to a rig; words to look for; an entry to add; tables out and in.
+struct LogRequest {
+    std::string file, words, add, text, seam, date, give, take;
+};
+int log_command(const LogRequest& request, bool json);
+/// A rig's revisions as branches; one to keep, one to judge, two to compare.
+struct RevisionsRequest {
+    std::string file, keep, why, date, judge, learned;
+    std::vector<std::string> compare;
+    bool failed = false;
+};
+int revisions_command(const RevisionsRequest& request, bool json);
+/// What goes with a rig when it is used.
+struct CardRequest {
+    std::string file, out, date;
+};
+int card_command(const CardRequest& request, bool json);
+/// A ladder of test holes of a printer: what is tried, what is thought, what to print next.
+struct LadderRequest {
+    std::string workshop, printer, pin = "8 mm", lies = "upright", tried, date, out;
+};
+int ladder_command(const LadderRequest& request, bool json);
 /// What is in the drawer.
 int stock_command(const StockRequest& request, bool json);
 /// Factors of every interface along the travel of one axis.

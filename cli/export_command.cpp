@@ -12,6 +12,8 @@
 #include "make/export.h"
 #include "project/file.h"
 #include "project/stockroom.h"
+#include "prove/fit_ladder.h"
+#include "quantity/format.h"
 #include "quantity/parse.h"
 #include "report.h"
 #include "rig_file.h"
@@ -215,22 +217,21 @@ Result<solids::SolidWish> solid_wish_of(const ExportRequest& request, solids::Al
     return wish;
 }
 
-/// How the printer that is asked for is set; as is usual where no drawer is given or it has none.
-Result<solids::PrintSettings> settings_of(const ExportRequest& request) {
+/// The printer that is asked for; one that is set as is usual where no drawer is given or it has none.
+Result<inventory::Printer> printer_of(const ExportRequest& request) {
     if (!request.printer.empty() && request.workshop.empty())
         return Problem{"export.no_drawer", "printer", "It is not said in which drawer that printer is.",
                        "Add --workshop and its file."};
-    if (request.workshop.empty()) return solids::PrintSettings{};
+    if (request.workshop.empty()) return inventory::Printer{};
     project::Stockroom room;
     if (const auto ok = room.open(request.workshop); !ok) return ok.problem();
     const auto& printers = room.workshop().printers;
     std::vector<std::string> names;
     for (const auto& printer : printers) {
-        if (request.printer.empty() || printer.name == request.printer)
-            return solids::PrintSettings{printer.walls, printer.infill};
+        if (request.printer.empty() || printer.name == request.printer) return printer;
         names.push_back(printer.name);
     }
-    if (request.printer.empty()) return solids::PrintSettings{};
+    if (request.printer.empty()) return inventory::Printer{};
     return Problem{
         "export.unknown_printer", "printer", fmt::format("There is no printer “{}”.", request.printer),
         names.empty() ? "The drawer has none: leave it out." : fmt::format("Use one of: {}.", fmt::join(names, ", "))};
@@ -268,8 +269,12 @@ int export_solids(const ExportRequest& request, bool json) {
     solids::Allowance allowance;
     const auto wish = solid_wish_of(request, allowance);
     if (!wish) return fail(wish.problem(), wrong_usage);
-    const auto settings = settings_of(request);
-    if (!settings) return fail(settings.problem(), wrong_usage);
+    const auto printer = printer_of(request);
+    if (!printer) return fail(printer.problem(), wrong_usage);
+    const solids::PrintSettings settings{printer->walls, printer->infill};
+    // What was typed stands over what its ladder of test holes says.
+    const auto ladder = request.holes.empty() ? prove::learned_by(*printer) : std::nullopt;
+    if (ladder) allowance = solids::allowed(ladder->clearance);
     const auto rig = load_rig(request.file);
     if (!rig) return fail(rig.problem(), unreadable);
     const LongWork work("built", json);
@@ -282,10 +287,13 @@ int export_solids(const ExportRequest& request, bool json) {
     const auto written = write(*files, request.out);
     if (!written) return fail(written.problem(), unwritable);
     if (json) {
-        print({{"written", *written}, {"prints", prints_json(*models, *settings)}});
+        print({{"written", *written}, {"holes", allowance.printed_holes}, {"prints", prints_json(*models, settings)}});
         return done;
     }
-    print_prints(*models, *settings);
+    print_prints(*models, settings);
+    if (ladder)
+        fmt::print("Round holes {} wider, as {} fits.\n",
+                   quantity::format(allowance.printed_holes, quantity::Dimension::length), printer->name);
     return say_written(*written, json);
 }
 

@@ -30,6 +30,13 @@ struct Arguments {
     SolidRequest solid;
     ExportRequest export_it;
     PullRequest pull;
+    TapRequest tap;
+    HangRequest hang;
+    MeasureRequest measure;
+    LogRequest log;
+    RevisionsRequest revisions;
+    CardRequest card;
+    LadderRequest ladder;
     unsigned threads = 0;
     SolveRequest solve;
     clampet::study::FitQuestion together;
@@ -45,6 +52,102 @@ void take_device(std::vector<std::string>& assignments, LoadText& load) {
     if (at == assignments.end() || !load.device.empty()) return;
     load.device = at->substr(key.size());
     assignments.erase(at);
+}
+
+/// What was seen of a rig, and what is made of it.
+void add_records(CLI::App& app, Arguments& a, int& exit_code) {
+    const auto json_flag = [&](CLI::App* command) {
+        command->add_flag("--json", a.json, "One JSON object with SI numbers");
+    };
+    const auto rig = [](CLI::App* command, std::string& file) {
+        command->add_option("RIG", file, "A .clampet.json file")->required();
+    };
+    const auto dated = [](CLI::App* command, std::string& date) {
+        command->add_option("--date", date, "When, for example 2026-11-29");
+    };
+    const char* keep = "Write it into the rig's file";
+
+    auto* tap = app.add_subcommand("tap", "A tap: how it swings and settles, against what the model says");
+    rig(tap, a.tap.file);
+    tap->add_option("--seam", a.tap.seam, "The interface whose arm swings, by id or name")->required();
+    tap->add_option("--recording", a.tap.recording, "A table of time and accelerations, as a phone writes it");
+    tap->add_option("--frequency", a.tap.frequency, "Instead: as it was counted, for example 4.2Hz");
+    tap->add_option("--damping", a.tap.damping, "Of critical, for example 2%");
+    tap->add_option("--corrects", a.tap.corrects, "modulus or root_stiffness; modulus if left out");
+    dated(tap, a.tap.date);
+    tap->add_option("--note", a.tap.note, "What else was seen");
+    tap->add_flag("--keep", a.tap.keep, keep);
+    json_flag(tap);
+    tap->callback([&] { exit_code = tap_command(a.tap, a.json); });
+
+    auto* hang = app.add_subcommand("hang", "A time under load: what creeps, what is kept, when to tighten again");
+    rig(hang, a.hang.file);
+    hang->add_option("--seam", a.hang.seam, "The interface that was looked at, by id or name")->required();
+    hang->add_option("--marks", a.hang.marks, "How far a mark has moved: \"0 = 0 mm, 10 min = 0.2 mm, 8 h = 0.5 mm\"");
+    hang->add_option("--forces", a.hang.forces, "What it takes to move it: \"0 = 42 N, 1 h = 38 N, 1 d = 35 N\"");
+    dated(hang, a.hang.date);
+    hang->add_option("--note", a.hang.note, "What else was seen");
+    hang->add_flag("--keep", a.hang.keep, keep);
+    json_flag(hang);
+    hang->callback([&] { exit_code = hang_command(a.hang, a.json); });
+
+    auto* measure = app.add_subcommand("measure", "A part as it came out: accepted, shimmed or taken off");
+    rig(measure, a.measure.file);
+    measure->add_option("--part", a.measure.part, "By id or name")->required();
+    measure->add_option("--of", a.measure.of, "mass, a key of its sizes, or diagonals")->required();
+    measure->add_option("--value", a.measure.value, "What was measured, for example 17.4mm or 380g");
+    measure->add_option("--side", a.measure.side, "Of a frame, with diagonals");
+    measure->add_option("--other-side", a.measure.other, "Its other side");
+    measure->add_option("--diagonal", a.measure.diagonal, "One of its diagonals");
+    measure->add_option("--other-diagonal", a.measure.other_diagonal, "The other one");
+    measure->add_flag("--leave", a.measure.leave, "The rig stays as it was intended");
+    dated(measure, a.measure.date);
+    measure->add_flag("--keep", a.measure.keep, keep);
+    json_flag(measure);
+    measure->callback([&] { exit_code = measure_command(a.measure, a.json); });
+
+    auto* log = app.add_subcommand("log", "What happened to a rig: tests, tightenings, shoots, incidents, revisions");
+    rig(log, a.log.file);
+    log->add_option("--search", a.log.words, "Only lines with all of these words");
+    log->add_option("--add", a.log.add, "An entry: tightened, shoot, incident, attempt or note");
+    log->add_option("--text", a.log.text, "Of the entry");
+    log->add_option("--seam", a.log.seam, "Of the entry, by id or name");
+    dated(log, a.log.date);
+    log->add_option("--give", a.log.give, "CSV that is written");
+    log->add_option("--take", a.log.take, "CSV whose entries are the log from now on");
+    json_flag(log);
+    log->callback([&] { exit_code = log_command(a.log, a.json); });
+
+    auto* revisions = app.add_subcommand("revisions", "A rig's revisions as branches, and what was learned");
+    rig(revisions, a.revisions.file);
+    revisions->add_option("--keep", a.revisions.keep, "Keeps the rig as it is, by this name");
+    revisions->add_option("--why", a.revisions.why, "What was changed, and why");
+    dated(revisions, a.revisions.date);
+    revisions->add_option("--judge", a.revisions.judge, "A revision of which something is said");
+    revisions->add_option("--learned", a.revisions.learned, "What it taught; why it failed");
+    revisions->add_flag("--failed", a.revisions.failed, "It was given up");
+    revisions->add_option("--compare", a.revisions.compare, "Two of them, or one and now")->expected(2);
+    json_flag(revisions);
+    revisions->callback([&] { exit_code = revisions_command(a.revisions, a.json); });
+
+    auto* card = app.add_subcommand("card", "What goes with a rig: how tight, what to look at, limits, next check");
+    rig(card, a.card.file);
+    card->add_option("--out", a.card.out, "A .pdf of A6, or a .png for a phone; as text where it is left out");
+    dated(card, a.card.date);
+    json_flag(card);
+    card->callback([&] { exit_code = card_command(a.card, a.json); });
+
+    auto* ladder = app.add_subcommand("ladder", "Test holes of a printer: what fits, and what to print next");
+    ladder->add_option("WORKSHOP", a.ladder.workshop, "A workshop file")->required();
+    ladder->add_option("--printer", a.ladder.printer, "By its name; the first one where it is left out");
+    ladder->add_option("--pin", a.ladder.pin, "What goes into the holes")->capture_default_str();
+    ladder->add_option("--lies", a.ladder.lies, "The holes while they are printed: upright or across")
+        ->capture_default_str();
+    ladder->add_option("--tried", a.ladder.tried, "\"0.1mm=tight, 0.2mm=right, 0.3mm=loose\"; kept in the workshop");
+    dated(ladder, a.ladder.date);
+    ladder->add_option("--out", a.ladder.out, "The next test piece: .stl, .3mf, .step, or .pdf to drill by");
+    json_flag(ladder);
+    ladder->callback([&] { exit_code = ladder_command(a.ladder, a.json); });
 }
 
 void add_commands(CLI::App& app, Arguments& a, int& exit_code) {
@@ -255,6 +358,7 @@ void add_commands(CLI::App& app, Arguments& a, int& exit_code) {
     json_flag(pull);
     pull->callback([&] { exit_code = pull_command(a.pull, a.json); });
 
+    add_records(app, a, exit_code);
     auto* belief = app.add_subcommand("belief", "What a rig's tests teach, and which to do next");
     belief->add_option("RIG", a.file, "A .clampet.json file")->required();
     json_flag(belief);

@@ -1,17 +1,15 @@
 #include <fmt/format.h>
 
+#include "before_after.h"
 #include "commands.h"
 #include "long_work.h"
-#include "project/edits.h"
 #include "project/file.h"
-#include "project/rig_json.h"
 #include "prove/next_tests.h"
 #include "prove/trace.h"
 #include "quantity/format.h"
 #include "quantity/parse.h"
 #include "report.h"
 #include "rig_file.h"
-#include "study/sentences.h"
 
 namespace clampet::cli {
 
@@ -89,7 +87,7 @@ Result<prove::PullAsked> asked_of(const PullRequest& request, bool json) {
     if (!request.trace.empty()) {
         if (const auto ok = take_trace(request.trace, json, asked); !ok) return ok.problem();
     } else {
-        const auto force = quantity::parse(request.force, Dimension::force);
+        const auto force = quantity::parse_pull(request.force);
         if (!force) return force.problem().at("force");
         asked.force = *force;
     }
@@ -112,24 +110,6 @@ Result<prove::PullAsked> asked_of(const PullRequest& request, bool json) {
     return asked;
 }
 
-const study::InterfaceResult* result_of(const study::RigCheck& check, const std::string& seam) {
-    const auto found =
-        std::find_if(check.interfaces.begin(), check.interfaces.end(), [&](const auto& r) { return r.id == seam; });
-    return found == check.interfaces.end() ? nullptr : &*found;
-}
-
-ordered_json verdict_json(const study::InterfaceResult& r) {
-    return {{"verdict", study::name_of(r.verdict)},
-            {"factor", number(r.typical)},
-            {"factor_low", number(r.low)},
-            {"factor_high", number(r.high)}};
-}
-
-std::string verdict_words(const study::InterfaceResult& r) {
-    return fmt::format("{}, {} ({} to {})", study::name_of(r.verdict), quantity::format_factor(r.typical),
-                       quantity::format_factor(r.low), quantity::format_factor(r.high));
-}
-
 }  // namespace
 
 int pull_command(const PullRequest& request, bool json) {
@@ -139,18 +119,12 @@ int pull_command(const PullRequest& request, bool json) {
     if (!rig) return fail(rig.problem(), unreadable);
     const auto pull = prove::explained(*rig, *asked);
     if (!pull) return fail(pull.problem(), wrong_usage);
-    const auto after = project::edited(*rig, project::AddPull{*pull});
-    if (!after) return fail(after.problem(), wrong_usage);
-    const auto before_check = study::check(*rig), after_check = study::check(*after);
-    if (!before_check || !after_check)
-        return fail(before_check ? after_check.problem() : before_check.problem(), wrong_usage);
-    const auto *was = result_of(*before_check, pull->seam), *is = result_of(*after_check, pull->seam);
-    if (!was || !is)
+    const auto change = before_after(*rig, project::AddPull{*pull}, pull->seam);
+    if (!change) return fail(change.problem(), wrong_usage);
+    if (!change->is)
         return fail({"pull.no_result", "seam", "This interface was not checked.", "Check the rig first."}, wrong_usage);
-    if (request.keep)
-        if (const auto ok = project::write_file_atomically(request.file, project::write_rig(*after)); !ok)
-            return fail(ok.problem(), unwritable);
-    const auto belief = prove::belief_of(*after);
+    if (const auto failed = keep(change->rig, request.file, request.keep)) return *failed;
+    const auto belief = prove::belief_of(change->rig);
     if (json) {
         auto answer = belief_json(belief);
         answer["pull"] = {{"id", pull->id},
@@ -159,20 +133,18 @@ int pull_command(const PullRequest& request, bool json) {
                           {"friction", pull->friction},
                           {"outcome", std::string(prove::name_of(pull->outcome))},
                           {"tightening", pull->tightening}};
-        answer["before"] = verdict_json(*was);
-        answer["after"] = verdict_json(*is);
+        answer.update(json_of(*change));
         answer["kept"] = request.keep;
         print(answer);
     } else {
-        fmt::print("{}: {} at {} {}; that takes {:.2f} times what friction and force typically give.\n\n", was->name,
-                   prove::name_of(pull->outcome), quantity::format(pull->force, Dimension::force),
+        fmt::print("{}: {} at {} {}; that takes {:.2f} times what friction and force typically give.\n\n",
+                   change->is->name, prove::name_of(pull->outcome), quantity::format(pull->force, Dimension::force),
                    prove::name_of_way(pull->way), pull->ratio);
-        print_belief(*after, belief);
-        fmt::print("\n{}: {}\n  now {}\n", was->name, verdict_words(*was), verdict_words(*is));
-        fmt::print("{}\n",
-                   request.keep ? "Kept in the rig's file." : "Not kept: add --keep to write it into the rig's file.");
+        print_belief(change->rig, belief);
+        print(*change);
+        say_kept(request.keep);
     }
-    return is->verdict == study::Verdict::holds ? done : not_all_hold;
+    return exit_code_of(*change);
 }
 
 int belief_command(const std::string& file, bool json) {

@@ -36,6 +36,8 @@
 namespace clampet::solids {
 namespace {
 
+constexpr double most_wider = 0.002;  // holes in prints [m]
+
 using parts::MadeSolid;
 using parts::Shape;
 using parts::ShapeKind;
@@ -256,8 +258,12 @@ Result<TopoDS_Shape> solid_of(const MadeSolid& made, const Allowance& allowance,
 
 }  // namespace
 
+Allowance allowed(double clearance) {
+    return {std::clamp(clearance, 0.0, most_wider)};
+}
+
 Status check(const Allowance& allowance) {
-    if (!(allowance.printed_holes >= 0 && allowance.printed_holes <= 0.002))
+    if (!(allowance.printed_holes >= 0 && allowance.printed_holes <= most_wider))
         return Problem{"model.allowance", "holes", "Printed holes cannot be made wider by that much.",
                        "Give 0 to 2 mm, for example 0.2 mm."};
     return Done{};

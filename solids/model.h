@@ -18,6 +18,8 @@ struct Allowance {
 };
 /// Range  0 to 2 mm. Errors: a Problem.
 Status check(const Allowance& allowance);
+/// That of a ladder of test holes, kept within the range.
+Allowance allowed(double clearance);
 
 /// A closed solid of a part.
 struct ModelPiece {

@@ -53,7 +53,8 @@ class Printer {
 
     void begin() {
         ++pages_;
-        set_up(context_, height_);
+        set_up(context_, height_ * document_.scale);
+        cairo_scale(context_, document_.scale, document_.scale);
         y_ = height_ - top;
     }
     void end() {
@@ -304,7 +305,8 @@ namespace {
 Status print(cairo_t* context, const Document& document, const PaperSize& paper, std::function<void()> page_done) {
     if (document.blocks.empty())
         return Problem{"document.nothing", "", "There is nothing to print.", "Choose a rig with parts that are made."};
-    Printer printer(context, document, paper, std::move(page_done));
+    Printer printer(context, document, {paper.name, paper.width / document.scale, paper.height / document.scale},
+                    std::move(page_done));
     printer.print();
     if (printer.pages() > most_pages)
         return Problem{"document.too_long", "", fmt::format("This would be more than {} pages.", most_pages),
@@ -341,6 +343,18 @@ Result<std::vector<PageImage>> images_of(const Document& document, const PaperSi
     });
     if (!ok) return ok.problem();
     return pages;
+}
+
+Result<std::string> png_of(const PageImage& page) {
+    auto pixels = page.pixels;
+    const Surface surface(
+        cairo_image_surface_create_for_data(reinterpret_cast<unsigned char*>(pixels.data()), CAIRO_FORMAT_RGB24,
+                                            page.width, page.height, page.width * 4),
+        cairo_surface_destroy);
+    std::string bytes;
+    const auto status = cairo_surface_write_to_png_stream(surface.get(), append, &bytes);
+    if (status != CAIRO_STATUS_SUCCESS) return not_drawn(status);
+    return bytes;
 }
 
 Result<std::string> pdf_of(const Document& document, const PaperSize& paper) {

@@ -31,6 +31,7 @@ using Block = std::variant<Heading, Paragraph, Grid, Picture, PageBreak>;
 struct Document {
     std::string title, detail;  ///< in the margin of each page; `detail`: rig and day
     std::vector<Block> blocks;
+    double scale = 1;  ///< of letters and margins: a card is printed smaller than a page
 };
 
 /// Pages of that paper, upright, numbered; a row of a grid stands on one page, its columns' names on each.
@@ -43,6 +44,8 @@ struct PageImage {
 };
 /// The same pages as pdf_of(), so fine [pixels a metre]. Range: 500 to 20000. Errors: as pdf_of().
 Result<std::vector<PageImage>> images_of(const Document& document, const PaperSize& paper, double fineness);
+/// Such a page as a PNG. Errors: a Problem: it could not be drawn.
+Result<std::string> png_of(const PageImage& page);
 /// One file without links to others: pictures are in it.
 /// Errors  A Problem: a picture that could not be drawn.
 Result<std::string> html_of(const Document& document);

@@ -10,8 +10,8 @@ struct Point {
     double x = 0, y = 0;
 };
 
-/// What a filled area is made of; the renderer chooses hatch and tone.
-enum class Material { none, metal, wood, plastic, rubber, tube, payload, site, air };
+/// What a filled area is made of; the renderer chooses hatch and tone. Ink is black on paper.
+enum class Material { none, metal, wood, plastic, rubber, tube, payload, site, air, ink };
 /// What a line means.
 enum class Line { outline, thin, hidden, centre, force, accent, none };
 

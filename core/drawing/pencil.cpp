@@ -25,6 +25,8 @@ std::array<double, 3> tone_of(Material material) {
             return {0.78, 0.80, 0.86};
         case Material::site:
             return {0.92, 0.92, 0.90};
+        case Material::ink:
+            return {0, 0, 0};
         case Material::metal:
         case Material::tube:
         case Material::none:

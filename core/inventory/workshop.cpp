@@ -3,6 +3,7 @@
 #include <fmt/format.h>
 
 #include <algorithm>
+#include <array>
 #include <cmath>
 
 #include "catalogue/device.h"
@@ -123,3 +124,20 @@ Status validate(const Workshop& workshop) {
 }
 
 }  // namespace clampet::inventory
+
+namespace clampet::parts {
+
+using namespace std::string_view_literals;
+
+template <>
+std::span<const std::string_view> names<inventory::HoleLies>() {
+    static constexpr std::array all{"upright"sv, "across"sv};
+    return all;
+}
+template <>
+std::span<const std::string_view> names<inventory::TriedFit>() {
+    static constexpr std::array all{"tight"sv, "right"sv, "loose"sv};
+    return all;
+}
+
+}  // namespace clampet::parts

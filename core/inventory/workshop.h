@@ -27,12 +27,27 @@ struct Item {
 /// Somebody who tightens things, and how strong their hand is.
 using Hand = rig::Hands;
 
+/// How a test hole lies while it is printed, and how a pin went into it.
+enum class HoleLies { upright, across };
+enum class TriedFit { tight, right, loose };
+/// A pin that was tried in a printed hole.
+struct FitTried {
+    std::string date;                        ///< "2026-11-29"; empty where nobody said
+    std::string material = "PETG, printed";  ///< of the catalogue
+    HoleLies lies = HoleLies::upright;
+    double pin = 0;        ///< its diameter [m]
+    double clearance = 0;  ///< how much wider the hole was drawn [m]
+    TriedFit verdict = TriedFit::right;
+    friend bool operator==(const FitTried&, const FitTried&) = default;
+};
+
 /// A printer, and how it is set.
 struct Printer {
     std::string name;
     std::string material = "PETG, printed";  ///< of the catalogue
     double walls = 1.2e-3;                   ///< thickness [m]
     double infill = 0.2;                     ///< share of what is within
+    std::vector<FitTried> fits = {};         ///< ladders of test holes
     friend bool operator==(const Printer&, const Printer&) = default;
 };
 
@@ -69,3 +84,10 @@ double owned(const Workshop& workshop, std::string_view name);
 Status validate(const Workshop& workshop);
 
 }  // namespace clampet::inventory
+
+namespace clampet::parts {
+template <>
+std::span<const std::string_view> names<inventory::HoleLies>();
+template <>
+std::span<const std::string_view> names<inventory::TriedFit>();
+}  // namespace clampet::parts

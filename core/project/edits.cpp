@@ -13,6 +13,7 @@
 #include "project/rig_json.h"
 #include "prove/belief.h"
 #include "prove/pull.h"
+#include "prove/records.h"
 #include "rig/in_force.h"
 #include "rig/joining.h"
 
@@ -225,7 +226,17 @@ struct Apply {
         if (rig.variants.size() >= most_variants)
             return Problem{"edit.too_many_variants", "name", "So many variants are not kept in one file.",
                            "Remove one, or save the rig under another name."};
-        rig.variants.push_back({e.name, text_of_variant(rig)});
+        auto text = text_of_variant(rig);
+        rig.variants.push_back({e.name, std::move(text), rig.stands_on, e.date, e.why});
+        rig.stands_on = e.name;
+        return std::move(rig);
+    }
+    Result<rig::Rig> operator()(const JudgeVariant& e) {
+        if (e.index >= rig.variants.size()) return missing("variant", std::to_string(e.index + 1));
+        auto& variant = rig.variants[e.index];
+        variant.why = e.why;
+        variant.learned = e.learned;
+        variant.has_failed = e.has_failed;
         return std::move(rig);
     }
     Result<rig::Rig> operator()(const TakeVariant& e) {
@@ -236,11 +247,21 @@ struct Apply {
         // What was seen stays seen.
         taken->pulls = std::move(rig.pulls);
         taken->tightened = std::move(rig.tightened);
+        taken->taps = std::move(rig.taps);
+        taken->hangs = std::move(rig.hangs);
+        taken->measured = std::move(rig.measured);
+        taken->log = std::move(rig.log);
+        taken->stands_on = taken->variants[e.index].name;
         return prove::taught(std::move(*taken));
     }
     Result<rig::Rig> operator()(const RemoveVariant& e) {
         if (e.index >= rig.variants.size()) return missing("variant", std::to_string(e.index + 1));
+        const auto gone = rig.variants[e.index];
         rig.variants.erase(rig.variants.begin() + static_cast<std::ptrdiff_t>(e.index));
+        // What went on from it goes on from what it went on from.
+        for (auto& variant : rig.variants)
+            if (variant.from == gone.name) variant.from = gone.from;
+        if (rig.stands_on == gone.name) rig.stands_on = gone.from;
         return std::move(rig);
     }
     Result<rig::Rig> operator()(const SetMaking& e) {
@@ -280,6 +301,85 @@ struct Apply {
         const auto now = rig.tightened.find(e.interface);
         rig.tightened[e.interface] = std::max(most, now == rig.tightened.end() ? 1 : now->second) + 1;
         return prove::taught(std::move(rig));
+    }
+    Result<rig::Rig> operator()(const AddRecord& e) {
+        return std::visit([this](const auto& record) { return with_record(record); }, e.record);
+    }
+    Result<rig::Rig> operator()(const SetRecordOff& e) {
+        const bool is_there = set_off(rig.taps, e) || set_off(rig.hangs, e);
+        if (!is_there) return missing("test", e.record);
+        return prove::taught(std::move(rig));
+    }
+    Result<rig::Rig> operator()(const RemoveRecord& e) {
+        const auto count = remove(rig.taps, e.record) + remove(rig.hangs, e.record) + remove(rig.measured, e.record) +
+                           remove(rig.log, e.record);
+        if (count == 0) return missing("record", e.record);
+        return prove::taught(std::move(rig));
+    }
+    Result<rig::Rig> operator()(const SetLog& e) {
+        if (e.log.size() > prove::most_entries) return too_many(prove::most_entries);
+        std::set<std::string> ids;
+        for (const auto& entry : e.log) {
+            if (const auto ok = prove::check(entry); !ok) return ok.problem();
+            if (!ids.insert(entry.id).second)
+                return Problem{"log.twice", "id", fmt::format("“{}” is in the log twice.", entry.id),
+                               "Leave out its id in one of the lines: it gets one of its own."};
+        }
+        rig.log = e.log;
+        return std::move(rig);
+    }
+    Result<rig::Rig> operator()(const Measure& e) {
+        if (const auto ok = prove::check(e.measured); !ok) return ok.problem();
+        if (!rig.part(e.measured.part)) return missing("part", e.measured.part);
+        if (const auto ok = put(rig.measured, e.measured, prove::most_records); !ok) return ok.problem();
+        if (!e.is_taken || e.measured.of == prove::diagonals) return std::move(rig);
+        if (e.measured.of == prove::mass_key) return (*this)(SetMass{e.measured.part, e.measured.value});
+        return (*this)(SetPartValue{e.measured.part, e.measured.of, families::Value(e.measured.value)});
+    }
+    static Problem too_many(std::size_t most) {
+        return {"record.too_many", "", "There are too many records in this rig.",
+                fmt::format("Remove some; {} is the most.", most)};
+    }
+    /// In the place of that with its id, or at the end.
+    template <class Record>
+    static Status put(std::vector<Record>& all, const Record& record, std::size_t most) {
+        const auto same = std::find_if(all.begin(), all.end(), [&](const Record& r) { return r.id == record.id; });
+        if (same != all.end())
+            *same = record;
+        else if (all.size() >= most)
+            return too_many(most);
+        else
+            all.push_back(record);
+        return Done{};
+    }
+    template <class Record>
+    Result<rig::Rig> with_record(const Record& record) {
+        if (const auto ok = prove::check(record); !ok) return ok.problem();
+        if (!record.seam.empty() && !rig.interface(record.seam)) return missing("interface", record.seam);
+        std::vector<Record>* all;
+        if constexpr (std::is_same_v<Record, rig::Tap>)
+            all = &rig.taps;
+        else if constexpr (std::is_same_v<Record, rig::Hang>)
+            all = &rig.hangs;
+        else
+            all = &rig.log;
+        const bool is_entry = std::is_same_v<Record, rig::LogEntry>;
+        if (const auto ok = put(*all, record, is_entry ? prove::most_entries : prove::most_records); !ok)
+            return ok.problem();
+        return prove::taught(std::move(rig));
+    }
+    template <class Record>
+    static bool set_off(std::vector<Record>& all, const SetRecordOff& e) {
+        for (auto& record : all)
+            if (record.id == e.record) {
+                record.is_off = e.is_off;
+                return true;
+            }
+        return false;
+    }
+    template <class Record>
+    static std::size_t remove(std::vector<Record>& all, const std::string& id) {
+        return std::erase_if(all, [&](const Record& record) { return record.id == id; });
     }
     std::vector<rig::Pull>::iterator pull_of(const std::string& id) {
         return std::find_if(rig.pulls.begin(), rig.pulls.end(), [&](const rig::Pull& p) { return p.id == id; });
@@ -600,6 +700,18 @@ std::string label_of(const Edit& edit) {
         }
         std::string operator()(const RemovePull&) const { return "removed test"; }
         std::string operator()(const TightenAnew&) const { return "tightened anew"; }
+        std::string operator()(const JudgeVariant&) const { return "what a variant taught"; }
+        std::string operator()(const AddRecord& e) const {
+            return std::holds_alternative<rig::Tap>(e.record)    ? "tap"
+                   : std::holds_alternative<rig::Hang>(e.record) ? "time under load"
+                                                                 : "entry in the log";
+        }
+        std::string operator()(const Measure&) const { return "measured part"; }
+        std::string operator()(const SetRecordOff& e) const {
+            return e.is_off ? "test taken back" : "test counted again";
+        }
+        std::string operator()(const RemoveRecord&) const { return "removed record"; }
+        std::string operator()(const SetLog&) const { return "log"; }
         std::string operator()(const SetPlanned&) const { return "change of what is to be held"; }
         std::string operator()(const SetHands&) const { return "change of hands"; }
         std::string operator()(const AddShot&) const { return "new shot"; }

@@ -205,9 +205,16 @@ struct SetTether {
 struct RemoveTether {
     std::string tether;
 };
-/// Keeps the rig as it is, to be compared with later.
+/// Keeps the rig as it is, to be compared with later; what follows goes on from it.
 struct KeepVariant {
     std::string name;
+    std::string date = {}, why = {};
+};
+/// What a variant taught, and whether it was given up.
+struct JudgeVariant {
+    std::size_t index = 0;
+    std::string why, learned;
+    bool has_failed = false;
 };
 /// The rig becomes a variant again; those that are kept stay.
 struct TakeVariant {
@@ -240,13 +247,36 @@ struct RemovePull {
 struct TightenAnew {
     std::string interface;
 };
+/// Something that was seen of the rig: new, or in the place of that with its id.
+struct AddRecord {
+    std::variant<rig::Tap, rig::Hang, rig::LogEntry> record;
+};
+/// A part as it came out; where it is to be taken so, the rig's part is of that size or weight from now on.
+struct Measure {
+    rig::Measured measured;
+    bool is_taken = true;
+};
+/// A tap or a hang counts no more, or again.
+struct SetRecordOff {
+    std::string record;
+    bool is_off = true;
+};
+/// Of whatever kind; what it corrected on a part stays.
+struct RemoveRecord {
+    std::string record;
+};
+/// All that happened, for example from a table that was edited by hand.
+struct SetLog {
+    std::vector<rig::LogEntry> log;
+};
 using Edit =
     std::variant<SetInput, ClearInput, SetInputs, SetPort, SetMass, ClearMass, SetCentreOfGravity, ClearCentreOfGravity,
                  SetPartValue, SetPartName, SetPose, SetStops, SetRequired, SetUse, AddCase, RemoveCase, SetCaseInput,
                  SetBody, SetRigName, AddPart, RemovePart, Build, ReplacePart, LiftOut, MoveDown, MoveBranch, Paste,
                  CloseLoop, AddShot, SetShot, TakePose, GoToShot, SetPositions, RemoveShot, SetPayloadSet,
                  RemovePayloadSet, SetTether, RemoveTether, JoinBy, KeepVariant, TakeVariant, RemoveVariant, SetPlanned,
-                 SetHands, SetMaking, AddPull, SetPullOff, RemovePull, TightenAnew>;
+                 SetHands, SetMaking, AddPull, SetPullOff, RemovePull, TightenAnew, JudgeVariant, AddRecord, Measure,
+                 SetRecordOff, RemoveRecord, SetLog>;
 
 /// The rig with an edit done, validated; or a Problem and the old rig stands.
 /// Joints that it has to build to know that they can be are put into the store, where there is one.

@@ -83,6 +83,27 @@ Field<Object> text_field(std::string key, std::string Object::*member, std::stri
             [member](const Object& o) -> nlohmann::ordered_json { return o.*member; }};
 }
 
+/// A text that is left out where nothing is said.
+template <class Object>
+Field<Object> said_field(std::string key, std::string Object::*member, std::string meaning) {
+    auto field = text_field(std::move(key), member, std::move(meaning));
+    field.write = [member](const Object& o) {
+        return (o.*member).empty() ? nlohmann::ordered_json() : nlohmann::ordered_json(o.*member);
+    };
+    return field;
+}
+
+/// A flag that is left out where it is not so.
+template <class Object>
+Field<Object> flag_field(std::string key, bool Object::*member, std::string meaning) {
+    return {std::move(key),
+            std::move(meaning),
+            false,
+            {{"type", "boolean"}},
+            [member](const Node& n, Object& o) { o.*member = n.boolean(); },
+            [member](const Object& o) { return o.*member ? nlohmann::ordered_json(true) : nlohmann::ordered_json(); }};
+}
+
 /// One of an enumeration, by its key in files.
 template <class Object, class Enum>
 Field<Object> enum_field(std::string key, Enum Object::*member, std::string meaning) {

@@ -7,6 +7,7 @@
 #include "loads/load_case.h"
 #include "parts/part_kind.h"
 #include "project/part_fields.h"
+#include "project/record_fields.h"
 #include "project/rig_json.h"
 #include "prove/belief.h"
 #include "prove/pull.h"
@@ -413,7 +414,12 @@ const Fields<rig::Variant>& variant_fields() {
                                                          kept.problem().remedy);
                                               v.text = text_of_variant(std::move(*kept));
                                           },
-                                          [](const Variant& v) { return ordered_json::parse(v.text); }}}};
+                                          [](const Variant& v) { return ordered_json::parse(v.text); }},
+                                         said_field("from", &Variant::from, "the variant that it was made from"),
+                                         said_field("date", &Variant::date, "when it was kept: `2026-11-29`"),
+                                         said_field("why", &Variant::why, "what was changed, and why"),
+                                         said_field("learned", &Variant::learned, "what it taught; why it failed"),
+                                         flag_field("failed", &Variant::has_failed, "tried, and given up")}};
     return fields;
 }
 
@@ -456,15 +462,6 @@ Field<rig::Rig> planned_field() {
     auto field = list_field("planned", &rig::Rig::planned, planned_fields(),
                             "what is to be held and is not on the rig yet", 0, 20);
     field.write = [write = field.write](const rig::Rig& r) { return r.planned.empty() ? ordered_json() : write(r); };
-    return field;
-}
-
-/// A text that is left out where it is empty.
-Field<rig::Making> said_field(const char* key, std::string rig::Making::*member, const char* meaning) {
-    auto field = text_field(key, member, meaning);
-    field.write = [member](const rig::Making& m) {
-        return (m.*member).empty() ? ordered_json() : ordered_json(m.*member);
-    };
     return field;
 }
 
@@ -530,18 +527,8 @@ const Fields<rig::Pull>& pull_fields() {
          spread("friction_spread", &Pull::friction_spread, "what is known of that without tests, in ln"),
          spread("hand_spread", &Pull::hand_spread, "the same of the hand; 0: no hand tightened it"),
          spread("rest_spread", &Pull::rest_spread, "and of all else that presses it"),
-         {"off",
-          "`true` where it was taken back: it counts no more",
-          false,
-          {{"type", "boolean"}},
-          [](const Node& n, Pull& p) { p.is_off = n.boolean(); },
-          [](const Pull& p) { return p.is_off ? ordered_json(true) : ordered_json(); }},
-         {"note",
-          "text",
-          false,
-          {{"type", "string"}},
-          [](const Node& n, Pull& p) { p.note = n.string(); },
-          [](const Pull& p) { return p.note.empty() ? ordered_json() : ordered_json(p.note); }}},
+         flag_field("off", &Pull::is_off, "`true` where it was taken back: it counts no more"),
+         said_field("note", &Pull::note, "text")},
         [](const Node& n, Pull& p) {
             if (const auto ok = prove::check(p); !ok) {
                 const auto& problem = ok.problem();
@@ -574,85 +561,92 @@ Field<rig::Rig> variants_field() {
     return field;
 }
 
+/// With what was seen of it.
+Fields<rig::Rig> with_records(Fields<rig::Rig> fields) {
+    for (auto& list : record_lists()) fields.rows.push_back(std::move(list));
+    return fields;
+}
+
 }  // namespace
 
 const Fields<rig::Rig>& rig_fields() {
     using rig::Rig;
-    static const Fields<Rig> fields{
-        "rig",
-        "a rig from the support to the payload",
-        {{"format",
-          fmt::format("`\"{}\"`", rig_format),
-          true,
-          {{"const", rig_format}},
-          [](const Node&, Rig&) {},
-          [](const Rig&) -> ordered_json { return rig_format; }},
-         {"schema",
-          fmt::format("`{}`; files of schema 1 are read and written anew as {}", schema_version, schema_version),
-          true,
-          {{"const", schema_version}},
-          [](const Node&, Rig&) {},
-          [](const Rig&) -> ordered_json { return schema_version; }},
-         text_field("name", &Rig::name, "text"),
-         text_field("note", &Rig::note, "text"),
-         quantity_field("required", &Rig::required, Dimension::number, schema_of_quantity(0, 100, false),
-                        "required factor; what the cards ask for, or 2, where it is left out"),
-         {"use",
-          "how it is used, by cards: `bench`, `carried`, `worn`, `moving`, `people`, `outdoors`",
-          false,
-          {{"type", "array"}, {"items", {{"type", "string"}}}},
-          [](const Node& n, Rig& r) {
-              for (std::size_t i = 0; i < n.size(); ++i) r.use.push_back(n.item(i).string());
-          },
-          [](const Rig& r) { return r.use.empty() ? ordered_json() : ordered_json(r.use); }},
-         list_field("cases", &Rig::cases, case_fields(),
-                    "load cases beside rest; what the cards set, or a push of a hand, where it is left out", 0, 100),
-         list_field("parts", &Rig::parts, part_fields(),
-                    "the one that no interface carries is the support, and its frame is the world (z up)", 0, 500,
-                    true),
-         list_field("interfaces", &Rig::interfaces, interface_fields(), "where parts are joined", 0, 500, true),
-         list_field("shots", &Rig::shots, shot_fields(), "named poses that the film needs", 0, 100),
-         list_field("payload_sets", &Rig::sets, set_fields(), "what is on it at one time, beside all that is there", 0,
-                    20),
-         tethers_field(),
-         {"hands",
-          "whose hands tighten it; common practice's where it is left out",
-          false,
-          {{"$ref", "#/$defs/hands"}},
-          [](const Node& n, Rig& r) { r.hands = hands_fields().read(n); },
-          [](const Rig& r) { return r.hands ? hands_fields().write(*r.hands) : ordered_json(); }},
-         planned_field(),
-         {"workshop",
-          "what `used` is from, by name",
-          false,
-          {{"type", "string"}},
-          [](const Node& n, Rig& r) { r.workshop = n.string(); },
-          [](const Rig& r) { return r.workshop.empty() ? ordered_json() : ordered_json(r.workshop); }},
-         used_field(),
-         {"making",
-          "how and when its parts are made",
-          false,
-          {{"$ref", "#/$defs/making"}},
-          [](const Node& n, Rig& r) { r.making = making_fields().read(n); },
-          [](const Rig& r) { return r.making.is_said() ? making_fields().write(r.making) : ordered_json(); }},
-         pulls_field(),
-         {"tightened",
-          "interface → how many times it has been tightened; 1 where nothing is said",
-          false,
-          {{"type", "object"}, {"additionalProperties", {{"type", "integer"}, {"minimum", 1}, {"maximum", 100000}}}},
-          [](const Node& n, Rig& r) {
-              n.be_object();
-              for (const auto& [id, _] : n.raw().items())
-                  r.tightened[id] = static_cast<int>(std::clamp(n.at(id).quantity(Dimension::number), 1.0, 100000.0));
-          },
-          [](const Rig& r) { return r.tightened.empty() ? ordered_json() : ordered_json(r.tightened); }},
-         variants_field()},
-        // Positions of shots are read when the interfaces are known: which of their axes slide says what a number is.
-        [](const Node& n, Rig& r) {
-            if (n.has("shots"))
-                for (std::size_t i = 0; i < r.shots.size(); ++i) read_positions(n.at("shots").item(i), r, r.shots[i]);
-            r = prove::taught(std::move(r));
-        }};
+    static const Fields<Rig> fields = with_records(
+        {"rig",
+         "a rig from the support to the payload",
+         {{"format",
+           fmt::format("`\"{}\"`", rig_format),
+           true,
+           {{"const", rig_format}},
+           [](const Node&, Rig&) {},
+           [](const Rig&) -> ordered_json { return rig_format; }},
+          {"schema",
+           fmt::format("`{}`; files of schema 1 are read and written anew as {}", schema_version, schema_version),
+           true,
+           {{"const", schema_version}},
+           [](const Node&, Rig&) {},
+           [](const Rig&) -> ordered_json { return schema_version; }},
+          text_field("name", &Rig::name, "text"),
+          text_field("note", &Rig::note, "text"),
+          quantity_field("required", &Rig::required, Dimension::number, schema_of_quantity(0, 100, false),
+                         "required factor; what the cards ask for, or 2, where it is left out"),
+          {"use",
+           "how it is used, by cards: `bench`, `carried`, `worn`, `moving`, `people`, `outdoors`",
+           false,
+           {{"type", "array"}, {"items", {{"type", "string"}}}},
+           [](const Node& n, Rig& r) {
+               for (std::size_t i = 0; i < n.size(); ++i) r.use.push_back(n.item(i).string());
+           },
+           [](const Rig& r) { return r.use.empty() ? ordered_json() : ordered_json(r.use); }},
+          list_field("cases", &Rig::cases, case_fields(),
+                     "load cases beside rest; what the cards set, or a push of a hand, where it is left out", 0, 100),
+          list_field("parts", &Rig::parts, part_fields(),
+                     "the one that no interface carries is the support, and its frame is the world (z up)", 0, 500,
+                     true),
+          list_field("interfaces", &Rig::interfaces, interface_fields(), "where parts are joined", 0, 500, true),
+          list_field("shots", &Rig::shots, shot_fields(), "named poses that the film needs", 0, 100),
+          list_field("payload_sets", &Rig::sets, set_fields(), "what is on it at one time, beside all that is there", 0,
+                     20),
+          tethers_field(),
+          {"hands",
+           "whose hands tighten it; common practice's where it is left out",
+           false,
+           {{"$ref", "#/$defs/hands"}},
+           [](const Node& n, Rig& r) { r.hands = hands_fields().read(n); },
+           [](const Rig& r) { return r.hands ? hands_fields().write(*r.hands) : ordered_json(); }},
+          planned_field(),
+          {"workshop",
+           "what `used` is from, by name",
+           false,
+           {{"type", "string"}},
+           [](const Node& n, Rig& r) { r.workshop = n.string(); },
+           [](const Rig& r) { return r.workshop.empty() ? ordered_json() : ordered_json(r.workshop); }},
+          used_field(),
+          {"making",
+           "how and when its parts are made",
+           false,
+           {{"$ref", "#/$defs/making"}},
+           [](const Node& n, Rig& r) { r.making = making_fields().read(n); },
+           [](const Rig& r) { return r.making.is_said() ? making_fields().write(r.making) : ordered_json(); }},
+          pulls_field(),
+          {"tightened",
+           "interface → how many times it has been tightened; 1 where nothing is said",
+           false,
+           {{"type", "object"}, {"additionalProperties", {{"type", "integer"}, {"minimum", 1}, {"maximum", 100000}}}},
+           [](const Node& n, Rig& r) {
+               n.be_object();
+               for (const auto& [id, _] : n.raw().items())
+                   r.tightened[id] = static_cast<int>(std::clamp(n.at(id).quantity(Dimension::number), 1.0, 100000.0));
+           },
+           [](const Rig& r) { return r.tightened.empty() ? ordered_json() : ordered_json(r.tightened); }},
+          variants_field(),
+          said_field("stands_on", &Rig::stands_on, "the variant that it goes on from")},
+         // Positions of shots are read when the interfaces are known: which of their axes slide says what a number is.
+         [](const Node& n, Rig& r) {
+             if (n.has("shots"))
+                 for (std::size_t i = 0; i < r.shots.size(); ++i) read_positions(n.at("shots").item(i), r, r.shots[i]);
+             r = prove::taught(std::move(r));
+         }});
     return fields;
 }
 
@@ -677,6 +671,11 @@ ordered_json rig_schema() {
                   {"used", used_fields().schema()},
                   {"making", making_fields().schema()},
                   {"pull", pull_fields().schema()},
+                  {"tap", tap_fields().schema()},
+                  {"hang", hang_fields().schema()},
+                  {"reading", reading_fields().schema()},
+                  {"measured", measured_fields().schema()},
+                  {"entry", log_fields().schema()},
                   {"payload_set", set_fields().schema()},
                   {"instead", instead_fields().schema()},
                   {"tether", tether_fields().schema()},
@@ -690,8 +689,10 @@ std::string rig_tables() {
            port_fields().table() + "\n" + shape_fields().table() + "\n" + interface_fields().table() + "\n" +
            element_fields().table() + "\n" + shot_fields().table() + "\n" + wanted_fields().table() + "\n" +
            planned_fields().table() + "\n" + hands_fields().table() + "\n" + used_fields().table() + "\n" +
-           making_fields().table() + "\n" + pull_fields().table() + "\n" + set_fields().table() + "\n" +
-           instead_fields().table() + "\n" + tether_fields().table() + "\n" + variant_fields().table();
+           making_fields().table() + "\n" + pull_fields().table() + "\n" + tap_fields().table() + "\n" +
+           hang_fields().table() + "\n" + reading_fields().table() + "\n" + measured_fields().table() + "\n" +
+           log_fields().table() + "\n" + set_fields().table() + "\n" + instead_fields().table() + "\n" +
+           tether_fields().table() + "\n" + variant_fields().table();
 }
 
 }  // namespace clampet::project

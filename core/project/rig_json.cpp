@@ -80,6 +80,10 @@ Result<rig::Rig> read_rig(std::string_view text) {
 
 std::string text_of_variant(rig::Rig r) {
     r.variants.clear();
+    r.stands_on.clear();
+    // What happened belongs to all of them.
+    r.measured.clear();
+    r.log.clear();
     return write_rig(r);
 }
 

@@ -7,6 +7,7 @@
 #include "project/json_lines.h"
 #include "project/part_fields.h"
 #include "project/rig_fields.h"
+#include "prove/fit_ladder.h"
 
 namespace clampet::embedded {
 std::string_view workshop();
@@ -21,16 +22,6 @@ using nlohmann::ordered_json;
 using quantity::Dimension;
 
 const std::string workshop_format = "clampet-workshop";
-
-/// Left out where it is not so.
-Field<Item> flag_field(std::string key, bool Item::*member, std::string meaning) {
-    return {std::move(key),
-            std::move(meaning),
-            false,
-            {{"type", "boolean"}},
-            [member](const Node& n, Item& item) { item.*member = n.boolean(); },
-            [member](const Item& item) { return item.*member ? ordered_json(true) : ordered_json(); }};
-}
 
 const Fields<Item>& item_fields() {
     static const Fields<Item> fields{
@@ -63,6 +54,36 @@ const Fields<Item>& item_fields() {
     return fields;
 }
 
+const Fields<inventory::FitTried>& fit_fields() {
+    using inventory::FitTried;
+    static const Fields<FitTried> fields{
+        "fit",
+        "a pin that was tried in a printed hole",
+        {said_field("date", &FitTried::date, "`2026-11-29`"),
+         text_field("material", &FitTried::material, "that was printed, of the table of materials"),
+         enum_field("lies", &FitTried::lies, "the hole while it is printed: `upright` or `across`"),
+         quantity_field("pin", &FitTried::pin, Dimension::length, schema_of_quantity(1e-3, 0.06), "its diameter [m]",
+                        true),
+         quantity_field("clearance", &FitTried::clearance, Dimension::length, schema_of_quantity(-1e-3, 3e-3),
+                        "how much wider the hole was drawn [m]", true),
+         enum_field("verdict", &FitTried::verdict, "`tight`, `right` or `loose`")},
+        [](const Node& n, FitTried& t) {
+            if (const auto ok = prove::check(t); !ok) {
+                const auto& problem = ok.problem();
+                (n.has(problem.where) ? n.at(problem.where) : n).fail("workshop.no_fit", problem.what, problem.remedy);
+            }
+        }};
+    return fields;
+}
+
+/// Left out where nothing was tried.
+Field<inventory::Printer> fits_field() {
+    using inventory::Printer;
+    auto field = list_field("fits", &Printer::fits, fit_fields(), "ladders of test holes", 0, 2000);
+    field.write = [write = field.write](const Printer& p) { return p.fits.empty() ? ordered_json() : write(p); };
+    return field;
+}
+
 const Fields<inventory::Printer>& printer_fields() {
     using inventory::Printer;
     static const Fields<Printer> fields{
@@ -73,7 +94,8 @@ const Fields<inventory::Printer>& printer_fields() {
          quantity_field("walls", &Printer::walls, Dimension::length, schema_of_quantity(0, 1, false),
                         "thickness of the shell [m]"),
          quantity_field("infill", &Printer::infill, Dimension::number, schema_of_quantity(0, 1),
-                        "share of what is within")}};
+                        "share of what is within"),
+         fits_field()}};
     return fields;
 }
 
@@ -152,7 +174,7 @@ std::string write_workshop(const Workshop& workshop) {
 
 std::string workshop_tables() {
     return workshop_fields().table() + "\n" + item_fields().table() + "\n" + hands_fields().table() + "\n" +
-           printer_fields().table();
+           printer_fields().table() + "\n" + fit_fields().table();
 }
 
 Workshop demo_workshop() {

@@ -5,6 +5,9 @@
 #include <Eigen/Dense>
 #include <map>
 #include <numbers>
+#include <optional>
+
+#include "prove/hang.h"
 
 namespace clampet::prove {
 namespace {
@@ -212,8 +215,49 @@ rig::Learned learned_of(const rig::Rig& rig, const Belief& belief) {
     return learned;
 }
 
+namespace {
+
+/// Of the damping that one recording shows, in ln: it goes with how far it swings; our judgement.
+constexpr double damping_spread = 0.2;
+
+/// What taps and hangs say of inputs: those of one input that were made while it stood the same are averaged, in ln.
+void learn_inputs(const rig::Rig& rig, rig::Learned& learned) {
+    struct Said {
+        std::optional<double> stood = {};
+        double sum = 0, spread = 0;
+        std::size_t count = 0;
+    };
+    std::map<std::pair<std::string, std::string>, Said> all;
+    const auto add = [&](const std::string& seam, const std::string& key, double value, std::optional<double> stood,
+                         double spread) {
+        if (!rig.interface(seam)) return;
+        auto& said = all[{seam, key}];
+        if (said.stood != stood) said = {stood};
+        said.sum += std::log(value);
+        said.spread += spread * spread;
+        ++said.count;
+    };
+    for (const auto& tap : rig.taps) {
+        if (tap.is_off) continue;
+        add(tap.seam, tap.corrects, tap.value, tap.stood, tap.spread);
+        if (tap.damping > 0) add(tap.seam, "damping", tap.damping, std::nullopt, damping_spread);
+    }
+    for (const auto& [place, said] : all) {
+        const double n = static_cast<double>(said.count);
+        learned.inputs[place.first][place.second] = {Normal{said.sum / n, std::sqrt(said.spread) / n}.band(),
+                                                     said.stood};
+    }
+    for (const auto& hang : rig.hangs) {
+        if (hang.is_off || hang.of != rig::HangOf::force || hang.stood <= 0 || !rig.interface(hang.seam)) continue;
+        if (const auto kept = kept_by(hang)) learned.inputs[hang.seam]["kept"] = {kept->after_a_day, hang.stood};
+    }
+}
+
+}  // namespace
+
 rig::Rig taught(rig::Rig rig) {
     rig.learned = learned_of(rig, belief_of(rig));
+    learn_inputs(rig, rig.learned);
     return rig;
 }
 

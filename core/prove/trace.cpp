@@ -7,8 +7,8 @@
 #include <cmath>
 #include <numeric>
 
+#include "prove/columns.h"
 #include "quantity/dimension.h"
-#include "quantity/spreadsheet.h"
 
 namespace clampet::prove {
 namespace {
@@ -18,69 +18,39 @@ constexpr double most_force = 1e6;  // [N]
 constexpr double zero_time = 0.3, fall = 0.25, fall_time = 0.6, plateau = 0.15, plateau_time = 1.0, grows = 0.05,
                  flat = 0.07;
 
-/// What stands in brackets, or after a blank: "[kg]", "(ms)".
-std::string unit_in(const std::string& column) {
-    const auto open = column.find_first_of("[("), close = column.find_first_of("])", open == column.npos ? 0 : open);
-    if (open != column.npos && close != column.npos)
-        return quantity::trimmed(column.substr(open + 1, close - open - 1));
-    const auto blank = column.find(' ');
-    return blank == column.npos ? "" : quantity::trimmed(column.substr(blank + 1));
-}
-
-struct Unit {
-    std::string_view name;
-    double si;
-};
-constexpr double g = quantity::standard_gravity, pound = 0.45359237;  // [m/s^2], [kg] exactly
-constexpr std::array<Unit, 8> forces{
-    {{"", 1}, {"n", 1}, {"kn", 1e3}, {"kg", g}, {"kgf", g}, {"g", g / 1e3}, {"lb", pound* g}, {"lbf", pound* g}}};
-constexpr std::array<Unit, 5> times{{{"", 1}, {"s", 1}, {"sec", 1}, {"ms", 1e-3}, {"min", 60}}};
-
-template <std::size_t N>
-std::optional<double> known(const std::array<Unit, N>& units, const std::string& name) {
-    for (const auto& unit : units)
-        if (unit.name == name) return unit.si;
-    return std::nullopt;
-}
+constexpr double g = quantity::standard_gravity;  // [m/s^2]
+using quantity::pound;
 
 struct Columns {
     std::size_t time = 0, force = 1, first = 0;  ///< and the first row of numbers
     double time_unit = 1, force_unit = 1;
 };
 
-Result<Columns> columns_of(const quantity::Spreadsheet& table) {
+Result<Columns> chosen_columns(const quantity::Spreadsheet& table) {
     Columns columns;
-    const auto& head = table.rows.front();
-    const bool has_head = std::none_of(head.cells.begin(), head.cells.end(), [&](const std::string& cell) {
-        return static_cast<bool>(quantity::number_in(quantity::trimmed(cell), table.separator));
-    });
-    if (!has_head) return columns;
+    const auto named = columns_of(table);
+    if (!named) return columns;
     columns.first = 1;
     std::optional<std::size_t> time, force;
-    for (std::size_t i = 0; i < head.cells.size(); ++i) {
-        const auto name = quantity::lower(quantity::trimmed(head.cells[i]));
-        const auto is = [&](std::initializer_list<const char*> words) {
-            return std::any_of(words.begin(), words.end(), [&](const char* word) { return name.starts_with(word); });
-        };
-        if (!time && is({"time", "t ", "t[", "t(", "seconds"})) time = i;
-        if (!time && name == "t") time = i;
-        if (!force && (is({"force", "load", "pull", "weight", "f ", "f[", "f("}) || name == "f")) force = i;
+    for (std::size_t i = 0; i < named->size(); ++i) {
+        const auto& column = (*named)[i];
+        if (!time && (column.is({"time", "t ", "t[", "t(", "seconds"}) || column.name == "t")) time = i;
+        if (!force && (column.is({"force", "load", "pull", "weight", "f ", "f[", "f("}) || column.name == "f"))
+            force = i;
     }
+    const auto line = fmt::format("line {}", table.rows.front().line);
     if (!time || !force)
-        return Problem{"trace.no_columns", fmt::format("line {}", head.line),
-                       "The first line names no column of time, or none of force.",
+        return Problem{"trace.no_columns", line, "The first line names no column of time, or none of force.",
                        "Begin with for example: time (s);force (N)."};
     columns.time = *time;
     columns.force = *force;
-    const auto unit = [&](std::size_t column) {
-        return unit_in(quantity::lower(quantity::trimmed(head.cells[column])));
-    };
-    const auto of_time = known(times, unit(*time)), of_force = known(forces, unit(*force));
+    const auto &time_unit = (*named)[*time].unit, &force_unit = (*named)[*force].unit;
+    const auto of_time = unit_of_time(time_unit), of_force = unit_of_force(force_unit);
     if (!of_time || !of_force)
         return Problem{
-            "trace.unknown_unit", fmt::format("line {}", head.line),
-            fmt::format("“{}” is no unit of {}.", of_time ? unit(*force) : unit(*time), of_time ? "force" : "time"),
-            of_time ? "Use N, kN, kg, g or lb." : "Use s, ms or min."};
+            "trace.unknown_unit", line,
+            fmt::format("“{}” is no unit of {}.", of_time ? force_unit : time_unit, of_time ? "force" : "time"),
+            of_time ? "Use N, kN, kg, g, lb or oz." : "Use s, ms or min."};
     columns.time_unit = *of_time;
     columns.force_unit = *of_force;
     return columns;
@@ -148,6 +118,19 @@ std::optional<std::size_t> plateau_of(const Trace& trace, const std::vector<doub
 
 }  // namespace
 
+std::optional<double> unit_of_force(const std::string& name) {
+    return unit_named(name, {{"", 1},
+                             {"n", 1},
+                             {"kn", 1e3},
+                             {"kg", g},
+                             {"kgf", g},
+                             {"g", g / 1e3},
+                             {"lb", pound * g},
+                             {"lbs", pound * g},
+                             {"lbf", pound * g},
+                             {"oz", pound * g / 16}});
+}
+
 Result<Trace> read_trace(std::string_view text, const study::Job& job) {
     const auto table = quantity::read_spreadsheet(text);
     if (!table) return table.problem();
@@ -157,7 +140,7 @@ Result<Trace> read_trace(std::string_view text, const study::Job& job) {
     if (table->rows.size() > most_rows)
         return Problem{"trace.too_long", "", "There are more readings than any pull has.",
                        fmt::format("Give at most {}: the part round the pull.", most_rows)};
-    const auto columns = columns_of(*table);
+    const auto columns = chosen_columns(*table);
     if (!columns) return columns.problem();
     Trace trace;
     for (std::size_t i = columns->first; i < table->rows.size(); ++i) {

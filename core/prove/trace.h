@@ -14,11 +14,14 @@ struct Trace {
     std::vector<double> force;  ///< [N], as it was shown
 };
 /// Meaning  A table of time and force. The first line may say the columns and their units: “time (ms);force [kg]”; kg,
-/// g,
-///          lb and oz are taken as what hangs. Without it: seconds and newtons. Other columns are passed over.
+///          g, lb and oz are taken as what hangs. Without it: seconds and newtons. Other columns are passed over.
 /// Range    As quantity::read_spreadsheet(); 10 to 2 000 000 rows, at most 1e6 N.
 /// Errors   A Problem with the line: no number, time running backwards, a unit that is none, too few rows, stopped.
 Result<Trace> read_trace(std::string_view text, const study::Job& job = {});
+
+/// Newtons of a unit as scales write it, in small letters: N where it is empty; what hangs by kg, g, lb, oz. Nothing
+/// where it is none.
+std::optional<double> unit_of_force(const std::string& name);
 
 /// How it let go, by the shape of its force.
 enum class Shape {

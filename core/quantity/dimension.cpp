@@ -101,6 +101,7 @@ std::vector<Unit> make_units() {
         {"min", 60, time},
         {"h", 3600, time},
         {"day", 86400, time},
+        {"d", 86400, time},
         {"days", 86400, time},
         {"km", 1e3, length},
         {"mph", 0.44704, speed},

@@ -351,6 +351,13 @@ Result<double> parse(std::string_view text, Dimension dimension, std::string_vie
                    fmt::format("“{}” is {}, and a {} is wanted.", text, described(*value), name_of(dimension)), remedy};
 }
 
+Result<double> parse_pull(std::string_view text) {
+    const auto value = parse_any(text);
+    if (value && value->weighs && value->exponents == exponents_of(Dimension::mass))
+        return value->si * standard_gravity;
+    return parse(text, Dimension::force);
+}
+
 Result<std::string> currency_of(std::string_view text) {
     static constexpr std::pair<std::string_view, std::string_view> signs[] = {
         {"€", "EUR"}, {"EUR", "EUR"}, {"$", "USD"}, {"USD", "USD"}, {"£", "GBP"}, {"GBP", "GBP"}};

@@ -26,6 +26,9 @@ Result<Measured> parse_any(std::string_view text);
 ///          Pounds, ounces (and kg with a lever, as servo makers write) count as forces where a force is wanted.
 /// Errors   A Problem that names the dimension that was typed and the one that is wanted.
 Result<double> parse(std::string_view text, Dimension dimension, std::string_view bare_unit = {});
+/// What a hanging scale showed [N]: a force, or a mass, of which the weight counts: "42 N", "3.5 kg", "9 lb 4 oz".
+/// Errors  As parse().
+Result<double> parse_pull(std::string_view text);
 
 /// The currency that an amount was typed in, "EUR", "USD" or "GBP"; amounts are never converted. Empty where none is
 /// named. Errors: two in one entry.

@@ -1,6 +1,7 @@
 #include "rig/learned.h"
 
 #include <algorithm>
+#include <cmath>
 
 #include "catalogue/material.h"
 
@@ -50,6 +51,16 @@ void learn_friction(Interface& interface, Element& element, const families::Para
         input = band;
 }
 
+/// What a tap or a hang said of it, while it still stands as it did then.
+void learn_input(Element& element, const families::Parameter& parameter, const Learned::Input& said) {
+    const auto now = band_of(element, parameter);
+    if (!now) return;
+    if (said.stood &&
+        std::abs(now->typical - *said.stood) > 1e-6 * std::max(std::abs(now->typical), std::abs(*said.stood)))
+        return;
+    element.inputs[parameter.key] = within(said.band, parameter);
+}
+
 }  // namespace
 
 bool is_friction(const families::Parameter& parameter) {
@@ -66,11 +77,15 @@ std::string friction_name(const Interface& interface, const Element& element, co
 void learn(Interface& interface, const Learned& learned) {
     if (learned == Learned{}) return;
     const auto* together = found_in(learned.seams, interface.id);
+    const auto told = learned.inputs.find(interface.id);
     for (auto& element : interface.elements) {
         const auto* family = families::family_named(element.family);
         if (!family) continue;
         for (const auto& parameter : family->parameters()) {
             if (parameter.kind != families::Kind::quantity) continue;
+            if (told != learned.inputs.end())
+                if (const auto said = told->second.find(parameter.key); said != told->second.end())
+                    learn_input(element, parameter, said->second);
             if (is_friction(parameter)) {
                 const auto* own =
                     together ? together : found_in(learned.frictions, friction_name(interface, element, parameter));

@@ -10,6 +10,7 @@
 #include "families/family.h"
 #include "parts/body.h"
 #include "quantity/result.h"
+#include "rig/records.h"
 
 namespace clampet::rig {
 
@@ -219,12 +220,24 @@ struct Learned {
     std::map<std::string, Band, std::less<>> frictions;  ///< by pair, or "interface/element/input"
     std::optional<Band> hand;                            ///< of whoever tightens
     std::map<std::string, Band, std::less<>> seams;      ///< tightened as it was tested: friction times force together
+    /// An input as taps and hangs say it [SI], and what it was then: it is told of nothing else.
+    struct Input {
+        Band band;
+        std::optional<double> stood = {};  ///< nothing: whatever it was
+        friend bool operator==(const Input&, const Input&) = default;
+    };
+    std::map<std::string, std::map<std::string, Input, std::less<>>, std::less<>> inputs = {};  ///< by interface, key
     friend bool operator==(const Learned&, const Learned&) = default;
 };
 
 /// The rig as it once stood, kept to be compared with: as the text of its file.
 struct Variant {
     std::string name, text;
+    std::string from = {};     ///< the variant that it was made from, by name; empty: the first
+    std::string date = {};     ///< when it was kept: "2026-11-29"
+    std::string why = {};      ///< what was changed and why
+    std::string learned = {};  ///< what it taught; why it failed
+    bool has_failed = false;   ///< tried, and given up
     friend bool operator==(const Variant&, const Variant&) = default;
 };
 
@@ -248,6 +261,11 @@ struct Rig {
     std::vector<Pull> pulls = {};
     std::map<std::string, int, std::less<>> tightened = {};  ///< interface → which tightening is in force; 1 where none
     Learned learned = {};
+    std::vector<Tap> taps = {};
+    std::vector<Hang> hangs = {};
+    std::vector<Measured> measured = {};
+    std::vector<LogEntry> log = {};
+    std::string stands_on = {};  ///< the variant that it goes on from, by name
     const Part* part(std::string_view id) const;
     const Interface* interface(std::string_view id) const;
     Part* part(std::string_view id);

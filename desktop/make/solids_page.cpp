@@ -18,6 +18,7 @@
 #include "desktop/widgets/quantity_field.h"
 #include "desktop/widgets/quiet_combo_box.h"
 #include "project/file.h"
+#include "prove/fit_ladder.h"
 
 namespace clampet::desktop {
 namespace {
@@ -96,7 +97,10 @@ SolidsPage::SolidsPage(Session& session, QWidget* parent)
     for (auto* field : {chord_, holes_}) field->setFixedWidth(qRound(150 * std::min(1.5, text_scale())));
     printer_->setAccessibleName(tr("Printer"));
     named(tr("Printer"), printer_);
-    connect(printer_, &QComboBox::currentIndexChanged, this, &SolidsPage::show_piece);
+    connect(printer_, &QComboBox::currentIndexChanged, this, [this] {
+        follow_ladder();
+        show_piece();
+    });
     list_printers();
     drawer_ = session.stockroom.observe([this] { list_printers(); });
     write_->setProperty("pill", true);
@@ -145,6 +149,21 @@ solids::PrintSettings SolidsPage::settings() const {
     return {printers[chosen].walls, printers[chosen].infill};
 }
 
+void SolidsPage::follow_ladder() {
+    const auto& printers = session_.stockroom.workshop().printers;
+    const auto chosen = static_cast<std::size_t>(std::max(0, printer_->currentIndex()));
+    const auto ladder = chosen < printers.size() ? prove::learned_by(printers[chosen]) : std::nullopt;
+    holes_->setToolTip(ladder ? tr("By the test holes of %1; another number stands over it.")
+                                    .arg(text_of(printers[chosen].name))
+                              : tr("Round holes come out narrower in prints: 0.1 to 0.4 mm is common practice."));
+    if (!ladder) return;
+    const auto allowance = solids::allowed(ladder->clearance);
+    if (std::abs(allowance.printed_holes - allowance_.printed_holes) < 1e-6) return;
+    allowance_ = allowance;
+    holes_->show_value(allowance_.printed_holes);
+    if (isVisible()) build();
+}
+
 void SolidsPage::list_printers() {
     const QString before = printer_->currentText();
     const QSignalBlocker quiet(printer_);
@@ -152,6 +171,7 @@ void SolidsPage::list_printers() {
     for (const auto& printer : session_.stockroom.workshop().printers) printer_->addItem(text_of(printer.name));
     if (printer_->count() == 0) printer_->addItem(tr("as is usual"));
     printer_->setCurrentIndex(std::max(0, printer_->findText(before)));
+    follow_ladder();
     show_piece();
 }
 

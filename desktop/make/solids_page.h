@@ -48,6 +48,8 @@ class SolidsPage : public QWidget {
     void took(const Result<solids::Models>& models);
     void show_piece();
     void list_printers();
+    /// Holes as the chosen printer's ladder of test holes has them.
+    void follow_ladder();
     solids::PrintSettings settings() const;
 
     Session& session_;

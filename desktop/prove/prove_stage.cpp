@@ -1,5 +1,6 @@
 #include "desktop/prove/prove_stage.h"
 
+#include <QButtonGroup>
 #include <QCheckBox>
 #include <QComboBox>
 #include <QDate>
@@ -10,9 +11,19 @@
 #include <QPushButton>
 #include <QScrollArea>
 #include <QSignalBlocker>
+#include <QStackedWidget>
 #include <QVBoxLayout>
 
 #include "desktop/prove/belief_view.h"
+#include "desktop/prove/card_page.h"
+#include "desktop/prove/fit_page.h"
+#include "desktop/prove/hang_page.h"
+#include "desktop/prove/log_page.h"
+#include "desktop/prove/measured_page.h"
+#include "desktop/prove/record_list.h"
+#include "desktop/prove/revisions_page.h"
+#include "desktop/prove/scale_panel.h"
+#include "desktop/prove/tap_page.h"
 #include "desktop/theme/theme.h"
 #include "desktop/theme/words.h"
 #include "desktop/widgets/drawing_view.h"
@@ -35,9 +46,19 @@ ProveStage::ProveStage(Session& session, QWidget* parent)
       watch_(wrapped(this, 0.95)),
       answer_(wrapped(this, 0.95)),
       inside_tests_(new QWidget),
-      inside_pulls_(new QWidget),
+      pulls_(new RecordList(tr("None yet. Pull with a hanging scale as it is drawn, type what it showed, and every "
+                               "verdict follows."))),
       test_column_(new QVBoxLayout(inside_tests_)),
-      pull_column_(new QVBoxLayout(inside_pulls_)),
+      pages_(new QStackedWidget(this)),
+      tap_(new TapPage(session, this)),
+      hang_(new HangPage(session, this)),
+      fits_(new FitPage(session, this)),
+      measured_(new MeasuredPage(session, this)),
+      revisions_(new RevisionsPage(session, this)),
+      log_(new LogPage(session, this)),
+      card_(new CardPage(session, this)),
+      others_{tap_, hang_, fits_, measured_, revisions_, log_, card_},
+      scale_(new ScalePanel(this)),
       picture_(new DrawingView(this)),
       belief_(new BeliefView(this)),
       seam_(new QuietComboBox(this)),
@@ -49,17 +70,23 @@ ProveStage::ProveStage(Session& session, QWidget* parent)
       anew_(new QCheckBox(tr("Loosened and tightened again before"), this)),
       keep_(new QPushButton(tr("Keep this test"), this)),
       tightened_(new QPushButton(tr("It was tightened anew"), this)) {
-    auto* outer = new QHBoxLayout(this);
-    outer->setContentsMargins(24, 16, 24, 12);
+    auto* column = new QVBoxLayout(this);
+    column->setContentsMargins(24, 12, 24, 12);
+    column->addWidget(make_tabs());
+    column->addWidget(pages_, 1);
+    auto* pull_page = new QWidget;
+    auto* outer = new QHBoxLayout(pull_page);
+    outer->setContentsMargins(0, 4, 0, 0);
     outer->setSpacing(18);
+    pages_->addWidget(pull_page);
+    for (auto* page : others_) pages_->addWidget(page);
     auto* left = new QVBoxLayout;
     left->addWidget(heading(tr("Tests to do"), this, 1.3));
     left->addWidget(says_);
     test_column_->setContentsMargins(0, 0, 0, 0);
     left->addWidget(scrolled(inside_tests_, this), 2);
     left->addWidget(heading(tr("Tests made"), this, 1.1));
-    pull_column_->setContentsMargins(0, 0, 0, 0);
-    left->addWidget(scrolled(inside_pulls_, this), 2);
+    left->addWidget(scrolled(pulls_, this), 2);
     outer->addLayout(left, 3);
     // All of it scrolls where letters are large.
     auto* inside = new QWidget;
@@ -68,15 +95,55 @@ ProveStage::ProveStage(Session& session, QWidget* parent)
     picture_->setMinimumHeight(190);
     right->addWidget(picture_, 1);
     right->addWidget(watch_);
+    right->addWidget(scale_);
     right->addWidget(make_form());
     right->addWidget(answer_);
     right->addWidget(heading(tr("What the tests teach"), this, 1.1));
     right->addWidget(belief_);
     outer->addWidget(scrolled(inside, this), 4);
+    connect(scale_, &ScalePanel::let_go, this, &ProveStage::take_let_go);
     subscription_ = session.document.observe([this](const project::Change&) {
         is_old_ = true;
         if (isVisible()) refresh();
     });
+    drawer_ = session.stockroom.observe([this] {
+        if (isVisible()) show_page(shown_page());
+    });
+}
+
+QWidget* ProveStage::make_tabs() {
+    auto* row = new QWidget(this);
+    auto* tabs = new FlowLayout(row);
+    auto* group = new QButtonGroup(this);
+    for (const auto& words : {tr("Pull"), tr("Tap"), tr("Under load"), tr("Fits"), tr("Measured"), tr("Revisions"),
+                              tr("Log"), tr("Use card")}) {
+        auto* tab = new QPushButton(words, row);
+        tab->setCheckable(true);
+        tab->setProperty("pill", true);
+        group->addButton(tab, static_cast<int>(tabs_.size()));
+        tabs->addWidget(tab);
+        tabs_.push_back(tab);
+    }
+    tabs_.front()->setChecked(true);
+    connect(group, &QButtonGroup::idClicked, this, [this](int page) { show_page(static_cast<std::size_t>(page)); });
+    return row;
+}
+
+std::size_t ProveStage::shown_page() const {
+    return static_cast<std::size_t>(pages_->currentIndex());
+}
+
+void ProveStage::show_page(std::size_t page) {
+    tabs_.at(page)->setChecked(true);
+    pages_->setCurrentIndex(static_cast<int>(page));
+    if (page > 0) others_[page - 1]->refresh();
+}
+
+void ProveStage::take_let_go(const prove::LetGo& how) {
+    typed_force_ = how.force;
+    force_->show_computed(how.force);
+    const bool has_held = how.shape == prove::Shape::nothing;
+    outcome_->setCurrentIndex(outcome_->findData(has_held ? "held" : "slid"));
 }
 
 QWidget* ProveStage::make_form() {
@@ -101,6 +168,7 @@ QWidget* ProveStage::make_form() {
         outcome_->addItem(words, QString(key));
     force_->set_name(tr("The scale showed"),
                      tr("When it let go, or the most that it was pulled with: 42 N, 3.5 kg, 9 lb."));
+    force_->take_masses();
     arm_->set_name(tr("Hooked so far out"), tr("From the middle of the seam, towards what it carries."));
     arm_->take_nothing();
     arm_->editor()->setPlaceholderText(tr("as drawn"));
@@ -136,8 +204,12 @@ QWidget* ProveStage::make_form() {
 }
 
 Stage::State ProveStage::state() const {
-    const auto& pulls = session().document.rig().pulls;
-    const auto count = std::count_if(pulls.begin(), pulls.end(), [](const auto& pull) { return !pull.is_off; });
+    const auto& rig = session().document.rig();
+    const auto counting = [](const auto& all) {
+        return std::count_if(all.begin(), all.end(), [](const auto& test) { return !test.is_off; });
+    };
+    const auto count = counting(rig.pulls), all = count + counting(rig.taps) + counting(rig.hangs);
+    if (all != count) return {all == 1 ? tr("1 test logged") : tr("%1 tests logged").arg(all)};
     return {count == 0 ? tr("no test yet") : count == 1 ? tr("1 pull logged") : tr("%1 pulls logged").arg(count)};
 }
 
@@ -157,7 +229,10 @@ QString ProveStage::said() const {
     return answer_->text();
 }
 QString ProveStage::words_of(std::size_t pull) const {
-    return counts_.at(pull)->accessibleName();
+    return pulls_->words(pull);
+}
+QCheckBox* ProveStage::counts(std::size_t pull) const {
+    return pulls_->box(pull);
 }
 
 void ProveStage::perform(const project::Edit& edit) {
@@ -182,6 +257,7 @@ void ProveStage::refresh() {
     show_pulls();
     belief_->show_belief(prove::belief_of(rig), rig);
     look();
+    if (shown_page() > 0) others_[shown_page() - 1]->refresh();
 }
 
 void ProveStage::look() {
@@ -295,55 +371,30 @@ void ProveStage::keep_pull() {
     force_->show_nothing();
     note_->clear();
     anew_->setChecked(false);
+    scale_->start_over();
 }
 
 void ProveStage::show_pulls() {
     const auto& rig = session().document.rig();
-    for (auto* row : rows_) row->deleteLater();
-    rows_.clear();
-    counts_.clear();
-    while (auto* item = pull_column_->takeAt(0)) delete item;
+    pulls_->clear();
     const auto belief = prove::belief_of(rig);
     for (const auto& pull : rig.pulls) {
         const auto* seam = rig.interface(pull.seam);
         const bool is_unlikely =
             std::find(belief.unlikely.begin(), belief.unlikely.end(), pull.id) != belief.unlikely.end();
-        auto* row = new QWidget(inside_pulls_);
-        auto* line = new QHBoxLayout(row);
-        line->setContentsMargins(0, 0, 0, 0);
-        auto* box = new QCheckBox(text_of(pull.date), row);
-        auto* words = wrapped(row, 0.95);
-        words->setText(
+        const auto words =
             tr("%1 %2 at %3, pulled %4: %5 of what is typical%6%7")
                 .arg(text_of(seam ? seam->name : pull.seam), text_of(prove::name_of(pull.outcome)),
                      shown(pull.force, Dimension::force), text_of(prove::name_of_way(pull.way)),
                      factor_text(pull.ratio), pull.note.empty() ? "" : ". " + text_of(pull.note),
-                     is_unlikely ? tr(". ! Outside of what was likely: check the force and its place") : ""));
-        box->setAccessibleName(words->text());
-        box->setChecked(!pull.is_off);
-        box->setToolTip(tr("Counts: untick it to take it back."));
-        connect(box, &QCheckBox::clicked, this, [this, id = pull.id](bool on) {
-            perform(project::SetPullOff{id, !on});
-        });
-        line->addWidget(box, 0, Qt::AlignTop);
-        line->addWidget(words, 1);
-
-        auto* remove = flat_button(tr("remove"), row);
-        connect(remove, &QPushButton::clicked, this, [this, id = pull.id] { perform(project::RemovePull{id}); });
-        line->addWidget(remove);
-        pull_column_->addWidget(row);
-        rows_.push_back(row);
-        counts_.push_back(box);
+                     is_unlikely ? tr(". ! Outside of what was likely: check the force and its place") : "");
+        pulls_->add({text_of(pull.date), words, pull.is_off,
+                     [this, id = pull.id](bool on) {
+                         perform(project::SetPullOff{id, !on});
+                     },
+                     [this, id = pull.id] { perform(project::RemovePull{id}); }});
     }
-    if (rig.pulls.empty()) {
-        auto* none =
-            quiet_words(tr("None yet. Pull with a hanging scale as it is drawn, type what it showed, and every "
-                           "verdict follows."),
-                        inside_pulls_);
-        pull_column_->addWidget(none);
-        rows_.push_back(none);
-    }
-    pull_column_->addStretch(1);
+    pulls_->finish();
 }
 
 }  // namespace clampet::desktop

@@ -2,22 +2,36 @@
 #include "desktop/shell/stage.h"
 #include "project/background.h"
 #include "prove/next_tests.h"
+#include "prove/trace.h"
 
 class QCheckBox;
 class QComboBox;
 class QLabel;
 class QLineEdit;
 class QPushButton;
+class QStackedWidget;
 class QVBoxLayout;
 
 namespace clampet::desktop {
 
 class BeliefView;
+class CardPage;
 class DrawingView;
+class FitPage;
+class HangPage;
+class LogPage;
+class MeasuredPage;
+class ProvePage;
 class QuantityField;
+class RecordList;
+class RevisionsPage;
+class ScalePanel;
+class TapPage;
 
-/// What a pull with a scale tells: the tests to do, the one that tells most first and drawn; a pull as it was made;
-/// what is thought of friction and hand before and after; all tests, each of which can be taken back.
+/// What a pull with a scale tells: the tests to do, the one that tells most first and drawn; a pull as it was made,
+/// from a scale on a line, a table or as it was typed; what is thought of friction and hand before and after; all
+/// tests, each of which can be taken back. Beside that, pages for taps, time under load, fits, measured parts,
+/// revisions, the log and the use card.
 class ProveStage : public Stage {
     Q_OBJECT
  public:
@@ -43,8 +57,20 @@ class ProveStage : public Stage {
     QString watch() const;
     QString said() const;
     /// Of the tests that were made: counts it or not.
-    QCheckBox* counts(std::size_t pull) const { return counts_.at(pull); }
+    QCheckBox* counts(std::size_t pull) const;
     QString words_of(std::size_t pull) const;
+    /// The page Pull is 0; the others in the order of their tabs.
+    void show_page(std::size_t page);
+    std::size_t shown_page() const;
+    QPushButton* tab(std::size_t page) const { return tabs_.at(page); }
+    ScalePanel* scale() const { return scale_; }
+    TapPage* tap() const { return tap_; }
+    HangPage* hang() const { return hang_; }
+    FitPage* fits() const { return fits_; }
+    MeasuredPage* measured() const { return measured_; }
+    RevisionsPage* revisions() const { return revisions_; }
+    LogPage* log() const { return log_; }
+    CardPage* card() const { return card_; }
 
  protected:
     void showEvent(QShowEvent* event) override;
@@ -59,6 +85,8 @@ class ProveStage : public Stage {
     void keep_pull();
     void perform(const project::Edit& edit);
     QWidget* make_form();
+    QWidget* make_tabs();
+    void take_let_go(const prove::LetGo& how);
 
     project::Background background_;
     std::vector<prove::TestToDo> tests_;
@@ -67,11 +95,20 @@ class ProveStage : public Stage {
     std::optional<double> typed_arm_;
     bool is_old_ = true, is_looking_ = false;
     QLabel *says_, *watch_, *answer_;
-    QWidget *inside_tests_, *inside_pulls_;
-    QVBoxLayout *test_column_, *pull_column_;
-    std::vector<QPushButton*> buttons_;
-    std::vector<QCheckBox*> counts_;
-    std::vector<QWidget*> rows_;
+    QWidget* inside_tests_;
+    RecordList* pulls_;
+    QVBoxLayout* test_column_;
+    std::vector<QPushButton*> buttons_, tabs_;
+    QStackedWidget* pages_;
+    TapPage* tap_;
+    HangPage* hang_;
+    FitPage* fits_;
+    MeasuredPage* measured_;
+    RevisionsPage* revisions_;
+    LogPage* log_;
+    CardPage* card_;
+    std::vector<ProvePage*> others_;
+    ScalePanel* scale_;
     DrawingView* picture_;
     BeliefView* belief_;
     QComboBox *seam_, *way_, *outcome_;
@@ -80,6 +117,7 @@ class ProveStage : public Stage {
     QCheckBox* anew_;
     QPushButton *keep_, *tightened_;
     project::Document::Subscription subscription_;
+    project::Stockroom::Subscription drawer_;
 };
 
 }  // namespace clampet::desktop

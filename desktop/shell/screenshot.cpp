@@ -16,7 +16,11 @@
 #include "desktop/make/make_stage.h"
 #include "desktop/make/printed_page.h"
 #include "desktop/make/solids_page.h"
+#include "desktop/prove/card_page.h"
 #include "desktop/prove/prove_stage.h"
+#include "desktop/prove/revisions_page.h"
+#include "desktop/prove/scale_panel.h"
+#include "desktop/prove/tap_page.h"
 #include "desktop/rig/elevation_view.h"
 #include "desktop/rig/rig_page.h"
 #include "desktop/rig/seam_sheet.h"
@@ -138,6 +142,23 @@ static bool pull(clampet::desktop::MainWindow& window, const QStringList& made) 
     return explained && window.document().perform(clampet::project::AddPull{*explained});
 }
 
+/// A page of the stage Prove, with a table of a pull or of a tap where one is given.
+static void show_prove(clampet::desktop::MainWindow& window, const QCommandLineParser& parser) {
+    window.show_stage("prove");
+    auto* prove = window.stage<clampet::desktop::ProveStage>();
+    prove->show_page(parser.value("list").toUInt() % 8);
+    if (parser.isSet("table")) {
+        if (prove->shown_page() == 1)
+            prove->tap()->read(parser.value("table"));
+        else
+            prove->scale()->read(parser.value("table"));
+    }
+    if (prove->shown_page() == 5 && prove->revisions()->compare()->isEnabled()) prove->revisions()->compare()->click();
+    while (prove->card()->is_building() || prove->tap()->is_reading() || prove->scale()->is_reading() ||
+           prove->revisions()->is_comparing())
+        QApplication::processEvents(QEventLoop::WaitForMoreEvents);
+}
+
 int main(int argc, char** argv) {
     QApplication app(argc, argv);
     QCommandLineParser parser;
@@ -174,8 +195,11 @@ int main(int argc, char** argv) {
          {"question", "rig, advice, limit, balance, room or picture.", "key", "rig"},
          {"use", "Used like this: cards, separated by commas.", "cards"},
          {"more", "A seam's other inputs, too."},
-         {"list", "On the make page: 0 template, 1 cut list, 2 drills, 3 work, 4 shopping, 5 solids, 6 as printed.",
+         {"list",
+          "On the make page: 0 template, 1 cut list, 2 drills, 3 work, 4 shopping, 5 solids, 6 as printed. On the "
+          "prove page: 0 pull, 1 tap, 2 under load, 3 fits, 4 measured, 5 revisions, 6 log, 7 use card.",
           "which", "0"},
+         {"table", "On the prove page: what a scale or a phone wrote.", "file"},
          {"pull", "A test that was made: interface:way:newtons:outcome. As often as there are tests.", "pull"},
          {"working", "Show the working."}});
     parser.process(app);
@@ -208,7 +232,7 @@ int main(int argc, char** argv) {
     }
     for (const auto& made : parser.values("pull"))
         if (!pull(window, made.split(':'))) return 1;
-    if (parser.value("page") == "prove") window.show_stage("prove");
+    if (parser.value("page") == "prove") show_prove(window, parser);
     if (parser.value("page") == "stock-room") window.show_stage("stock");
     if (parser.isSet("seam")) window.select_seam(parser.value("seam"));
     if (parser.isSet("part")) window.stage<clampet::desktop::RigPage>()->select_part(parser.value("part"));

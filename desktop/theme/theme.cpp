@@ -133,6 +133,8 @@ QColor Theme::of(drawing::Material material) const {
             return site;
         case Material::air:
             return panel;
+        case Material::ink:
+            return Qt::black;
         case Material::none:
             return Qt::transparent;
     }

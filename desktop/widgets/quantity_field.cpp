@@ -97,7 +97,7 @@ void QuantityField::show_text(double si, const std::string& text) {
     // The text that was typed stays as long as it means the value in force.
     const bool typed_the_same = edit_->hasFocus() && !edit_->text().isEmpty() && !bad_ && same(si, value_);
     if (!typed_the_same) {
-        const auto parsed = quantity::parse_range(edit_->text().toStdString(), dimension_, bare_unit(dimension_));
+        const auto parsed = read(edit_->text());
         const bool still_means_it = parsed && same(parsed->typical, si);
         const bool keep_bad_text = bad_ && same(si, value_);
         if (!still_means_it && !keep_bad_text) {
@@ -139,9 +139,16 @@ void QuantityField::clear_problem() {
     edit_->style()->polish(edit_);
 }
 
+Result<quantity::Range> QuantityField::read(const QString& text) const {
+    const auto typed = text.toStdString();
+    if (takes_masses_)
+        if (const auto pull = quantity::parse_pull(typed)) return quantity::Range{*pull, *pull, *pull};
+    return quantity::parse_range(typed, dimension_, bare_unit(dimension_));
+}
+
 void QuantityField::typed(const QString& text) {
     if (takes_nothing_ && text.trimmed().isEmpty()) return clear_problem();  // what follows may still be typed
-    const auto range = quantity::parse_range(text.toStdString(), dimension_, bare_unit(dimension_));
+    const auto range = read(text);
     if (!range) return show_problem(range.problem());
     if (!range->is_one() && !takes_ranges_)
         return show_problem({"quantity.one_wanted", "", tr("One number is wanted here.").toStdString(),

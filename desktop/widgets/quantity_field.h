@@ -30,6 +30,8 @@ class QuantityField : public QWidget {
     void take_ranges() { takes_ranges_ = true; }
     /// Where it may be left open: a field that is left empty says so.
     void take_nothing() { takes_nothing_ = true; }
+    /// Where a scale is read: a mass is what hangs.
+    void take_masses() { takes_masses_ = true; }
     void set_name(const QString& name, const QString& help);
     QLineEdit* editor() const { return edit_; }
     QString problem_text() const;
@@ -48,6 +50,7 @@ class QuantityField : public QWidget {
 
  private:
     void typed(const QString& text);
+    Result<quantity::Range> read(const QString& text) const;
     void left_open();
     void show_text(double si, const std::string& text);
     void show_other(double si);
@@ -57,7 +60,7 @@ class QuantityField : public QWidget {
     QLineEdit* edit_;
     QLabel *other_, *problem_;
     double value_ = 0;
-    bool bad_ = false, takes_ranges_ = false, takes_nothing_ = false;
+    bool bad_ = false, takes_ranges_ = false, takes_nothing_ = false, takes_masses_ = false;
     quint64 gesture_ = 0;
 };
 

@@ -1,10 +1,5 @@
 // Runs the real program and reads what it prints.
-#include <sys/wait.h>
-
-#include <array>
 #include <cmath>
-#include <cstdio>
-#include <fstream>
 #include <nlohmann/json.hpp>
 
 #include "approximately.h"
@@ -12,34 +7,15 @@
 #include "project/edits.h"
 #include "project/rig_json.h"
 #include "project/starting_points.h"
+#include "run.h"
 #include "said_by.h"
 #include "study/check.h"
 #include "study/sentences.h"
-#include "temporary_folder.h"
 
 using namespace clampet;
 using nlohmann::json;
 
 namespace {
-
-struct Run {
-    int exit_code = -1;
-    std::string out, err;
-};
-
-Run run(const std::string& arguments) {
-    TemporaryFolder folder;
-    const auto err = folder / "err";
-    FILE* pipe = popen((std::string(CLAMPET_CLI) + " " + arguments + " 2>" + err.string()).c_str(), "r");
-    REQUIRE(pipe);
-    Run result;
-    std::array<char, 4096> buffer;
-    for (std::size_t n; (n = fread(buffer.data(), 1, buffer.size(), pipe)) > 0;) result.out.append(buffer.data(), n);
-    result.exit_code = WEXITSTATUS(pclose(pipe));
-    std::ifstream stream(err);
-    result.err.assign(std::istreambuf_iterator<char>(stream), {});
-    return result;
-}
 
 const std::string demo = CLAMPET_SOURCE_DIR "/data/demo/stair-rail.clampet.json";
 

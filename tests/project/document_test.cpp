@@ -99,6 +99,12 @@ TEST_CASE("every edit undoes to the same bytes, and redoes", "[project][document
         REQUIRE(d.perform(project::SetPayloadSet{{"bare", "Bare", {d.rig().parts.back().id}, {}}}));
         REQUIRE(d.perform(project::SetTether{{"cord", "Cord", d.rig().parts.back().id, d.rig().parts.front().id, {}}}));
         REQUIRE(d.perform(project::AddPull{a_pull("pull-1", d.rig().interfaces.back().id)}));
+        rig::Hang hang;
+        hang.id = "hang-1";
+        hang.seam = d.rig().interfaces.back().id;
+        hang.date = "";
+        hang.readings = {{0, 0}, {60, 1e-4}};
+        REQUIRE(d.perform(project::AddRecord{hang}));
         REQUIRE(d.perform(project::KeepVariant{"A"}));
         REQUIRE(d.perform(project::SetRigName{"changed since"}));
         other = d.rig();
@@ -122,7 +128,13 @@ TEST_CASE("every edit undoes to the same bytes, and redoes", "[project][document
         project::AddPull{a_pull("pull-2", other.interfaces.back().id)},
         project::SetPullOff{"pull-1"},
         project::RemovePull{"pull-1"},
-        project::TightenAnew{other.interfaces.back().id}};
+        project::TightenAnew{other.interfaces.back().id},
+        project::JudgeVariant{0, "why", "it bends", true},
+        project::AddRecord{rig::LogEntry{"log-1", "2026-11-29", rig::Event::shoot, "", "Stairs"}},
+        project::Measure{{"measured-1", other.parts.back().id, "", "mass", 1, 1.25, "accepted"}},
+        project::SetRecordOff{"hang-1"},
+        project::RemoveRecord{"hang-1"},
+        project::SetLog{{{"log-1", "", rig::Event::note, "", "x"}}}};
     std::set<std::size_t> kinds;  // every kind of edit is among them but the one that needs ports that meet
     for (const auto* list : {&edits, &others})
         for (const auto& edit : *list) kinds.insert(edit.index());

@@ -178,3 +178,14 @@ TEST_CASE("a word that is not known is quoted whole, whatever letters it begins 
         CHECK_THAT(refused.problem().what, Catch::Contains(std::string("“x") + letter + "q”"));
     }
 }
+
+TEST_CASE("What a hanging scale showed is a force, also where it shows what hangs", "[quantity]") {
+    // By hand: standard gravity 9.80665 m/s^2, a pound 0.45359237 kg.
+    CHECK(*quantity::parse_pull("3.5 kg") == Approx(34.323275));
+    CHECK(*quantity::parse_pull("350 g") == Approx(3.4323275));
+    CHECK(*quantity::parse_pull("9 lb 4 oz") == Approx(9.25 * 0.45359237 * 9.80665));
+    CHECK(*quantity::parse_pull("42 N") == Approx(42));
+    CHECK(*quantity::parse_pull("42") == Approx(42));
+    CHECK_FALSE(quantity::parse_pull("42 mm"));
+    CHECK_FALSE(quantity::parse_pull("some"));
+}

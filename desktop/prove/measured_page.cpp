@@ -1,0 +1,156 @@
+#include "desktop/prove/measured_page.h"
+
+#include <QComboBox>
+#include <QLabel>
+#include <QPushButton>
+#include <QVBoxLayout>
+
+#include "desktop/prove/record_list.h"
+#include "desktop/theme/theme.h"
+#include "desktop/theme/words.h"
+#include "desktop/widgets/flow_layout.h"
+#include "desktop/widgets/panel.h"
+#include "desktop/widgets/quantity_field.h"
+#include "desktop/widgets/quiet_combo_box.h"
+#include "prove/records.h"
+#include "study/sentences.h"
+
+namespace clampet::desktop {
+
+using quantity::Dimension;
+
+MeasuredPage::MeasuredPage(Session& session, QWidget* parent)
+    : ProvePage(session, parent),
+      part_(new QuietComboBox(this)),
+      of_(new QuietComboBox(this)),
+      length_(new QuantityField(Dimension::length, this)),
+      mass_(new QuantityField(Dimension::mass, this)),
+      take_(new QPushButton(tr("Keep it: the rig is so"), this)),
+      leave_(new QPushButton(tr("Keep it: it is put right"), this)),
+      intended_(wrapped(this, 1)),
+      judged_(wrapped(this, 1.05, true)),
+      list_(new RecordList(tr("Nothing was measured yet."))) {
+    auto* column = new QVBoxLayout(this);
+    column->setContentsMargins(0, 4, 0, 0);
+    column->addWidget(heading(tr("Parts as they came out"), this, 1.3));
+    column->addWidget(
+        quiet_words(tr("Weigh it, measure it with calipers. Accept what is otherwise and the rig is checked "
+                       "with it; or shim it or take it off, and the rig stays as it was meant."),
+                    this));
+    auto* form = new QWidget(this);
+    auto* row = new FlowLayout(form);
+    const auto named = [&](const QString& name, QWidget* field) {
+        field->setAccessibleName(name);
+        auto* both = under_name(name, field, form);
+        row->addWidget(both);
+        return both;
+    };
+    named(tr("Part"), part_);
+    named(tr("What was measured"), of_);
+    length_->set_name(tr("It is"), tr("17.4 mm, 11/16 in."));
+    mass_->set_name(tr("It weighs"), tr("380 g, 13 oz."));
+    for (auto* field : {length_, mass_}) {
+        field->setFixedWidth(qRound(150 * std::min(1.5, text_scale())));
+        connect(field, &QuantityField::committed, this, [this](double si, quint64) { took(si); });
+    }
+    length_row_ = named(tr("It is"), length_);
+    mass_row_ = named(tr("It weighs"), mass_);
+    for (auto* button : {take_, leave_}) {
+        button->setProperty("pill", true);
+        named(" ", button);
+        button->setAccessibleName(button->text());
+    }
+    column->addWidget(form);
+    column->addWidget(intended_);
+    column->addWidget(judged_);
+    column->addWidget(answer());
+    column->addWidget(heading(tr("Measured so far"), this, 1.1));
+    column->addWidget(scrolled(list_, this), 1);
+    connect(part_, &QComboBox::currentIndexChanged, this, &MeasuredPage::show_measurables);
+    connect(of_, &QComboBox::currentIndexChanged, this, &MeasuredPage::show_chosen);
+    connect(take_, &QPushButton::clicked, this, [this] { keep(true); });
+    connect(leave_, &QPushButton::clicked, this, [this] { keep(false); });
+}
+
+QString MeasuredPage::judged() const {
+    return judged_->text();
+}
+
+const prove::Measurable* MeasuredPage::chosen() const {
+    const int index = of_->currentIndex();
+    return index >= 0 && static_cast<std::size_t>(index) < all_.size() ? &all_[static_cast<std::size_t>(index)]
+                                                                       : nullptr;
+}
+
+void MeasuredPage::refresh() {
+    std::vector<std::pair<QString, QString>> parts;
+    for (const auto& part : rig().parts)
+        if (part.origin != rig::Origin::site) parts.emplace_back(text_of(part.name), text_of(part.id));
+    fill(part_, parts);
+    show_measurables();
+    list_->clear();
+    for (const auto& m : rig().measured) {
+        const auto* part = rig().part(m.part);
+        const Dimension of = m.of == prove::mass_key    ? Dimension::mass
+                             : m.of == prove::diagonals ? Dimension::angle
+                                                        : Dimension::length;
+        list_->add({text_of(m.date),
+                    tr("%1, %2: %3, intended %4. %5")
+                        .arg(text_of(part ? part->name : m.part), words_of(m.of), shown(m.value, of),
+                             shown(m.intended, of), text_of(m.said)),
+                    false, nullptr, [this, id = m.id] { perform(project::RemoveRecord{id}); }});
+    }
+    list_->finish();
+}
+
+void MeasuredPage::show_measurables() {
+    const auto* part = rig().part(part_->currentData().toString().toStdString());
+    all_ = part ? prove::measurables_of(*part) : std::vector<prove::Measurable>{};
+    std::vector<std::pair<QString, QString>> names;
+    for (const auto& m : all_) names.emplace_back(text_of(m.name), text_of(m.of));
+    fill(of_, names);
+    show_chosen();
+}
+
+void MeasuredPage::show_chosen() {
+    const auto* m = chosen();
+    const bool is_mass = m && m->dimension == Dimension::mass;
+    length_row_->setVisible(!is_mass);
+    mass_row_->setVisible(is_mass);
+    typed_.reset();
+    for (auto* field : {length_, mass_}) {
+        field->show_nothing();
+        field->setEnabled(m != nullptr);
+    }
+    judged_->clear();
+    for (auto* button : {take_, leave_}) button->setEnabled(false);
+    intended_->setText(m ? tr("It was to be %1.").arg(shown(m->intended, m->dimension))
+                         : tr("Nothing of this part is measured here."));
+}
+
+void MeasuredPage::took(double si) {
+    const auto* m = chosen();
+    if (!m) return;
+    if (!(si > 0)) {
+        (m->dimension == Dimension::mass ? mass_ : length_)
+            ->show_problem({"prove.measured_none", "value", "Nothing is so small.", "Give more than 0."});
+        return;
+    }
+    typed_ = si;
+    judged_->setText(text_of(prove::judged(*m, si).says));
+    for (auto* button : {take_, leave_}) button->setEnabled(true);
+}
+
+void MeasuredPage::keep(bool is_taken) {
+    const auto* m = chosen();
+    if (!m || !typed_) return;
+    const auto part = part_->currentData().toString().toStdString();
+    const auto measured = prove::recorded(rig(), {part, m->of, *typed_, today()});
+    if (!measured) return say(measured.problem());
+    const auto before = study::tally(session().document.check());
+    if (!perform(project::Measure{*measured, is_taken})) return;
+    say(tr("%1. The rig was: %2; it is now: %3.")
+            .arg(text_of(measured->said), text_of(before), text_of(study::tally(session().document.check()))));
+}
+
+}  // namespace clampet::desktop

@@ -1,0 +1,118 @@
+#include "desktop/prove/scale_link.h"
+
+#include <QSerialPort>
+#include <QSerialPortInfo>
+
+#include "desktop/theme/words.h"
+
+namespace clampet::desktop {
+namespace {
+
+constexpr int look_every = 500;          // [ms]
+constexpr double silent_after = 3;       // [s]
+constexpr std::size_t much_garbage = 5;  // lines
+
+}  // namespace
+
+ScaleLink::ScaleLink(QObject* parent) : QObject(parent), port_(new QSerialPort(this)) {
+    clock_.start();
+    watch_.setInterval(look_every);
+    connect(&watch_, &QTimer::timeout, this, &ScaleLink::look_for_silence);
+    connect(port_, &QSerialPort::readyRead, this, &ScaleLink::take);
+    connect(port_, &QSerialPort::errorOccurred, this, [this](QSerialPort::SerialPortError error) {
+        if (error == QSerialPort::NoError || error == QSerialPort::TimeoutError || !port_->isOpen()) return;
+        const QString why = port_->errorString();
+        // Not from within its own signal.
+        QTimer::singleShot(0, this, [this, why] {
+            if (!port_->isOpen()) return;
+            take();
+            close();
+            emit broken(tr("The line to the scale broke (%1). What it showed is kept.").arg(why));
+        });
+    });
+}
+
+ScaleLink::~ScaleLink() {
+    port_->disconnect(this);
+}
+
+QStringList ScaleLink::ports() {
+    QStringList names;
+    for (const auto& port : QSerialPortInfo::availablePorts()) names << port.systemLocation();
+    return names;
+}
+
+Status ScaleLink::open(const QString& name, int speed, double unit) {
+    close();
+    port_->setPortName(name);
+    port_->setBaudRate(speed);
+    if (!port_->open(QIODevice::ReadWrite))
+        return Problem{
+            "scale.not_open", "port",
+            tr("The line “%1” cannot be opened: %2.").arg(name, port_->errorString()).toStdString(),
+            "Check the plug and its name; your account may have to be in the group that may use serial lines."};
+    reader_ = prove::ScaleReader(unit);
+    garbage_told_ = 0;
+    is_silent_ = false;
+    clock_.restart();
+    watch_.start();
+    port_->write("?\n");
+    return Done{};
+}
+
+void ScaleLink::close() {
+    watch_.stop();
+    if (port_->isOpen()) port_->close();
+}
+
+bool ScaleLink::is_open() const {
+    return port_->isOpen();
+}
+
+void ScaleLink::tare() {
+    if (port_->isOpen()) port_->write("TARE\n");
+    reader_.tare();
+    emit shown();
+}
+
+void ScaleLink::start_over() {
+    reader_.start_over();
+    emit shown();
+}
+
+void ScaleLink::take() {
+    const QByteArray bytes = port_->readAll();
+    if (bytes.isEmpty()) return;
+    bool has_reading = false;
+    for (const auto& line : reader_.take({bytes.constData(), static_cast<std::size_t>(bytes.size())}, now()))
+        switch (line.kind) {
+            case prove::ScaleLine::Kind::reading:
+                has_reading = true;
+                break;
+            case prove::ScaleLine::Kind::overflow:
+                emit told(tr("More than the scale can show."));
+                break;
+            case prove::ScaleLine::Kind::words:
+                emit told(text_of(line.text));
+                break;
+            case prove::ScaleLine::Kind::garbage:
+                break;
+        }
+    if (reader_.garbage() >= garbage_told_ + much_garbage) {
+        garbage_told_ = reader_.garbage();
+        emit told(tr("What comes is no reading (%1 lines): check the speed and the unit.").arg(garbage_told_));
+    }
+    if (has_reading) {
+        is_silent_ = false;
+        emit shown();
+    }
+}
+
+void ScaleLink::look_for_silence() {
+    const double quiet = reader_.trace().time.empty() ? now() : reader_.silent_for(now());
+    if (quiet < silent_after || is_silent_) return;
+    is_silent_ = true;
+    emit told(tr("Nothing comes from the scale: is it switched on, and is this its line?"));
+}
+
+}  // namespace clampet::desktop

@@ -1,0 +1,200 @@
+#include "desktop/prove/scale_panel.h"
+
+#include <QComboBox>
+#include <QFileDialog>
+#include <QHBoxLayout>
+#include <QLabel>
+#include <QPointer>
+#include <QPushButton>
+#include <QVBoxLayout>
+
+#include "desktop/prove/curve_view.h"
+#include "desktop/theme/theme.h"
+#include "desktop/theme/words.h"
+#include "desktop/widgets/flow_layout.h"
+#include "desktop/widgets/panel.h"
+#include "desktop/widgets/quiet_combo_box.h"
+#include "project/file.h"
+
+namespace clampet::desktop {
+namespace {
+
+constexpr int look_every = 150;  // [ms]
+
+QString words_of(const prove::LetGo& how) {
+    const QString force = shown(how.force, quantity::Dimension::force);
+    switch (how.shape) {
+        case prove::Shape::drop:
+            return ScalePanel::tr("It let go at %1, all at once. Did it slide, tip, open or break?").arg(force);
+        case prove::Shape::slide:
+            return ScalePanel::tr("It slid at %1.").arg(force);
+        case prove::Shape::nothing:
+            break;
+    }
+    return ScalePanel::tr("It held up to %1.").arg(force);
+}
+
+}  // namespace
+
+ScalePanel::ScalePanel(QWidget* parent)
+    : QWidget(parent),
+      background_([here = QPointer<ScalePanel>(this)](std::function<void()> answer) {
+          if (here) QMetaObject::invokeMethod(here, std::move(answer), Qt::QueuedConnection);
+      }),
+      port_(new QuietComboBox(this)),
+      unit_(new QuietComboBox(this)),
+      speed_(new QuietComboBox(this)),
+      connect_(new QPushButton(tr("Connect the scale"), this)),
+      zero_(new QPushButton(tr("Zero"), this)),
+      again_(new QPushButton(tr("New pull"), this)),
+      read_(new QPushButton(tr("Read a table…"), this)),
+      shows_(wrapped(this, 1.3, true)),
+      says_(wrapped(this, 0.95)),
+      curve_(new CurveView(this)) {
+    ask_file = [this] {
+        return QFileDialog::getOpenFileName(this, tr("A table of time and force"), {},
+                                            tr("Tables (*.csv *.txt *.tsv)"));
+    };
+    auto* column = new QVBoxLayout(this);
+    column->setContentsMargins(0, 0, 0, 0);
+    auto* form = new QWidget(this);
+    auto* row = new FlowLayout(form);
+    const auto named = [&](const QString& name, QWidget* field) {
+        field->setAccessibleName(name);
+        row->addWidget(under_name(name, field, form));
+    };
+    port_->setEditable(true);
+    port_->addItems(ScaleLink::ports());
+    port_->setMinimumWidth(170);
+    port_->lineEdit()->setPlaceholderText(tr("for example /dev/ttyUSB0"));
+    for (const char* unit : {"kg", "N", "g", "lb"}) unit_->addItem(unit);
+    unit_->setToolTip(tr("Where the scale does not say it itself."));
+    for (const int speed : {115200, 57600, 38400, 19200, 9600}) speed_->addItem(QString::number(speed), speed);
+    named(tr("Its line"), port_);
+    named(tr("Shows"), unit_);
+    named(tr("Speed"), speed_);
+    for (auto* button : {connect_, zero_, again_, read_}) {
+        button->setProperty("pill", true);
+        named(" ", button);
+        button->setAccessibleName(button->text());
+    }
+    zero_->setEnabled(false);
+    column->addWidget(form);
+    column->addWidget(shows_);
+    column->addWidget(curve_);
+    column->addWidget(says_);
+    shows_->hide();
+    due_.setSingleShot(true);
+    due_.setInterval(look_every);
+    connect(&due_, &QTimer::timeout, this, &ScalePanel::look);
+    connect(connect_, &QPushButton::clicked, this, &ScalePanel::toggle);
+    connect(zero_, &QPushButton::clicked, this, [this] { link_.tare(); });
+    connect(again_, &QPushButton::clicked, this, &ScalePanel::start_over);
+    connect(read_, &QPushButton::clicked, this, [this] {
+        const QString file = ask_file();
+        if (!file.isEmpty()) read(file);
+    });
+    connect(&link_, &ScaleLink::shown, this, &ScalePanel::take);
+    connect(&link_, &ScaleLink::told, this, [this](const QString& words) { say(words); });
+    connect(&link_, &ScaleLink::broken, this, [this](const QString& why) {
+        connect_->setText(tr("Connect the scale"));
+        zero_->setEnabled(false);
+        look();
+        say(found_ ? why + " " + words_of(*found_) : why, true);
+    });
+    show_trace();
+}
+
+QString ScalePanel::said() const {
+    return says_->text();
+}
+QString ScalePanel::shows() const {
+    return shows_->text();
+}
+
+void ScalePanel::say(const QString& words, bool is_wrong) {
+    says_->setText(words);
+    set_text_colour(says_, is_wrong ? theme().slips : theme().text);
+}
+
+void ScalePanel::toggle() {
+    if (link_.is_open()) {
+        link_.close();
+        connect_->setText(tr("Connect the scale"));
+        zero_->setEnabled(false);
+        return say(tr("The scale is off the line. What it showed is kept."));
+    }
+    const double unit = prove::unit_of_force(unit_->currentText().toLower().toStdString()).value_or(1);
+    const auto ok = link_.open(port_->currentText().trimmed(), speed_->currentData().toInt(), unit);
+    if (!ok) return say(text_of(ok.problem().sentence()), true);
+    connect_->setText(tr("Disconnect"));
+    zero_->setEnabled(true);
+    start_over();
+    say(tr("Connected. Set it to zero with the empty hook, then pull steadily."));
+}
+
+void ScalePanel::start_over() {
+    link_.start_over();
+    trace_ = {};
+    found_.reset();
+    show_trace();
+}
+
+void ScalePanel::take() {
+    trace_ = link_.reader().trace();
+    if (const auto now = link_.reader().shown()) {
+        shows_->setText(shown(*now, quantity::Dimension::force));
+        shows_->show();
+    }
+    if (!due_.isActive()) due_.start();
+}
+
+void ScalePanel::look() {
+    if (trace_.time.size() >= 20) {
+        const auto how = prove::let_go_of(trace_);
+        const bool is_new = how && how->shape != prove::Shape::nothing &&
+                            (!found_ || found_->shape != how->shape || found_->force != how->force);
+        if (how) found_ = *how;
+        if (is_new) {
+            say(words_of(*how));
+            emit let_go(*how);
+        }
+    }
+    show_trace();
+}
+
+void ScalePanel::show_trace() {
+    CurveView::Shown shown{tr("s"), tr("N"), {}, {}, tr("Connect a scale, or read a table that it wrote."), true};
+    if (!trace_.time.empty()) {
+        CurveView::Curve curve{tr("force"), {}, trace_.force, CurveView::Curve::Look::line, true};
+        for (const double time : trace_.time) curve.x.push_back(time - trace_.time.front());
+        shown.curves.push_back(std::move(curve));
+    }
+    if (found_ && !trace_.time.empty())
+        shown.mark = CurveView::Mark{found_->at - trace_.time.front(), found_->force + found_->zero, words_of(*found_)};
+    curve_->setVisible(!shown.curves.empty());
+    curve_->show_curves(std::move(shown));
+}
+
+void ScalePanel::read(const QString& file) {
+    is_reading_ = true;
+    say(tr("Reading …"));
+    background_.start([here = QPointer<ScalePanel>(this), file](const study::Job& job) -> std::function<void()> {
+        const auto text = project::read_file(file.toStdString());
+        auto trace = text ? prove::read_trace(*text, job) : Result<prove::Trace>(text.problem());
+        return [here, trace = std::move(trace)] {
+            if (!here) return;
+            here->is_reading_ = false;
+            if (!trace) return here->say(text_of(trace.problem().sentence()), true);
+            const auto how = prove::let_go_of(*trace);
+            if (!how) return here->say(text_of(how.problem().sentence()), true);
+            here->trace_ = *trace;
+            here->found_ = *how;
+            here->show_trace();
+            here->say(words_of(*how));
+            emit here->let_go(*how);
+        };
+    });
+}
+
+}  // namespace clampet::desktop
