@@ -198,6 +198,17 @@ std::vector<MadeSolid> apart(const parts::Body& body) {
     return pieces;
 }
 
+/// A pocket for a nut or a bolt's head: six corners, as far from its middle and from each other.
+bool is_hexagon(const Shape& shape) {
+    if (shape.kind != ShapeKind::prism || shape.profile.size() != 6) return false;
+    const double out = shape.profile.front().norm();
+    for (std::size_t i = 0; i < 6; ++i) {
+        const double side = (shape.profile[(i + 1) % 6] - shape.profile[i]).norm();
+        if (std::abs(shape.profile[i].norm() - out) > 1e-3 * out || std::abs(side - out) > 1e-3 * out) return false;
+    }
+    return true;
+}
+
 struct Cuts {
     std::vector<Shape> holes, threads;
 };
@@ -205,7 +216,10 @@ Cuts cuts_of(const MadeSolid& made, const Allowance& allowance) {
     const double wider = parts::is_printed(made.material) ? allowance.printed_holes : 0;
     Cuts cuts{made.cut, {}};
     for (auto& hole : cuts.holes)
-        if (hole.kind == ShapeKind::cylinder) hole.diameter += wider;
+        if (hole.kind == ShapeKind::cylinder)
+            hole.diameter += wider;
+        else if (is_hexagon(hole))  // across its flats
+            for (auto& corner : hole.profile) corner *= 1 + wider / (std::sqrt(3.0) * corner.norm());
     for (const auto& thread : made.threads) cuts.threads.push_back(parts::hole_of(thread, made.stuff));
     return cuts;
 }

@@ -12,8 +12,8 @@ namespace clampet::solids {
 
 /// How solids differ from the sizes they are made to.
 struct Allowance {
-    /// Round holes in prints come out narrower: so much is added to their diameters; common practice 0.1 to 0.4 mm,
-    /// a ladder of test holes says better [m].
+    /// Round holes and pockets for nuts come out narrower in prints: so much is added to their diameters and across
+    /// their flats; common practice 0.1 to 0.4 mm, a ladder of test holes says better [m].
     double printed_holes = 0.0002;
 };
 /// Range  0 to 2 mm. Errors: a Problem.

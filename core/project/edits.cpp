@@ -333,6 +333,11 @@ struct Apply {
         if (!rig.part(e.measured.part)) return missing("part", e.measured.part);
         if (const auto ok = put(rig.measured, e.measured, prove::most_records); !ok) return ok.problem();
         if (!e.is_taken || e.measured.of == prove::diagonals) return std::move(rig);
+        if (const auto axis = prove::balance_axis(e.measured.of)) {
+            auto at = rig.part(e.measured.part)->centre_of_gravity;
+            at[*axis] = e.measured.value;
+            return (*this)(SetCentreOfGravity{e.measured.part, at});
+        }
         if (e.measured.of == prove::mass_key) return (*this)(SetMass{e.measured.part, e.measured.value});
         return (*this)(SetPartValue{e.measured.part, e.measured.of, families::Value(e.measured.value)});
     }

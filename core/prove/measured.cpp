@@ -17,7 +17,8 @@ namespace clampet::prove {
 namespace {
 
 using quantity::Dimension;
-constexpr double weight_tolerance = 0.02;  // of it: kitchen scales and what a person leaves on them
+constexpr double balance_tolerance = 2e-3;  // on a pencil's edge, common practice [m]
+constexpr double weight_tolerance = 0.02;   // of it: kitchen scales and what a person leaves on them
 
 /// Whether what it lies on or in shows the difference: it can be shimmed or taken off.
 bool is_between(const std::string& key) {
@@ -30,6 +31,12 @@ bool is_between(const std::string& key) {
 std::vector<Measurable> measurables_of(const rig::Part& part) {
     std::vector<Measurable> all;
     if (part.mass > 0) all.push_back({mass_key, "It weighs", Dimension::mass, part.mass});
+    constexpr std::array<const char*, 3> names{"Balance point, along its x", "Balance point, along its y",
+                                               "Balance point, along its z"};
+    if (part.mass > 0)
+        for (int axis = 0; axis < 3; ++axis)
+            all.push_back({balance_keys[static_cast<std::size_t>(axis)], names[static_cast<std::size_t>(axis)],
+                           Dimension::length, part.centre_of_gravity[axis]});
     const auto* kind = parts::kind_named(part.kind);
     if (!kind) return all;
     const auto values = families::complete(kind->parameters(), kind->name(), part.values);
@@ -47,6 +54,7 @@ Judged judged(const Measurable& what, double value, double tolerance) {
     j.by = value - what.intended;
     const bool is_weight = what.of == mass_key;
     if (is_weight) tolerance = weight_tolerance * what.intended;
+    if (balance_axis(what.of)) tolerance = balance_tolerance;
     const auto amount = quantity::format(std::abs(j.by), what.dimension);
     if (std::abs(j.by) <= tolerance) {
         j.says = "as intended";

@@ -8,7 +8,7 @@ namespace clampet::prove {
 
 /// Something of a part that can be measured, with what it is meant to be.
 struct Measurable {
-    std::string of;    ///< "mass", or a key of its kind's sizes
+    std::string of;    ///< "mass", "balance_x" to "balance_z", or a key of its kind's sizes
     std::string name;  ///< "It weighs", "Jaw length"
     quantity::Dimension dimension = quantity::Dimension::length;
     double intended = 0;  ///< [SI]
@@ -25,7 +25,8 @@ struct Judged {
 };
 /// Meaning  A length that is short is shimmed, one that is long is taken off, where it lies on something else: a
 ///          thickness, a height, a width; else it is accepted. Weights are taken as they are.
-/// Range    `tolerance`: what hand work does not see, 0.2 mm, common practice [m]; a fiftieth of a weight.
+/// Range    `tolerance`: what hand work does not see, 0.2 mm, common practice [m]; a fiftieth of a weight, 2 mm of
+///          where something balances.
 Judged judged(const Measurable& what, double value, double tolerance = 2e-4);
 
 /// By how much a frame of two sides leans by its diagonals: 0 where they are equal [rad].

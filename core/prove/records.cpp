@@ -84,7 +84,7 @@ Status check(const rig::Measured& measured) {
                                                   : "of",
                           "A measurement has an id, a part and what was measured.", "Give all three.");
     if (const auto ok = check_date(measured.date); !ok) return ok;
-    const bool may_be_none = measured.of == diagonals;
+    const bool may_be_none = measured.of == diagonals || balance_axis(measured.of);
     for (const auto& [key, value] : {std::pair{"intended", measured.intended}, std::pair{"value", measured.value}})
         if (!is_within(value, may_be_none ? -100 : 0, 1e6) || (!may_be_none && key[0] == 'v' && value <= 0))
             return impossible(key, "Nothing is so small or so large.", "Measure it again; give more than 0.");
@@ -95,6 +95,12 @@ Status check(const rig::LogEntry& entry) {
     if (entry.id.empty()) return impossible("id", "An entry has an id.", "Give it one, for example log-1.");
     if (const auto ok = check_date(entry.date); !ok) return ok;
     return check_text("text", entry.text, true);
+}
+
+std::optional<int> balance_axis(std::string_view key) {
+    for (int axis = 0; axis < 3; ++axis)
+        if (key == balance_keys[static_cast<std::size_t>(axis)]) return axis;
+    return std::nullopt;
 }
 
 std::string fresh_record_id(const rig::Rig& rig, const std::string& stem) {

@@ -1,4 +1,6 @@
 #pragma once
+#include <array>
+
 #include "rig/rig.h"
 
 namespace clampet::prove {
@@ -7,6 +9,10 @@ namespace clampet::prove {
 inline constexpr std::size_t most_records = 500, most_entries = 5000, most_readings = 1000;
 /// What a measurement may be of, beside the sizes of a part's kind.
 inline constexpr const char *mass_key = "mass", *diagonals = "diagonals";
+/// Where it balances, in the part's own frame [m]: along x, y and z.
+inline constexpr std::array<const char*, 3> balance_keys{"balance_x", "balance_y", "balance_z"};
+/// Which of them a key is, if one.
+std::optional<int> balance_axis(std::string_view key);
 
 /// Whether a record can be kept, as it may come from a file: numbers that can be, dates that are some, times that do
 /// not run backwards.

@@ -131,7 +131,7 @@ void MeasuredPage::show_chosen() {
 void MeasuredPage::took(double si) {
     const auto* m = chosen();
     if (!m) return;
-    if (!(si > 0)) {
+    if (!(si > 0) && !prove::balance_axis(m->of)) {
         (m->dimension == Dimension::mass ? mass_ : length_)
             ->show_problem({"prove.measured_none", "value", "Nothing is so small.", "Give more than 0."});
         return;

@@ -38,6 +38,9 @@ TEST_CASE("a variant is kept in the file, and the rig goes back to it", "[projec
     auto back = d.rig();
     CHECK(back.variants.size() == 2);
     back.variants.clear();
+    // It goes on from there, so that it branches when it is kept.
+    CHECK(back.stands_on == "Before the longer jaw");
+    back.stands_on.clear();
     CHECK(back == project::demo_rig());
     d.undo();
     CHECK(std::get<double>(d.rig().part("clamp")->values.at("length")) == 0.08);

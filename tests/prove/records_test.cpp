@@ -92,6 +92,20 @@ TEST_CASE("A measured size is accepted, shimmed or taken off, and the rig is che
     CHECK(after(rig, project::Measure{*weighed, true}).part(part)->mass == relative(rig.part(part)->mass * 1.3, 1e-9));
 }
 
+TEST_CASE("Where a part balances is measured on a pencil, and the rig takes it", "[prove][measured]") {
+    const auto rig = project::demo_rig();
+    const auto& camera = rig.parts.back();
+    const auto measured =
+        prove::recorded(rig, {camera.id, "balance_x", camera.centre_of_gravity.x() - 0.05, "2026-11-29"});
+    if (!measured) FAIL(measured.problem().sentence());
+    CHECK(measured->said.find("50 mm less") != std::string::npos);
+    const auto taken = after(rig, project::Measure{*measured, true});
+    const auto& now = *taken.part(camera.id);
+    CHECK(now.centre_of_gravity.x() == relative(camera.centre_of_gravity.x() - 0.05, 1e-9));
+    CHECK(now.centre_of_gravity.z() == camera.centre_of_gravity.z());
+    CHECK(project::read_rig(project::write_rig(taken)));
+}
+
 TEST_CASE("Diagonals tell how far a frame leans", "[prove][measured]") {
     // A rectangle of 3 and 4 has diagonals of 5. By hand: sides 600 and 400 mm, leaning by 1 degree.
     CHECK(*prove::lean_of(3, 4, 5, 5) == absolute(0.0, 1e-12));
