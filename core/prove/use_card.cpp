@@ -4,6 +4,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <map>
 
 #include "catalogue/stock.h"
 #include "drawing/qr_code.h"
@@ -117,19 +118,21 @@ void limits(const rig::Rig& rig, const study::ScenesCheck& check, const study::J
             card.limits.emplace_back(use->caution);
 }
 
-/// What wants tightening again, and the soonest of it [s].
+/// What wants tightening again, alike ones together, and the soonest of it [s].
 double again(const rig::Rig& rig, const study::ScenesCheck& check, UseCard& card) {
-    double soonest = often_enough;
+    std::map<double, std::pair<std::string, std::string>> all;  // when → names, what is said
     for (const auto& worst : check.worst) {
         const auto& result = check.result_of(worst);
         const auto* seam = rig.interface(worst.id);
         if (!seam || !std::isfinite(result.typical)) continue;
         const auto when = retightening(rig, *seam, result.typical, result.required);
         if (!when.after) continue;
-        card.again.push_back(fmt::format("{}: {}", seam->name, when.says));
-        soonest = std::min(soonest, std::max(a_day, *when.after));
+        auto& [names, says] = all[*when.after];
+        names += (names.empty() ? "" : ", ") + seam->name;
+        says = when.says;
     }
-    return soonest;
+    for (const auto& [when, told] : all) card.again.push_back(fmt::format("{}: {}", told.first, told.second));
+    return all.empty() ? often_enough : std::min(often_enough, std::max(a_day, all.begin()->first));
 }
 
 void list(drawing::Document& document, const char* title, const std::vector<std::string>& lines) {

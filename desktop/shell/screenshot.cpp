@@ -274,7 +274,8 @@ int main(int argc, char** argv) {
     if (auto* page = window.stage<clampet::desktop::RigPage>(); page->shots()) show_below(*page, parser);
     wait_for(window);
     auto* prove = window.stage<clampet::desktop::ProveStage>();
-    while (prove->is_looking()) QApplication::processEvents(QEventLoop::WaitForMoreEvents);
+    while (prove->is_looking() || prove->card()->is_building())
+        QApplication::processEvents(QEventLoop::WaitForMoreEvents);
     if (parser.isSet("scroll"))
         for (auto* area : window.findChildren<QScrollArea*>())
             if (area->isVisible()) area->verticalScrollBar()->setValue(parser.value("scroll").toInt());
