@@ -14,7 +14,7 @@
 #include "desktop/prove/record_list.h"
 #include "desktop/theme/theme.h"
 #include "desktop/theme/words.h"
-#include "desktop/widgets/flow_layout.h"
+#include "desktop/widgets/form_row.h"
 #include "desktop/widgets/panel.h"
 #include "desktop/widgets/quantity_field.h"
 #include "desktop/widgets/quiet_combo_box.h"
@@ -88,23 +88,16 @@ FitPage::FitPage(Session& session, QWidget* parent)
         quiet_words(tr("Print the piece, push the pin into each hole, and say how it went. Three pieces are "
                        "usually enough; every printed hole of this printer takes what is right then."),
                     this));
-    auto* form = new QWidget(this);
-    auto* row = new FlowLayout(form);
-    const auto named = [&](const QString& name, QWidget* field) {
-        field->setAccessibleName(name);
-        row->addWidget(under_name(name, field, form));
-    };
-    named(tr("Printer"), printer_);
+    auto* form = new FormRow(this);
+    form->add(tr("Printer"), printer_);
     lies_->addItem(tr("upright"), static_cast<int>(inventory::HoleLies::upright));
     lies_->addItem(tr("lying across"), static_cast<int>(inventory::HoleLies::across));
-    named(tr("The holes are printed"), lies_);
+    form->add(tr("The holes are printed"), lies_);
     pin_->set_name(tr("The pin"), tr("What is to go in: a bolt, a rod, a printed pin. 8 mm, 1/4 in."));
     pin_->setFixedWidth(qRound(140 * std::min(1.5, text_scale())));
     pin_->show_value(typed_pin_);
-    named(tr("The pin"), pin_);
-    write_->setProperty("pill", true);
-    named(" ", write_);
-    write_->setAccessibleName(write_->text());
+    form->add(tr("The pin"), pin_);
+    form->add(write_);
     column->addWidget(form);
     column->addWidget(learned_);
     holes_->setContentsMargins(0, 0, 0, 0);

@@ -11,7 +11,7 @@
 #include "desktop/prove/record_list.h"
 #include "desktop/theme/theme.h"
 #include "desktop/theme/words.h"
-#include "desktop/widgets/flow_layout.h"
+#include "desktop/widgets/form_row.h"
 #include "desktop/widgets/panel.h"
 #include "desktop/widgets/quantity_field.h"
 #include "desktop/widgets/quiet_combo_box.h"
@@ -42,33 +42,24 @@ HangPage::HangPage(Session& session, QWidget* parent)
            "pull with the scale until it just moves, after tightening and a day later: what is left of that force is "
            "what this stack keeps."),
         this));
-    auto* form = new QWidget(this);
-    auto* row = new FlowLayout(form);
-    const auto named = [&](const QString& name, QWidget* field) {
-        field->setAccessibleName(name);
-        auto* both = under_name(name, field, form);
-        row->addWidget(both);
-        return both;
-    };
-    named(tr("Seam"), seam_);
+    auto* form = new FormRow(this);
+    form->add(tr("Seam"), seam_);
     of_->addItem(tr("how far a mark has moved"), "mark");
     of_->addItem(tr("the force that just moves it"), "force");
-    named(tr("What was read"), of_);
+    form->add(tr("What was read"), of_);
     time_->set_name(tr("After"), tr("Since it was loaded or tightened: 0, 10 min, 8 h, 1 d."));
     moved_->set_name(tr("It has moved"), tr("The mark: 0.3 mm."));
     force_->take_masses();
     force_->set_name(tr("It takes"), tr("Until it just moves: 42 N, 3.5 kg."));
     for (auto* field : {time_, moved_, force_}) field->setFixedWidth(qRound(140 * std::min(1.5, text_scale())));
-    named(tr("After"), time_);
-    moved_row_ = named(tr("It has moved"), moved_);
-    force_row_ = named(tr("It takes"), force_);
-    for (auto* button : {add_, back_, keep_}) button->setProperty("pill", true);
-    named(" ", add_)->show();
-    named(" ", back_);
+    form->add(tr("After"), time_);
+    moved_row_ = form->add(tr("It has moved"), moved_);
+    force_row_ = form->add(tr("It takes"), force_);
+    form->add(add_);
+    form->add(back_);
     note_->setPlaceholderText(tr("what else was seen"));
-    named(tr("Note"), note_);
-    named(" ", keep_);
-    for (auto* button : {add_, back_, keep_}) button->setAccessibleName(button->text());
+    form->add(tr("Note"), note_);
+    form->add(keep_);
     column->addWidget(form);
     column->addWidget(curve_, 2);
     column->addWidget(answer());

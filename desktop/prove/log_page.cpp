@@ -11,7 +11,7 @@
 
 #include "desktop/prove/record_list.h"
 #include "desktop/theme/words.h"
-#include "desktop/widgets/flow_layout.h"
+#include "desktop/widgets/form_row.h"
 #include "desktop/widgets/panel.h"
 #include "desktop/widgets/quiet_combo_box.h"
 #include "project/file.h"
@@ -40,12 +40,7 @@ LogPage::LogPage(Session& session, QWidget* parent)
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 4, 0, 0);
     column->addWidget(heading(tr("Log"), this, 1.3));
-    auto* form = new QWidget(this);
-    auto* row = new FlowLayout(form);
-    const auto named = [&](const QString& name, QWidget* field) {
-        field->setAccessibleName(name);
-        row->addWidget(under_name(name, field, form));
-    };
+    auto* form = new FormRow(this);
     for (const auto& [words, key] : {std::pair{tr("note"), "note"},
                                      {tr("tightened"), "tightened"},
                                      {tr("shoot"), "shoot"},
@@ -56,15 +51,11 @@ LogPage::LogPage(Session& session, QWidget* parent)
     date_->setFixedWidth(130);
     text_->setMinimumWidth(260);
     text_->setPlaceholderText(tr("what happened"));
-    named(tr("What"), event_);
-    named(tr("Seam"), seam_);
-    named(tr("When"), date_);
-    named(tr("What happened"), text_);
-    for (auto* button : {add_, give_, take_}) {
-        button->setProperty("pill", true);
-        named(" ", button);
-        button->setAccessibleName(button->text());
-    }
+    form->add(tr("What"), event_);
+    form->add(tr("Seam"), seam_);
+    form->add(tr("When"), date_);
+    form->add(tr("What happened"), text_);
+    for (auto* button : {add_, give_, take_}) form->add(button);
     column->addWidget(form);
     column->addWidget(answer());
     search_->setPlaceholderText(tr("Search: words that stand in it"));

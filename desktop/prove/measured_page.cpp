@@ -8,7 +8,7 @@
 #include "desktop/prove/record_list.h"
 #include "desktop/theme/theme.h"
 #include "desktop/theme/words.h"
-#include "desktop/widgets/flow_layout.h"
+#include "desktop/widgets/form_row.h"
 #include "desktop/widgets/panel.h"
 #include "desktop/widgets/quantity_field.h"
 #include "desktop/widgets/quiet_combo_box.h"
@@ -37,29 +37,18 @@ MeasuredPage::MeasuredPage(Session& session, QWidget* parent)
         quiet_words(tr("Weigh it, measure it with calipers. Accept what is otherwise and the rig is checked "
                        "with it; or shim it or take it off, and the rig stays as it was meant."),
                     this));
-    auto* form = new QWidget(this);
-    auto* row = new FlowLayout(form);
-    const auto named = [&](const QString& name, QWidget* field) {
-        field->setAccessibleName(name);
-        auto* both = under_name(name, field, form);
-        row->addWidget(both);
-        return both;
-    };
-    named(tr("Part"), part_);
-    named(tr("What was measured"), of_);
+    auto* form = new FormRow(this);
+    form->add(tr("Part"), part_);
+    form->add(tr("What was measured"), of_);
     length_->set_name(tr("It is"), tr("17.4 mm, 11/16 in."));
     mass_->set_name(tr("It weighs"), tr("380 g, 13 oz."));
     for (auto* field : {length_, mass_}) {
         field->setFixedWidth(qRound(150 * std::min(1.5, text_scale())));
         connect(field, &QuantityField::committed, this, [this](double si, quint64) { took(si); });
     }
-    length_row_ = named(tr("It is"), length_);
-    mass_row_ = named(tr("It weighs"), mass_);
-    for (auto* button : {take_, leave_}) {
-        button->setProperty("pill", true);
-        named(" ", button);
-        button->setAccessibleName(button->text());
-    }
+    length_row_ = form->add(tr("It is"), length_);
+    mass_row_ = form->add(tr("It weighs"), mass_);
+    for (auto* button : {take_, leave_}) form->add(button);
     column->addWidget(form);
     column->addWidget(intended_);
     column->addWidget(judged_);

@@ -28,6 +28,7 @@
 #include "desktop/theme/words.h"
 #include "desktop/widgets/drawing_view.h"
 #include "desktop/widgets/flow_layout.h"
+#include "desktop/widgets/form_row.h"
 #include "desktop/widgets/panel.h"
 #include "desktop/widgets/quantity_field.h"
 #include "desktop/widgets/quiet_combo_box.h"
@@ -147,12 +148,7 @@ void ProveStage::take_let_go(const prove::LetGo& how) {
 }
 
 QWidget* ProveStage::make_form() {
-    auto* form = new QWidget(this);
-    auto* row = new FlowLayout(form);
-    const auto named = [&](const QString& name, QWidget* field) {
-        field->setAccessibleName(name);
-        row->addWidget(under_name(name, field, form));
-    };
+    auto* form = new FormRow(this);
     for (const auto& [words, key] : {std::pair{tr("down"), "down"},
                                      {tr("up"), "up"},
                                      {tr("ahead"), "ahead"},
@@ -173,19 +169,17 @@ QWidget* ProveStage::make_form() {
     arm_->take_nothing();
     arm_->editor()->setPlaceholderText(tr("as drawn"));
     for (auto* field : {force_, arm_}) field->setFixedWidth(qRound(150 * std::min(1.5, text_scale())));
-    named(tr("Seam"), seam_);
-    named(tr("Pulled"), way_);
-    named(tr("Hooked so far out"), arm_);
-    named(tr("The scale showed"), force_);
-    named(tr("What it did"), outcome_);
+    form->add(tr("Seam"), seam_);
+    form->add(tr("Pulled"), way_);
+    form->add(tr("Hooked so far out"), arm_);
+    form->add(tr("The scale showed"), force_);
+    form->add(tr("What it did"), outcome_);
     note_->setPlaceholderText(tr("what else was seen"));
-    named(tr("Note"), note_);
-    named(" ", anew_);
-    keep_->setProperty("pill", true);
-    named(" ", keep_);
-    tightened_->setProperty("pill", true);
+    form->add(tr("Note"), note_);
+    form->add(" ", anew_);
+    form->add(keep_);
     tightened_->setToolTip(tr("Its force is common practice's again; what was learned of the friction stays."));
-    named(" ", tightened_);
+    form->add(tightened_);
     connect(force_, &QuantityField::committed, this, [this](double si, quint64) { typed_force_ = si; });
     connect(arm_, &QuantityField::committed, this, [this](double si, quint64) {
         typed_arm_ = si;

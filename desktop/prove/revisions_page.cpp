@@ -13,7 +13,7 @@
 #include "desktop/theme/theme.h"
 #include "desktop/theme/words.h"
 #include "desktop/widgets/drawing_view.h"
-#include "desktop/widgets/flow_layout.h"
+#include "desktop/widgets/form_row.h"
 #include "desktop/widgets/panel.h"
 #include "desktop/widgets/quiet_combo_box.h"
 #include "make/rig_picture.h"
@@ -70,18 +70,14 @@ RevisionsPage::RevisionsPage(Session& session, QWidget* parent)
 }
 
 QWidget* RevisionsPage::make_keep_row() {
-    auto* form = new QWidget(this);
-    auto* row = new FlowLayout(form);
+    auto* form = new FormRow(this);
     for (auto* edit : {name_, why_, why_then_, learned_}) edit->setMinimumWidth(220);
     name_->setMinimumWidth(120);
     name_->setPlaceholderText(tr("for example Rail 3"));
     why_->setPlaceholderText(tr("what was changed, and why"));
-    name_->setAccessibleName(tr("Name of the revision"));
-    why_->setAccessibleName(tr("What was changed, and why"));
-    row->addWidget(under_name(tr("Name"), name_, form));
-    row->addWidget(under_name(tr("What was changed, and why"), why_, form));
-    keep_->setProperty("pill", true);
-    row->addWidget(under_name(" ", keep_, form));
+    form->add(tr("Name"), name_);
+    form->add(tr("What was changed, and why"), why_);
+    form->add(keep_);
     connect(keep_, &QPushButton::clicked, this, [this] {
         const auto name = name_->text().trimmed();
         if (name.isEmpty()) return say(Problem{"prove.no_name", "name", "It has no name yet.", "For example Rail 3."});
@@ -94,20 +90,13 @@ QWidget* RevisionsPage::make_keep_row() {
 }
 
 QWidget* RevisionsPage::make_judge_row() {
-    auto* form = new QWidget(this);
-    auto* row = new FlowLayout(form);
-    chosen_->setAccessibleName(tr("Revision"));
-    why_then_->setAccessibleName(tr("Why it was made"));
-    learned_->setAccessibleName(tr("What it taught"));
+    auto* form = new FormRow(this);
     learned_->setPlaceholderText(tr("what it taught; why it failed"));
-    row->addWidget(under_name(tr("Of revision"), chosen_, form));
-    row->addWidget(under_name(tr("Why it was made"), why_then_, form));
-    row->addWidget(under_name(tr("What it taught"), learned_, form));
-    row->addWidget(under_name(" ", failed_, form));
-    for (auto* button : {judge_, back_}) {
-        button->setProperty("pill", true);
-        row->addWidget(under_name(" ", button, form));
-    }
+    form->add(tr("Of revision"), chosen_);
+    form->add(tr("Why it was made"), why_then_);
+    form->add(tr("What it taught"), learned_);
+    form->add(" ", failed_);
+    for (auto* button : {judge_, back_}) form->add(button);
     connect(chosen_, &QComboBox::currentIndexChanged, this, &RevisionsPage::show_chosen);
     connect(judge_, &QPushButton::clicked, this, [this] {
         if (const auto index = variant())
@@ -121,14 +110,10 @@ QWidget* RevisionsPage::make_judge_row() {
 }
 
 QWidget* RevisionsPage::make_compare_row() {
-    auto* form = new QWidget(this);
-    auto* row = new FlowLayout(form);
-    a_->setAccessibleName(tr("One"));
-    b_->setAccessibleName(tr("The other"));
-    row->addWidget(under_name(tr("One"), a_, form));
-    row->addWidget(under_name(tr("The other"), b_, form));
-    compare_->setProperty("pill", true);
-    row->addWidget(under_name(" ", compare_, form));
+    auto* form = new FormRow(this);
+    form->add(tr("One"), a_);
+    form->add(tr("The other"), b_);
+    form->add(compare_);
     connect(compare_, &QPushButton::clicked, this, &RevisionsPage::compare_both);
     return form;
 }

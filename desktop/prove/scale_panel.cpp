@@ -11,7 +11,7 @@
 #include "desktop/prove/curve_view.h"
 #include "desktop/theme/theme.h"
 #include "desktop/theme/words.h"
-#include "desktop/widgets/flow_layout.h"
+#include "desktop/widgets/form_row.h"
 #include "desktop/widgets/panel.h"
 #include "desktop/widgets/quiet_combo_box.h"
 #include "project/file.h"
@@ -57,12 +57,7 @@ ScalePanel::ScalePanel(QWidget* parent)
     };
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 0, 0, 0);
-    auto* form = new QWidget(this);
-    auto* row = new FlowLayout(form);
-    const auto named = [&](const QString& name, QWidget* field) {
-        field->setAccessibleName(name);
-        row->addWidget(under_name(name, field, form));
-    };
+    auto* form = new FormRow(this);
     port_->setEditable(true);
     port_->addItems(ScaleLink::ports());
     port_->setMinimumWidth(170);
@@ -70,14 +65,10 @@ ScalePanel::ScalePanel(QWidget* parent)
     for (const char* unit : {"kg", "N", "g", "lb"}) unit_->addItem(unit);
     unit_->setToolTip(tr("Where the scale does not say it itself."));
     for (const int speed : {115200, 57600, 38400, 19200, 9600}) speed_->addItem(QString::number(speed), speed);
-    named(tr("Its line"), port_);
-    named(tr("Shows"), unit_);
-    named(tr("Speed"), speed_);
-    for (auto* button : {connect_, zero_, again_, read_}) {
-        button->setProperty("pill", true);
-        named(" ", button);
-        button->setAccessibleName(button->text());
-    }
+    form->add(tr("Its line"), port_);
+    form->add(tr("Shows"), unit_);
+    form->add(tr("Speed"), speed_);
+    for (auto* button : {connect_, zero_, again_, read_}) form->add(button);
     zero_->setEnabled(false);
     column->addWidget(form);
     column->addWidget(shows_);

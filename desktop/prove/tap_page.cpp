@@ -13,7 +13,7 @@
 #include "desktop/prove/record_list.h"
 #include "desktop/theme/theme.h"
 #include "desktop/theme/words.h"
-#include "desktop/widgets/flow_layout.h"
+#include "desktop/widgets/form_row.h"
 #include "desktop/widgets/panel.h"
 #include "desktop/widgets/quantity_field.h"
 #include "desktop/widgets/quiet_combo_box.h"
@@ -51,30 +51,21 @@ TapPage::TapPage(Session& session, QWidget* parent)
                        "seconds."),
                     this));
     column->addWidget(predicted_);
-    auto* form = new QWidget(this);
-    auto* row = new FlowLayout(form);
-    const auto named = [&](const QString& name, QWidget* field) {
-        field->setAccessibleName(name);
-        row->addWidget(under_name(name, field, form));
-    };
-    named(tr("What swings"), seam_);
-    read_->setProperty("pill", true);
-    named(" ", read_);
-    read_->setAccessibleName(read_->text());
+    auto* form = new FormRow(this);
+    form->add(tr("What swings"), seam_);
+    form->add(read_);
     frequency_->set_name(tr("It swings at"), tr("Swings a second: 4.2 Hz."));
     damping_->set_name(tr("Damped by"), tr("Share of critical: 0.02 goes on for some ten swings. Leave it empty."));
     damping_->take_nothing();
     for (auto* field : {frequency_, damping_}) field->setFixedWidth(qRound(140 * std::min(1.5, text_scale())));
-    named(tr("It swings at"), frequency_);
-    named(tr("Damped by"), damping_);
+    form->add(tr("It swings at"), frequency_);
+    form->add(tr("Damped by"), damping_);
     corrects_->addItem(tr("how stiff its material is"), "modulus");
     corrects_->addItem(tr("how much its root gives way"), "root_stiffness");
-    named(tr("What makes the difference"), corrects_);
+    form->add(tr("What makes the difference"), corrects_);
     note_->setPlaceholderText(tr("what else was seen"));
-    named(tr("Note"), note_);
-    keep_->setProperty("pill", true);
-    named(" ", keep_);
-    keep_->setAccessibleName(keep_->text());
+    form->add(tr("Note"), note_);
+    form->add(keep_);
     column->addWidget(form);
     column->addWidget(curve_, 2);
     column->addWidget(answer());

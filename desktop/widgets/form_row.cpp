@@ -1,0 +1,26 @@
+#include "desktop/widgets/form_row.h"
+
+#include <QLabel>
+#include <QPushButton>
+
+#include "desktop/widgets/flow_layout.h"
+#include "desktop/widgets/panel.h"
+
+namespace clampet::desktop {
+
+FormRow::FormRow(QWidget* parent) : QWidget(parent), row_(new FlowLayout(this)) {}
+
+QWidget* FormRow::add(const QString& name, QWidget* field) {
+    if (!name.trimmed().isEmpty()) field->setAccessibleName(name);
+    auto* both = under_name(name, field, this);
+    row_->addWidget(both);
+    return both;
+}
+
+void FormRow::add(QPushButton* button) {
+    button->setProperty("pill", true);
+    add(" ", static_cast<QWidget*>(button));
+    button->setAccessibleName(button->text());
+}
+
+}  // namespace clampet::desktop
