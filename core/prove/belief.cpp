@@ -136,6 +136,13 @@ int tightening_now(const rig::Rig& rig, const std::string& seam) {
     return at == rig.tightened.end() ? 1 : at->second;
 }
 
+/// Whether a pull is one of those that tell of it.
+bool tells_of(const Pull& pull, const Believed& b, const rig::Rig& rig) {
+    if (b.what == Believed::What::friction) return pull.friction == b.name;
+    if (b.what == Believed::What::hand) return pull.hand_spread > 0;
+    return pull.seam == b.name && pull.tightening == tightening_now(rig, pull.seam);
+}
+
 }  // namespace
 
 rig::Band Normal::band() const {
@@ -174,7 +181,7 @@ Belief belief_of(const rig::Rig& rig) {
     }
     const State none{VectorXd::Zero(prior.rows()), prior};
     const auto add = [&](Believed::What what, const std::string& name, const VectorXd& row, std::size_t tests) {
-        belief.all.push_back({what, name, none.along(row), state.along(row), tests});
+        belief.all.push_back({what, name, none.along(row), state.along(row), tests, {}});
     };
     const auto unit = [&](const std::string& key) {
         VectorXd row = VectorXd::Zero(prior.rows());
@@ -197,6 +204,9 @@ Belief belief_of(const rig::Rig& rig) {
             ++tests;
         }
     for (const auto& [seam, found] : together) add(Believed::What::together, seam, found.first, found.second);
+    for (auto& b : belief.all)
+        for (const auto* pull : pulls)
+            if (tells_of(*pull, b, rig)) b.told.push_back({std::log(pull->ratio), pull->outcome != Outcome::slid});
     return belief;
 }
 

@@ -23,6 +23,12 @@ struct Believed {
     std::string name;       ///< "rubber on oak"; the interface's id of what is known together
     Normal before, after;   ///< of ln(factor)
     std::size_t tests = 0;  ///< that tell of it
+    /// What each of them said: ln of friction times force over what is typical; a bound: at least so much.
+    struct Told {
+        double ln = 0;
+        bool is_bound = false;
+    };
+    std::vector<Told> told = {};
 };
 struct Belief {
     std::vector<Believed> all;  ///< frictions by name, then the hand, then interfaces as they are tightened now

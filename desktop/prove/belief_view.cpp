@@ -95,6 +95,19 @@ void BeliefView::paintEvent(QPaintEvent*) {
         p.drawPath(curve(b.before));
         p.setPen(QPen(t.accent, 1.8));
         p.drawPath(after);
+        // Each test where it lies: a dot where it slid, an arrow from where it held on.
+        for (const auto& told : b.told) {
+            const QPointF at(x_of(told.ln), base);
+            p.setPen(QPen(t.text, 1.4));
+            p.setBrush(told.is_bound ? Qt::NoBrush : QBrush(t.text));
+            p.drawEllipse(at, 3.2, 3.2);
+            if (told.is_bound) {
+                p.drawLine(at + QPointF(3.2, 0), at + QPointF(14, 0));
+                p.drawLine(at + QPointF(14, 0), at + QPointF(10, -3));
+                p.drawLine(at + QPointF(14, 0), at + QPointF(10, 3));
+            }
+            p.setBrush(Qt::NoBrush);
+        }
         p.setPen(t.text);
         const QString now = band_words(b.after);
         const double room = wide - metrics.horizontalAdvance(now) - 12;

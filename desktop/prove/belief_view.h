@@ -5,7 +5,8 @@
 
 namespace clampet::desktop {
 
-/// What tests teach, a line each: thin what was thought before, filled what is thought now, over times what is typical.
+/// What tests teach, a line each: thin what was thought before, filled what is thought now, over times what is typical;
+/// on it the tests, a dot where it slid, an arrow from where it held.
 class BeliefView : public QWidget {
     Q_OBJECT
  public:

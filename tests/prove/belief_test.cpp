@@ -302,3 +302,20 @@ TEST_CASE("the test that tells most comes first, and stops before harm", "[prove
     for (const auto& test : *after)
         if (test.seam == first.seam) CHECK(test.deviation < 0.5 * first.deviation);
 }
+
+TEST_CASE("Each belief knows the tests that tell of it", "[prove]") {
+    auto rig = small();
+    rig.pulls = {pull_of(0.8), pull_of(0.5, Outcome::held), pull_of(1.2, Outcome::slid, 2)};
+    rig.tightened["screw"] = 2;
+    const auto belief = prove::belief_of(rig);
+    const auto& friction = believed(belief, Believed::What::friction);
+    REQUIRE(friction.told.size() == 3);
+    CHECK(friction.told[0].ln == Approx(std::log(0.8)));
+    CHECK_FALSE(friction.told[0].is_bound);
+    CHECK(friction.told[1].is_bound);
+    CHECK(believed(belief, Believed::What::hand).told.size() == 3);
+    // As it is tightened now there is the last one only.
+    const auto& together = believed(belief, Believed::What::together);
+    REQUIRE(together.told.size() == 1);
+    CHECK(together.told[0].ln == Approx(std::log(1.2)));
+}
