@@ -283,6 +283,12 @@ TEST_CASE("Revisions branch where one was gone back to", "[prove][revisions]") {
     const auto picture = prove::picture_of(all);
     CHECK(picture.summary == "Revisions: A, B, C, now");
     // Forgotten, what went on from it goes on from what it went on from.
+    auto longer = after(rig, project::KeepVariant{"D"});
+    longer = after(longer, project::RemoveVariant{2});
+    REQUIRE(longer.variants.back().name == "D");
+    CHECK(longer.variants.back().from == "A");
+    CHECK(longer.stands_on == "D");
+    CHECK(after(rig, project::RemoveVariant{2}).stands_on == "A");
     rig = after(rig, project::RemoveVariant{0});
     const auto fewer = prove::revisions_of(rig);
     REQUIRE(fewer.size() == 3);
