@@ -5,7 +5,6 @@
 #include <QHBoxLayout>
 #include <QLabel>
 #include <QLineEdit>
-#include <QPointer>
 #include <QPushButton>
 #include <QVBoxLayout>
 
@@ -21,9 +20,6 @@ namespace clampet::desktop {
 
 LogPage::LogPage(Session& session, QWidget* parent)
     : ProvePage(session, parent),
-      background_([here = QPointer<LogPage>(this)](std::function<void()> answer) {
-          if (here) QMetaObject::invokeMethod(here, std::move(answer), Qt::QueuedConnection);
-      }),
       search_(new QLineEdit(this)),
       date_(new QLineEdit(this)),
       text_(new QLineEdit(this)),
@@ -31,12 +27,22 @@ LogPage::LogPage(Session& session, QWidget* parent)
       seam_(new QuietComboBox(this)),
       add_(new QPushButton(tr("Add it"), this)),
       give_(new QPushButton(tr("Write as a table…"), this)),
-      take_(new QPushButton(tr("Take a table…"), this)),
+      take_(new TableButton(tr("Take a table…"), this)),
       list_(new RecordList(tr("Nothing of that."))) {
     ask_where = [this] {
         return QFileDialog::getSaveFileName(this, tr("Write the log"), "log.csv", tr("Tables (*.csv)"));
     };
-    ask_file = [this] { return QFileDialog::getOpenFileName(this, tr("A log as a table"), {}, tr("Tables (*.csv)")); };
+    take_->ask_file = [this] {
+        return QFileDialog::getOpenFileName(this, tr("A log as a table"), {}, tr("Tables (*.csv)"));
+    };
+    take_->work = [this]() -> TableButton::Work {
+        return [this, now = rig()](const std::string& text, const study::Job& job) -> std::function<void()> {
+            auto entries = prove::entries_from(text, now, job);
+            return [this, entries = std::move(entries)] { took(entries); };
+        };
+    };
+    connect(take_, &TableButton::began, this, [this] { say(tr("Reading …")); });
+    connect(take_, &TableButton::failed, this, [this](const Problem& problem) { say(problem); });
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 4, 0, 0);
     column->addWidget(heading(tr("Log"), this, 1.3));
@@ -55,7 +61,7 @@ LogPage::LogPage(Session& session, QWidget* parent)
     form->add(tr("Seam"), seam_);
     form->add(tr("When"), date_);
     form->add(tr("What happened"), text_);
-    for (auto* button : {add_, give_, take_}) form->add(button);
+    for (auto* button : std::initializer_list<QPushButton*>{add_, give_, take_}) form->add(button);
     column->addWidget(form);
     column->addWidget(answer());
     search_->setPlaceholderText(tr("Search: words that stand in it"));
@@ -69,10 +75,6 @@ LogPage::LogPage(Session& session, QWidget* parent)
     connect(give_, &QPushButton::clicked, this, [this] {
         const QString file = ask_where();
         if (!file.isEmpty()) write(file);
-    });
-    connect(take_, &QPushButton::clicked, this, [this] {
-        const QString file = ask_file();
-        if (!file.isEmpty()) read(file);
     });
 }
 
@@ -116,21 +118,10 @@ void LogPage::write(const QString& file) {
                           : tr("%1 lines written to %2.").arg(lines.size()).arg(file));
 }
 
-void LogPage::read(const QString& file) {
-    is_reading_ = true;
-    say(tr("Reading …"));
-    background_.start([here = QPointer<LogPage>(this), file,
-                       rig = rig()](const study::Job& job) -> std::function<void()> {
-        const auto text = project::read_file(file.toStdString());
-        auto entries = text ? prove::entries_from(*text, rig, job) : Result<std::vector<rig::LogEntry>>(text.problem());
-        return [here, entries = std::move(entries)] {
-            if (!here) return;
-            here->is_reading_ = false;
-            if (!entries) return here->say(entries.problem());
-            if (here->perform(project::SetLog{*entries}))
-                here->say(tr("The log has %1 entries now; undo brings the old one back.").arg(entries->size()));
-        };
-    });
+void LogPage::took(const Result<std::vector<rig::LogEntry>>& entries) {
+    if (!entries) return say(entries.problem());
+    if (perform(project::SetLog{*entries}))
+        say(tr("The log has %1 entries now; undo brings the old one back.").arg(entries->size()));
 }
 
 }  // namespace clampet::desktop

@@ -1,6 +1,6 @@
 #pragma once
 #include "desktop/prove/prove_page.h"
-#include "project/background.h"
+#include "desktop/prove/table_button.h"
 #include "prove/log.h"
 
 class QComboBox;
@@ -25,23 +25,23 @@ class LogPage : public ProvePage {
     QLineEdit* text() const { return text_; }
     QPushButton* add() const { return add_; }
     QPushButton* give() const { return give_; }
-    QPushButton* take() const { return take_; }
+    TableButton* take() const { return take_; }
     RecordList* list() const { return list_; }
     void write(const QString& file);
     /// Beside the window.
-    void read(const QString& file);
-    bool is_reading() const { return is_reading_; }
-    std::function<QString()> ask_where, ask_file;
+    void read(const QString& file) { take_->read(file); }
+    bool is_reading() const { return take_->is_reading(); }
+    std::function<QString()> ask_where;
 
  private:
     void show_lines();
     void add_entry();
+    void took(const Result<std::vector<rig::LogEntry>>& entries);
 
-    project::Background background_;
-    bool is_reading_ = false;
     QLineEdit *search_, *date_, *text_;
     QComboBox *event_, *seam_;
-    QPushButton *add_, *give_, *take_;
+    QPushButton *add_, *give_;
+    TableButton* take_;
     RecordList* list_;
 };
 

@@ -38,6 +38,8 @@ ScaleLink::~ScaleLink() {
 
 QStringList ScaleLink::ports() {
     QStringList names;
+    // A simulated one that stands in where there is none.
+    if (const QString simulated = qEnvironmentVariable("CLAMPET_SCALE"); !simulated.isEmpty()) names << simulated;
     for (const auto& port : QSerialPortInfo::availablePorts()) names << port.systemLocation();
     return names;
 }

@@ -22,7 +22,7 @@ class ScaleLink : public QObject {
     void tare();
     void start_over();
     const prove::ScaleReader& reader() const { return reader_; }
-    /// Lines that there are, by the names that open() takes.
+    /// Lines that there are, by the names that open() takes; first that which CLAMPET_SCALE names.
     static QStringList ports();
 
  signals:

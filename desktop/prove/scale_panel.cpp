@@ -4,7 +4,6 @@
 #include <QFileDialog>
 #include <QHBoxLayout>
 #include <QLabel>
-#include <QPointer>
 #include <QPushButton>
 #include <QVBoxLayout>
 
@@ -14,7 +13,6 @@
 #include "desktop/widgets/form_row.h"
 #include "desktop/widgets/panel.h"
 #include "desktop/widgets/quiet_combo_box.h"
-#include "project/file.h"
 
 namespace clampet::desktop {
 namespace {
@@ -38,23 +36,28 @@ QString words_of(const prove::LetGo& how) {
 
 ScalePanel::ScalePanel(QWidget* parent)
     : QWidget(parent),
-      background_([here = QPointer<ScalePanel>(this)](std::function<void()> answer) {
-          if (here) QMetaObject::invokeMethod(here, std::move(answer), Qt::QueuedConnection);
-      }),
       port_(new QuietComboBox(this)),
       unit_(new QuietComboBox(this)),
       speed_(new QuietComboBox(this)),
       connect_(new QPushButton(tr("Connect the scale"), this)),
       zero_(new QPushButton(tr("Zero"), this)),
       again_(new QPushButton(tr("New pull"), this)),
-      read_(new QPushButton(tr("Read a table…"), this)),
+      read_(new TableButton(tr("Read a table…"), this)),
       shows_(wrapped(this, 1.3, true)),
       says_(wrapped(this, 0.95)),
       curve_(new CurveView(this)) {
-    ask_file = [this] {
+    read_->ask_file = [this] {
         return QFileDialog::getOpenFileName(this, tr("A table of time and force"), {},
                                             tr("Tables (*.csv *.txt *.tsv)"));
     };
+    read_->work = [this]() -> TableButton::Work {
+        return [this](const std::string& text, const study::Job& job) -> std::function<void()> {
+            auto trace = prove::read_trace(text, job);
+            return [this, trace = std::move(trace)] { took(trace); };
+        };
+    };
+    connect(read_, &TableButton::began, this, [this] { say(tr("Reading …")); });
+    connect(read_, &TableButton::failed, this, [this](const Problem& p) { say(text_of(p.sentence()), true); });
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 0, 0, 0);
     auto* form = new FormRow(this);
@@ -68,7 +71,7 @@ ScalePanel::ScalePanel(QWidget* parent)
     form->add(tr("Its line"), port_);
     form->add(tr("Shows"), unit_);
     form->add(tr("Speed"), speed_);
-    for (auto* button : {connect_, zero_, again_, read_}) form->add(button);
+    for (auto* button : std::initializer_list<QPushButton*>{connect_, zero_, again_, read_}) form->add(button);
     zero_->setEnabled(false);
     column->addWidget(form);
     column->addWidget(shows_);
@@ -81,10 +84,6 @@ ScalePanel::ScalePanel(QWidget* parent)
     connect(connect_, &QPushButton::clicked, this, &ScalePanel::toggle);
     connect(zero_, &QPushButton::clicked, this, [this] { link_.tare(); });
     connect(again_, &QPushButton::clicked, this, &ScalePanel::start_over);
-    connect(read_, &QPushButton::clicked, this, [this] {
-        const QString file = ask_file();
-        if (!file.isEmpty()) read(file);
-    });
     connect(&link_, &ScaleLink::shown, this, &ScalePanel::take);
     connect(&link_, &ScaleLink::told, this, [this](const QString& words) { say(words); });
     connect(&link_, &ScaleLink::broken, this, [this](const QString& why) {
@@ -167,25 +166,15 @@ void ScalePanel::show_trace() {
     curve_->show_curves(std::move(shown));
 }
 
-void ScalePanel::read(const QString& file) {
-    is_reading_ = true;
-    say(tr("Reading …"));
-    background_.start([here = QPointer<ScalePanel>(this), file](const study::Job& job) -> std::function<void()> {
-        const auto text = project::read_file(file.toStdString());
-        auto trace = text ? prove::read_trace(*text, job) : Result<prove::Trace>(text.problem());
-        return [here, trace = std::move(trace)] {
-            if (!here) return;
-            here->is_reading_ = false;
-            if (!trace) return here->say(text_of(trace.problem().sentence()), true);
-            const auto how = prove::let_go_of(*trace);
-            if (!how) return here->say(text_of(how.problem().sentence()), true);
-            here->trace_ = *trace;
-            here->found_ = *how;
-            here->show_trace();
-            here->say(words_of(*how));
-            emit here->let_go(*how);
-        };
-    });
+void ScalePanel::took(const Result<prove::Trace>& trace) {
+    if (!trace) return say(text_of(trace.problem().sentence()), true);
+    const auto how = prove::let_go_of(*trace);
+    if (!how) return say(text_of(how.problem().sentence()), true);
+    trace_ = *trace;
+    found_ = *how;
+    show_trace();
+    say(words_of(*how));
+    emit let_go(*how);
 }
 
 }  // namespace clampet::desktop

@@ -1,6 +1,6 @@
 #pragma once
 #include "desktop/prove/scale_link.h"
-#include "project/background.h"
+#include "desktop/prove/table_button.h"
 
 class QComboBox;
 class QLabel;
@@ -21,17 +21,15 @@ class ScalePanel : public QWidget {
     QPushButton* connect_button() const { return connect_; }
     QPushButton* zero_button() const { return zero_; }
     QPushButton* again_button() const { return again_; }
-    QPushButton* read_button() const { return read_; }
+    TableButton* read_button() const { return read_; }
     CurveView* curve() const { return curve_; }
     QString said() const;
     QString shows() const;
     const prove::Trace& trace() const { return trace_; }
-    bool is_reading() const { return is_reading_; }
+    bool is_reading() const { return read_->is_reading(); }
     /// A table of time and force, beside the window.
-    void read(const QString& file);
+    void read(const QString& file) { read_->read(file); }
     void start_over();
-    /// Asks for the file; a test answers instead.
-    std::function<QString()> ask_file;
 
  signals:
     void let_go(const clampet::prove::LetGo& how);
@@ -41,16 +39,16 @@ class ScalePanel : public QWidget {
     void take();
     void show_trace();
     void look();
+    void took(const Result<prove::Trace>& trace);
     void say(const QString& words, bool is_wrong = false);
 
     ScaleLink link_;
-    project::Background background_;
     prove::Trace trace_;
     QTimer due_;
     std::optional<prove::LetGo> found_;
-    bool is_reading_ = false;
     QComboBox *port_, *unit_, *speed_;
-    QPushButton *connect_, *zero_, *again_, *read_;
+    QPushButton *connect_, *zero_, *again_;
+    TableButton* read_;
     QLabel *shows_, *says_;
     CurveView* curve_;
 };

@@ -5,7 +5,6 @@
 #include <QHBoxLayout>
 #include <QLabel>
 #include <QLineEdit>
-#include <QPointer>
 #include <QPushButton>
 #include <QVBoxLayout>
 
@@ -17,7 +16,6 @@
 #include "desktop/widgets/panel.h"
 #include "desktop/widgets/quantity_field.h"
 #include "desktop/widgets/quiet_combo_box.h"
-#include "project/file.h"
 
 namespace clampet::desktop {
 
@@ -25,23 +23,29 @@ using quantity::Dimension;
 
 TapPage::TapPage(Session& session, QWidget* parent)
     : ProvePage(session, parent),
-      background_([here = QPointer<TapPage>(this)](std::function<void()> answer) {
-          if (here) QMetaObject::invokeMethod(here, std::move(answer), Qt::QueuedConnection);
-      }),
       predicted_(wrapped(this, 1.05)),
       seam_(new QuietComboBox(this)),
       corrects_(new QuietComboBox(this)),
       frequency_(new QuantityField(Dimension::frequency, this)),
       damping_(new QuantityField(Dimension::number, this)),
       note_(new QLineEdit(this)),
-      read_(new QPushButton(tr("Read a recording…"), this)),
+      read_(new TableButton(tr("Read a recording…"), this)),
       keep_(new QPushButton(tr("Keep this tap"), this)),
       curve_(new CurveView(this)),
       list_(new RecordList(tr("None yet."))) {
-    ask_file = [this] {
+    read_->ask_file = [this] {
         return QFileDialog::getOpenFileName(this, tr("A recording of accelerations"), {},
                                             tr("Tables (*.csv *.txt *.tsv)"));
     };
+    read_->work = [this]() -> TableButton::Work {
+        return [this](const std::string& text, const study::Job& job) -> std::function<void()> {
+            const auto recording = prove::read_recording(text, job);
+            auto swing = recording ? prove::swing_of(*recording) : Result<prove::Swing>(recording.problem());
+            return [this, swing = std::move(swing)] { took(swing); };
+        };
+    };
+    connect(read_, &TableButton::began, this, [this] { say(tr("Reading …")); });
+    connect(read_, &TableButton::failed, this, [this](const Problem& problem) { say(problem); });
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 4, 0, 0);
     column->addWidget(heading(tr("Tap it and watch it settle"), this, 1.3));
@@ -71,10 +75,6 @@ TapPage::TapPage(Session& session, QWidget* parent)
     column->addWidget(answer());
     column->addWidget(heading(tr("Taps made"), this, 1.1));
     column->addWidget(scrolled(list_, this), 1);
-    connect(read_, &QPushButton::clicked, this, [this] {
-        const QString file = ask_file();
-        if (!file.isEmpty()) read(file);
-    });
     connect(seam_, &QComboBox::currentIndexChanged, this, &TapPage::show_predicted);
     connect(frequency_, &QuantityField::committed, this, [this](double si, quint64) { typed_frequency_ = si; });
     connect(damping_, &QuantityField::committed, this, [this](double si, quint64) { typed_damping_ = si; });
@@ -122,21 +122,7 @@ void TapPage::show_predicted() {
                               : text_of(model.problem().sentence()));
 }
 
-void TapPage::read(const QString& file) {
-    is_reading_ = true;
-    say(tr("Reading …"));
-    background_.start([here = QPointer<TapPage>(this), file](const study::Job& job) -> std::function<void()> {
-        const auto text = project::read_file(file.toStdString());
-        const auto recording = text ? prove::read_recording(*text, job) : Result<prove::Recording>(text.problem());
-        auto swing = recording ? prove::swing_of(*recording) : Result<prove::Swing>(recording.problem());
-        return [here, swing = std::move(swing)] {
-            if (here) here->took(swing);
-        };
-    });
-}
-
 void TapPage::took(const Result<prove::Swing>& swing) {
-    is_reading_ = false;
     if (!swing) return say(swing.problem());
     typed_frequency_ = swing->frequency;
     typed_damping_ = swing->damping;

@@ -1,6 +1,6 @@
 #pragma once
 #include "desktop/prove/prove_page.h"
-#include "project/background.h"
+#include "desktop/prove/table_button.h"
 #include "prove/tap.h"
 
 class QComboBox;
@@ -20,8 +20,8 @@ class TapPage : public ProvePage {
     explicit TapPage(Session& session, QWidget* parent = nullptr);
     void refresh() override;
     /// A recording, beside the window.
-    void read(const QString& file);
-    bool is_reading() const { return is_reading_; }
+    void read(const QString& file) { read_->read(file); }
+    bool is_reading() const { return read_->is_reading(); }
 
     QComboBox* seam() const { return seam_; }
     QComboBox* corrects() const { return corrects_; }
@@ -31,21 +31,19 @@ class TapPage : public ProvePage {
     CurveView* curve() const { return curve_; }
     RecordList* list() const { return list_; }
     QString predicted() const;
-    std::function<QString()> ask_file;
 
  private:
     void show_predicted();
     void took(const Result<prove::Swing>& swing);
     void keep_tap();
 
-    project::Background background_;
-    bool is_reading_ = false;
     std::optional<double> typed_frequency_, typed_damping_;
     QLabel* predicted_;
     QComboBox *seam_, *corrects_;
     QuantityField *frequency_, *damping_;
     QLineEdit* note_;
-    QPushButton *read_, *keep_;
+    TableButton* read_;
+    QPushButton* keep_;
     CurveView* curve_;
     RecordList* list_;
 };

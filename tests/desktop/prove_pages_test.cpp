@@ -158,7 +158,7 @@ TEST_CASE("a table of a pull is read beside the window", "[desktop][prove]") {
         table += QString("%1;%2\r\n").arg(i * 20).arg(QString::number(kg, 'f', 3).replace('.', ',')).toUtf8();
     }
     const auto file = d.write("pull.csv", table);
-    panel.ask_file = [file] { return file; };
+    panel.read_button()->ask_file = [file] { return file; };
     d.click(panel.read_button());
     REQUIRE(QTest::qWaitFor([&] { return !panel.is_reading(); }, 10000));
     CHECK_THAT(panel.said().toStdString(),
@@ -396,4 +396,28 @@ TEST_CASE("the use card is shown as it will print, and written", "[desktop][prov
     }
     page.write("/nowhere/card.pdf");
     CHECK(page.said().contains("/nowhere"));
+}
+
+TEST_CASE("a table of a million readings tells how far it is and can be stopped", "[desktop][prove]") {
+    ProvePages d(0);
+    auto& panel = *d.prove().scale();
+    QByteArray table = "time;force\n";
+    table.reserve(16'000'000);
+    for (int i = 0; i < 1'000'000; ++i) table += QByteArray::number(i * 0.01) + ";" + QByteArray::number(i % 50) + "\n";
+    const auto file = d.write("long.csv", table);
+    panel.read_button()->ask_file = [file] { return file; };
+    d.click(panel.read_button());
+    CHECK(panel.is_reading());
+    REQUIRE(QTest::qWaitFor([&] { return panel.read_button()->text().contains("%"); }, 20000));
+    d.click(panel.read_button());
+    CHECK_FALSE(panel.is_reading());
+    CHECK(panel.said().contains("It was stopped"));
+    CHECK(panel.read_button()->text() == "Read a table…");
+    CHECK(panel.trace().time.empty());
+}
+
+TEST_CASE("the demonstration's scale is the first line that is offered", "[desktop][prove]") {
+    qputenv("CLAMPET_SCALE", "/dev/pts/99");
+    CHECK(desktop::ScaleLink::ports().value(0) == "/dev/pts/99");
+    qunsetenv("CLAMPET_SCALE");
 }
