@@ -35,8 +35,7 @@ Result<rig::LogEntry> entry_of(const rig::Rig& rig, const LogRequest& request) {
     if (!event) return event.problem().at("add");
     rig::LogEntry entry{prove::fresh_record_id(rig, "log"), request.date, *event, "", request.text};
     if (request.seam.empty()) return entry;
-    for (const auto& f : rig.interfaces)
-        if (f.id == request.seam || f.name == request.seam) entry.seam = f.id;
+    if (const auto* seam = prove::seam_named(rig, request.seam)) entry.seam = seam->id;
     if (entry.seam.empty())
         return Problem{"log.unknown_seam", "seam", fmt::format("There is no interface “{}” in this rig.", request.seam),
                        "Name one of its interfaces, or leave it out."};

@@ -166,9 +166,7 @@ Result<rig::Measured> frame_of(const rig::Rig& rig, const MeasureRequest& reques
     }
     const auto lean = prove::lean_of(sizes[0], sizes[1], sizes[2], sizes[3]);
     if (!lean) return lean.problem();
-    const auto* part = rig.part(request.part);
-    for (const auto& p : rig.parts)
-        if (!part && p.name == request.part) part = &p;
+    const auto* part = prove::part_named(rig, request.part);
     if (!part)
         return Problem{"measured.no_frame", "part", fmt::format("There is no part “{}” in this rig.", request.part),
                        "Name one of its parts."};

@@ -155,9 +155,7 @@ Result<std::vector<rig::Hang::Reading>> readings_of(std::string_view text, rig::
 }
 
 Result<rig::Hang> recorded(const rig::Rig& rig, const HangAsked& asked) {
-    const rig::Interface* seam = rig.interface(asked.seam);
-    for (const auto& f : rig.interfaces)
-        if (!seam && f.name == asked.seam) seam = &f;
+    const auto* seam = seam_named(rig, asked.seam);
     if (!seam)
         return Problem{"hang.no_seam", "seam", fmt::format("There is no interface “{}” in this rig.", asked.seam),
                        "Name one of its interfaces."};

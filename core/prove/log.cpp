@@ -80,13 +80,6 @@ Result<Places> places_of(const quantity::Spreadsheet& table) {
     return places;
 }
 
-std::string id_of_seam(const rig::Rig& rig, const std::string& name) {
-    if (rig.interface(name)) return name;
-    for (const auto& f : rig.interfaces)
-        if (f.name == name) return f.id;
-    return {};
-}
-
 }  // namespace
 
 Result<rig::Event> event_named(std::string_view text) {
@@ -203,8 +196,9 @@ Result<std::vector<rig::LogEntry>> entries_from(std::string_view csv, const rig:
         if (!event) return event.problem().at(where);
         rig::LogEntry entry{said(places->id), said(places->date), *event, "", said(places->text)};
         if (const auto name = said(places->seam); !name.empty()) {
-            entry.seam = id_of_seam(rig, name);
-            if (entry.seam.empty())
+            const auto* seam = seam_named(rig, name);
+            if (seam) entry.seam = seam->id;
+            if (!seam)
                 return Problem{"log.no_seam", where,
                                fmt::format("There is no interface “{}” in this rig.", name.substr(0, 60)),
                                "Name one of its interfaces, or leave it empty."};

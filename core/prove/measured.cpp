@@ -84,9 +84,7 @@ Result<double> lean_of(double side, double other, double diagonal, double other_
 }
 
 Result<rig::Measured> recorded(const rig::Rig& rig, const MeasureAsked& asked) {
-    const rig::Part* part = rig.part(asked.part);
-    for (const auto& p : rig.parts)
-        if (!part && p.name == asked.part) part = &p;
+    const auto* part = part_named(rig, asked.part);
     if (!part)
         return Problem{"measured.no_part", "part", fmt::format("There is no part “{}” in this rig.", asked.part),
                        "Name one of its parts."};

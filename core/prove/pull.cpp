@@ -9,6 +9,7 @@
 #include <limits>
 #include <memory>
 
+#include "prove/records.h"
 #include "quantity/dimension.h"
 #include "quantity/parse.h"
 #include "rig/in_force.h"
@@ -118,13 +119,6 @@ double needed_scale(const Interface& interface, const Loaded& load, const std::v
         (slide_factor(interface, load, slides, std::exp(middle)) < 1 ? low : high) = middle;
     }
     return std::exp((low + high) / 2);
-}
-
-const Interface* seam_named(const rig::Rig& rig, const std::string& name) {
-    if (const auto* by_id = rig.interface(name)) return by_id;
-    for (const auto& f : rig.interfaces)
-        if (f.name == name) return &f;
-    return nullptr;
 }
 
 Problem no_seam(const rig::Rig& rig, const std::string& name) {

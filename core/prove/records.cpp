@@ -97,6 +97,20 @@ Status check(const rig::LogEntry& entry) {
     return check_text("text", entry.text, true);
 }
 
+const rig::Interface* seam_named(const rig::Rig& rig, const std::string& name) {
+    if (const auto* by_id = rig.interface(name)) return by_id;
+    for (const auto& f : rig.interfaces)
+        if (f.name == name) return &f;
+    return nullptr;
+}
+
+const rig::Part* part_named(const rig::Rig& rig, const std::string& name) {
+    if (const auto* by_id = rig.part(name)) return by_id;
+    for (const auto& p : rig.parts)
+        if (p.name == name) return &p;
+    return nullptr;
+}
+
 std::optional<int> balance_axis(std::string_view key) {
     for (int axis = 0; axis < 3; ++axis)
         if (key == balance_keys[static_cast<std::size_t>(axis)]) return axis;

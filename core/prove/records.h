@@ -22,6 +22,9 @@ Status check(const rig::Hang& hang);
 Status check(const rig::Measured& measured);
 Status check(const rig::LogEntry& entry);
 
+/// By its id, else by its name; null where there is none.
+const rig::Interface* seam_named(const rig::Rig& rig, const std::string& name);
+const rig::Part* part_named(const rig::Rig& rig, const std::string& name);
 /// "tap-3": an id that no record of the rig has.
 std::string fresh_record_id(const rig::Rig& rig, const std::string& stem);
 /// Whether it is a day as "2026-11-29", or nothing is said.

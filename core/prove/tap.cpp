@@ -41,13 +41,6 @@ std::optional<double> input_of(const Swinger& s, const std::string& key) {
     return value ? std::optional(*value) : std::nullopt;
 }
 
-const rig::Interface* seam_named(const rig::Rig& rig, const std::string& name) {
-    if (const auto* by_id = rig.interface(name)) return by_id;
-    for (const auto& f : rig.interfaces)
-        if (f.name == name) return &f;
-    return nullptr;
-}
-
 Result<Swinger> swinger_of(const rig::Rig& rig, const std::string& name) {
     const auto* seam = seam_named(rig, name);
     if (!seam)
