@@ -80,9 +80,9 @@ int tap_command(const TapRequest& request, bool json) {
     if (const auto failed = keep(change->rig, request.file, request.keep)) return *failed;
     if (json) {
         auto answer = json_of(*change);
-        answer["tap"] = {{"id", tap->id},           {"interface", tap->seam},    {"frequency", tap->frequency},
-                         {"damping", tap->damping}, {"corrects", tap->corrects}, {"value", tap->value},
-                         {"stood", tap->stood}};
+        answer["tap"] = {{"id", tap->id},           {"interface", tap->seam},        {"frequency", tap->frequency},
+                         {"damping", tap->damping}, {"corrects", tap->corrects},     {"value", tap->value},
+                         {"stood", tap->stood},     {"doubt", prove::doubt_of(*tap)}};
         answer["predicted"] = {{"frequency", predicted->frequency}, {"damping", predicted->damping}};
         answer["kept"] = request.keep;
         print(answer);
@@ -94,6 +94,7 @@ int tap_command(const TapRequest& request, bool json) {
         fmt::print("It is damped by {:.1f} % of critical, the model by {:.1f} %.\n", 100 * tap->damping,
                    100 * predicted->damping);
     fmt::print("That takes {} {:.4g} instead of {:.4g} (SI).\n", tap->corrects, tap->value, tap->stood);
+    if (const auto doubt = prove::doubt_of(*tap); !doubt.empty()) fmt::print("! {}\n", doubt);
     print(*change);
     say_kept(request.keep);
     return exit_code_of(*change);

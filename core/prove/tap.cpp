@@ -16,6 +16,7 @@ namespace {
 
 constexpr const char *modulus = "modulus", *root = "root_stiffness", *damping = "damping", *frequency = "frequency";
 constexpr double least_modulus = 1e-3, most_modulus = 1e3;  // over what it is now
+constexpr double likely_times = 2;                          // a modulus over the table's
 constexpr double softest_root = 1, stiffest_root = 1e7;     // [N m/rad]
 
 /// An element that swings, in an interface that is in force.
@@ -80,6 +81,15 @@ std::optional<double> value_for(const Swinger& s, const std::string& key, double
 }
 
 }  // namespace
+
+std::string doubt_of(const rig::Tap& tap) {
+    if (tap.corrects != modulus || !(tap.stood > 0)) return {};
+    const double times = tap.value / tap.stood;
+    if (times > 1 / likely_times && times < likely_times) return {};
+    return times < 1
+               ? "No such material is that soft: what holds its root gives way (root_stiffness), or more hung on it."
+               : "No such material is that stiff: less hung on it, or something else swung.";
+}
 
 std::vector<std::string> swinging(const rig::Rig& rig) {
     std::vector<std::string> all;

@@ -58,5 +58,8 @@ struct TapAsked {
 /// What that input must be so that the model swings as it was seen; how it stands now beside it.
 /// Errors  A Problem: nothing swings there, or no value of that input makes it swing like that.
 Result<rig::Tap> explained(const rig::Rig& rig, const TapAsked& asked);
+/// A sentence where a tap wants a modulus that such a material hardly has, under half or over twice (wood differs by a
+/// third from board to board, common practice); empty where it is likely.
+std::string doubt_of(const rig::Tap& tap);
 
 }  // namespace clampet::prove

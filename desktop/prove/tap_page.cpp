@@ -156,9 +156,11 @@ void TapPage::keep_tap() {
     const QString before = verdict_of(tap->seam);
     if (!perform(project::AddRecord{*tap})) return;
     const Dimension of = tap->corrects == "modulus" ? Dimension::stress : Dimension::rotary_stiffness;
+    const auto doubt = prove::doubt_of(*tap);
     say(tr("That takes %1 instead of %2. The seam was: %3; it is now: %4.")
             .arg(shown(tap->value, of), tap->stood > 0 ? shown(tap->stood, of) : tr("a rigid root"), before,
-                 verdict_of(tap->seam)));
+                 verdict_of(tap->seam)) +
+        (doubt.empty() ? QString() : " ! " + text_of(doubt)));
     typed_frequency_.reset();
     typed_damping_.reset();
     frequency_->show_nothing();

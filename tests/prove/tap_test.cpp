@@ -256,6 +256,23 @@ TEST_CASE("A tap of another wood tells nothing of this one", "[prove][tap]") {
     CHECK(prove::predicted_swing(*after, seam)->frequency == relative(before->frequency, 1e-9));
 }
 
+TEST_CASE("A modulus that no such material has is doubted", "[prove][tap]") {
+    rig::Tap tap;
+    tap.corrects = "modulus";
+    tap.stood = 9e9;
+    for (const double share : {0.7, 1.0, 1.6}) {
+        tap.value = share * tap.stood;
+        CHECK(prove::doubt_of(tap).empty());
+    }
+    tap.value = 0.2 * tap.stood;
+    CHECK(prove::doubt_of(tap).find("root_stiffness") != std::string::npos);
+    tap.value = 3 * tap.stood;
+    CHECK(prove::doubt_of(tap).find("that stiff") != std::string::npos);
+    // A root may be anything.
+    tap.corrects = "root_stiffness";
+    CHECK(prove::doubt_of(tap).empty());
+}
+
 TEST_CASE("A tap can be of a root that gives way instead", "[prove][tap]") {
     const auto rig = with_arm();
     const auto seam = prove::swinging(rig).front();
