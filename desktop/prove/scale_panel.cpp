@@ -62,7 +62,7 @@ ScalePanel::ScalePanel(QWidget* parent)
     column->setContentsMargins(0, 0, 0, 0);
     auto* form = new FormRow(this);
     port_->setEditable(true);
-    port_->addItems(ScaleLink::ports());
+    list_ports();
     port_->setMinimumWidth(170);
     port_->lineEdit()->setPlaceholderText(tr("for example /dev/ttyUSB0"));
     for (const char* unit : {"kg", "N", "g", "lb"}) unit_->addItem(unit);
@@ -93,6 +93,18 @@ ScalePanel::ScalePanel(QWidget* parent)
         say(found_ ? why + " " + words_of(*found_) : why, true);
     });
     show_trace();
+}
+
+void ScalePanel::showEvent(QShowEvent* event) {
+    QWidget::showEvent(event);
+    if (!link_.is_open()) list_ports();
+}
+
+void ScalePanel::list_ports() {
+    const QString typed = port_->currentText();
+    port_->clear();
+    port_->addItems(ScaleLink::ports());
+    if (!typed.isEmpty()) port_->setCurrentText(typed);
 }
 
 QString ScalePanel::said() const {

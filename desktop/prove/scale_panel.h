@@ -34,7 +34,12 @@ class ScalePanel : public QWidget {
  signals:
     void let_go(const clampet::prove::LetGo& how);
 
+ protected:
+    /// A scale may have been plugged in since.
+    void showEvent(QShowEvent* event) override;
+
  private:
+    void list_ports();
     void toggle();
     void take();
     void show_trace();

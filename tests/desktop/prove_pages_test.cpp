@@ -417,7 +417,14 @@ TEST_CASE("a table of a million readings tells how far it is and can be stopped"
 }
 
 TEST_CASE("the demonstration's scale is the first line that is offered", "[desktop][prove]") {
+    ProvePages d(0);
     qputenv("CLAMPET_SCALE", "/dev/pts/99");
     CHECK(desktop::ScaleLink::ports().value(0) == "/dev/pts/99");
+    // Plugged in after the stage was first shown: it is there when it is shown again.
+    auto& panel = *d.prove().scale();
+    CHECK(panel.port()->findText("/dev/pts/99") < 0);
+    QTest::mouseClick(d.window.tab("rig"), Qt::LeftButton);
+    QTest::mouseClick(d.window.tab("prove"), Qt::LeftButton);
+    CHECK(panel.port()->findText("/dev/pts/99") == 0);
     qunsetenv("CLAMPET_SCALE");
 }
