@@ -114,7 +114,7 @@ void add_records(CLI::App& app, Arguments& a, int& exit_code) {
     log->add_option("--seam", a.log.seam, "Of the entry, by id or name");
     dated(log, a.log.date);
     log->add_option("--give", a.log.give, "CSV that is written");
-    log->add_option("--take", a.log.take, "CSV whose entries are the log from now on");
+    log->add_option("--take", a.log.take, "CSV whose entries are taken: new ones, and changed ones by their id");
     json_flag(log);
     log->callback([&] { exit_code = log_command(a.log, a.json); });
 

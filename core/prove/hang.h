@@ -58,7 +58,7 @@ struct Retighten {
     std::string says;                  ///< "Tighten it again every 9 days: by then …"
 };
 /// Meaning  When so little force is kept that the factor, which counts what is kept after a day, falls to what is
-///          required; half of that time, to be early.
+///          required; half of that time, to be early. Where that is within a day: before every use.
 /// Range    `factor`: of the interface where it is worst, typically.
 Retighten retightening(const rig::Rig& rig, const rig::Interface& seam, double factor, double required);
 

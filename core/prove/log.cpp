@@ -214,6 +214,9 @@ Result<std::vector<rig::LogEntry>> entries_from(std::string_view csv, const rig:
                            fmt::format("Give at most {}.", most_entries)};
         entries.push_back(std::move(entry));
     }
+    for (const auto& own : rig.log)
+        if (std::none_of(entries.begin(), entries.end(), [&](const auto& e) { return e.id == own.id; }))
+            entries.push_back(own);
     return entries;
 }
 

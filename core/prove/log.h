@@ -26,7 +26,8 @@ std::vector<LogLine> found_in(const std::vector<LogLine>& lines, std::string_vie
 /// it.
 std::string csv_of(const std::vector<LogLine>& lines);
 /// Meaning  Entries of such a table, as a person may have edited it: columns date, what, seam, text, id by their names,
-///          in any order. Lines without an id are new. Lines of tests must be as the rig has them: a test is changed
+///          in any order, and after them the rig's entries that it does not have: a table of a search loses nothing.
+///          Lines without an id are new. Lines of tests must be as the rig has them: a test is changed
 ///          where it was made.
 /// Range    At most 5000 entries; a seam by id or name.
 /// Errors   A Problem with the line: no columns, a day that is none, an event or a seam that is not known, a test that

@@ -14,7 +14,8 @@ namespace {
 using Eigen::MatrixXd;
 using Eigen::VectorXd;
 constexpr double pi = std::numbers::pi;
-constexpr std::size_t most_samples = 1 << 15;
+constexpr Eigen::Index most_samples = 1 << 15;  // after the tap
+// Our judgement.
 constexpr double least_frequency = 0.2, most_damping = 0.9, least_explained = 0.5;
 constexpr double lasting = 3;  // a swing is looked at until this many times its decay is over
 constexpr double least_cycles = 2;
@@ -41,7 +42,7 @@ rig::Vector strongest_axis(const Recording& r) {
 /// At equal steps by straight lines between readings: phones do not keep time exactly.
 Samples resampled(const Recording& r, const rig::Vector& axis) {
     Samples s;
-    const std::size_t count = std::min(r.time.size(), most_samples);
+    const std::size_t count = r.time.size();
     s.start = r.time.front();
     s.step = (r.time.back() - s.start) / static_cast<double>(count - 1);
     s.values.resize(static_cast<Eigen::Index>(count));
@@ -62,7 +63,8 @@ Samples resampled(const Recording& r, const rig::Vector& axis) {
 Samples from_the_tap(const Samples& s) {
     Eigen::Index most = 0;
     s.values.cwiseAbs().maxCoeff(&most);
-    return {s.step, s.start + s.step * static_cast<double>(most), VectorXd(s.values.tail(s.values.size() - most))};
+    return {s.step, s.start + s.step * static_cast<double>(most),
+            VectorXd(s.values.segment(most, std::min(most_samples, s.values.size() - most)))};
 }
 
 /// The strongest line of the spectrum from the least frequency on [Hz].

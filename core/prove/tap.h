@@ -55,7 +55,8 @@ struct TapAsked {
     std::string corrects;  ///< empty: its modulus
     std::string date, note;
 };
-/// What that input must be so that the model swings as it was seen; how it stands now beside it.
+/// What that input must be so that the model swings as it was seen; how it stands now beside it. One
+///          tap is known to 5 % of it: our judgement, as what hangs there and how it is held are not known better.
 /// Errors  A Problem: nothing swings there, or no value of that input makes it swing like that.
 Result<rig::Tap> explained(const rig::Rig& rig, const TapAsked& asked);
 /// A sentence where a tap wants a modulus that such a material hardly has, under half or over twice (wood differs by a

@@ -8,6 +8,7 @@
 
 #include "catalogue/stock.h"
 #include "drawing/qr_code.h"
+#include "families/in_force.h"
 #include "families/stock_use.h"
 #include "loads/cards.h"
 #include "prove/hang.h"
@@ -47,7 +48,23 @@ std::optional<std::string> how_tight(const families::Family& family, const std::
     return std::nullopt;
 }
 
+/// Where nobody said how tight: what the check took.
+std::optional<double> usual_torque(const rig::Interface& seam) {
+    for (const auto& element : seam.elements) {
+        const auto* family = families::family_named(element.family);
+        const auto* row = family ? families::find_parameter(*family, "torque") : nullptr;
+        if (!row || element.inputs.contains("torque")) continue;
+        const auto values = rig::values_of(element, rig::End::typical, {});
+        const auto all = values ? families::complete(*family, *values) : Result<families::Values>(values.problem());
+        if (all && !families::not_in_force(*row, *all)) return families::number(*all, "torque");
+    }
+    return std::nullopt;
+}
+
 void tighten(const rig::Rig& rig, UseCard& card) {
+    // What tests say of a hand is no torque that anybody set.
+    auto untaught = rig;
+    untaught.learned = {};
     for (const auto& seam : rig.interfaces) {
         std::vector<std::string> ways;
         const auto add = [&](const std::string& element, const std::string& key, const rig::Input& input) {
@@ -62,6 +79,8 @@ void tighten(const rig::Rig& rig, UseCard& card) {
         for (const auto& element : seam.elements)
             for (const auto& [key, input] : element.inputs) add(element.id, key, input);
         for (const auto& filled : rig::filled_inputs(rig, seam)) add(filled.element, filled.key, filled.value);
+        if (ways.empty())
+            if (const auto torque = usual_torque(rig::in_force(untaught, seam))) ways.push_back(with_feel(*torque));
         for (const auto& way : ways) card.tighten.push_back(fmt::format("{}: {}", seam.name, way));
     }
 }
@@ -90,11 +109,10 @@ void look_at(const rig::Rig& rig, const study::ScenesCheck& check, UseCard& card
     }
     for (std::size_t i = 0; i < std::min<std::size_t>(2, printed.size()); ++i)
         card.look_at.push_back(fmt::format("{}: no crack, no white line", printed[i]));
+    const rig::LogEntry* last = nullptr;
     for (const auto& entry : rig.log)
-        if (entry.event == rig::Event::incident) {
-            card.look_at.push_back(fmt::format("Seen before: {}", entry.text));
-            break;
-        }
+        if (entry.event == rig::Event::incident && (!last || entry.date >= last->date)) last = &entry;
+    if (last) card.look_at.push_back(fmt::format("Seen before: {}", last->text));
 }
 
 void limits(const rig::Rig& rig, const study::ScenesCheck& check, const study::Job& job, UseCard& card) {
@@ -148,8 +166,11 @@ std::string feel_of(double torque) {
     double nearest = near_enough;
     for (const auto* feel : catalogue::stock_group("feel"))
         for (const auto* tool : catalogue::stock_group("hand torque")) {
-            const double off = std::abs(std::log(torque / (tool->size("torque") * feel->size("share"))));
-            if (off < nearest - 1e-9) {
+            const double share = feel->size("share");
+            // Where two are as near, the plainer word: hand tight.
+            const double off =
+                std::abs(std::log(torque / (tool->size("torque") * share))) + 1e-3 * std::abs(std::log(share));
+            if (off < nearest) {
                 nearest = off;
                 best = fmt::format("about {}, {}", feel->name, tool->name);
             }

@@ -60,11 +60,7 @@ HangPage::HangPage(Session& session, QWidget* parent)
     note_->setPlaceholderText(tr("what else was seen"));
     form->add(tr("Note"), note_);
     form->add(keep_);
-    column->addWidget(form);
-    column->addWidget(curve_, 2);
-    column->addWidget(answer());
-    column->addWidget(heading(tr("Times under load"), this, 1.1));
-    column->addWidget(scrolled(list_, this), 1);
+    end_with(column, form, curve_, tr("Times under load"), list_);
     connect(time_, &QuantityField::committed, this, [this](double si, quint64) { typed_time_ = si; });
     for (auto* field : {moved_, force_})
         connect(field, &QuantityField::committed, this, [this](double si, quint64) { typed_value_ = si; });

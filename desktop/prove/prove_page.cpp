@@ -3,7 +3,9 @@
 #include <QComboBox>
 #include <QDate>
 #include <QLabel>
+#include <QScrollArea>
 #include <QSignalBlocker>
+#include <QVBoxLayout>
 
 #include "desktop/theme/theme.h"
 #include "desktop/theme/words.h"
@@ -47,6 +49,14 @@ void ProvePage::fill(QComboBox* box, const std::vector<std::pair<QString, QStrin
     for (const auto& [name, key] : names_and_keys) box->addItem(name, key);
     box->setCurrentIndex(std::max(0, box->findData(before)));
     box->setEnabled(box->count() > 0);
+}
+
+void ProvePage::end_with(QVBoxLayout* column, QWidget* form, QWidget* drawn, const QString& title, QWidget* list) {
+    column->addWidget(form);
+    column->addWidget(drawn, 2);
+    column->addWidget(answer_);
+    column->addWidget(heading(title, this, 1.1));
+    column->addWidget(scrolled(list, this), 1);
 }
 
 std::string ProvePage::today() {

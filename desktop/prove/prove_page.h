@@ -3,6 +3,7 @@
 
 class QComboBox;
 class QLabel;
+class QVBoxLayout;
 
 namespace clampet::desktop {
 
@@ -28,6 +29,8 @@ class ProvePage : public QWidget {
     QString verdict_of(const std::string& seam) const;
     /// Names of interfaces by their ids, the same one chosen as before.
     static void fill(QComboBox* box, const std::vector<std::pair<QString, QString>>& names_and_keys);
+    /// Below the form: what is drawn, the answer, and what is kept already, under its title.
+    void end_with(QVBoxLayout* column, QWidget* form, QWidget* drawn, const QString& title, QWidget* list);
     /// Today, as it is kept.
     static std::string today();
 

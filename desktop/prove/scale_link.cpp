@@ -72,7 +72,7 @@ bool ScaleLink::is_open() const {
 }
 
 void ScaleLink::tare() {
-    if (port_->isOpen()) port_->write("TARE\n");
+    // Here alone: a scale that did it too would take it off twice.
     reader_.tare();
     emit shown();
 }

@@ -122,6 +122,8 @@ void ScalePanel::say(const QString& words, bool is_wrong) {
 void ScalePanel::toggle() {
     if (link_.is_open()) {
         link_.close();
+        due_.stop();
+        look();
         connect_->setText(tr("Connect the scale"));
         zero_->setEnabled(false);
         return say(tr("The scale is off the line. What it showed is kept."));

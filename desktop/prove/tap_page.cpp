@@ -70,11 +70,7 @@ TapPage::TapPage(Session& session, QWidget* parent)
     note_->setPlaceholderText(tr("what else was seen"));
     form->add(tr("Note"), note_);
     form->add(keep_);
-    column->addWidget(form);
-    column->addWidget(curve_, 2);
-    column->addWidget(answer());
-    column->addWidget(heading(tr("Taps made"), this, 1.1));
-    column->addWidget(scrolled(list_, this), 1);
+    end_with(column, form, curve_, tr("Taps made"), list_);
     connect(seam_, &QComboBox::currentIndexChanged, this, &TapPage::show_predicted);
     connect(frequency_, &QuantityField::committed, this, [this](double si, quint64) { typed_frequency_ = si; });
     connect(damping_, &QuantityField::committed, this, [this](double si, quint64) { typed_damping_ = si; });

@@ -111,6 +111,27 @@ TEST_CASE("a scale on a line is read live, tells when it let go, and fills the p
     CHECK(panel.said().contains("is kept"));
 }
 
+TEST_CASE("zero is taken off once, and the next readings stay there", "[desktop][prove]") {
+    ProvePages d(0);
+    auto& panel = *d.prove().scale();
+    instruments::SimulatedScale scale;
+    auto script = quick_pull();
+    script.rests = 1000;
+    script.offset = 20;
+    script.noise = 0.05;
+    script.drift = 0;
+    REQUIRE(scale.open(script));
+    panel.port()->setCurrentText(QString::fromStdString(scale.port()));
+    d.click(panel.connect_button());
+    REQUIRE(QTest::qWaitFor([&] { return panel.trace().force.size() > 20; }, 10000));
+    CHECK(panel.trace().force.back() == Approx(20).margin(1));
+    d.click(panel.zero_button());
+    const auto before = panel.trace().force.size();
+    REQUIRE(QTest::qWaitFor([&] { return panel.trace().force.size() > before + 60; }, 10000));
+    CHECK(panel.trace().force.back() == Approx(0).margin(1));
+    CHECK(panel.trace().force.front() == Approx(0).margin(1));
+}
+
 TEST_CASE("a scale that is unplugged while it is pulled loses nothing", "[desktop][prove]") {
     ProvePages d(0);
     auto& panel = *d.prove().scale();

@@ -119,6 +119,23 @@ TEST_CASE("A recording begins before the tap, and ends long after it is still", 
     CHECK(swing->damping == relative(0.02, 0.03));
 }
 
+TEST_CASE("A tap late in a very long recording keeps its frequency", "[prove][tap]") {
+    const auto tapped = swinging(120, 0.01, 400, 2, 0);
+    Recording whole;
+    constexpr int still = 120'000;
+    for (int k = 0; k < still; ++k) {
+        whole.time.push_back(k / 400.0);
+        whole.acceleration.push_back(rig::Vector(0, 0, 0.001 * std::sin(2.3 * k * k)));
+    }
+    for (std::size_t i = 0; i < tapped.time.size(); ++i) {
+        whole.time.push_back(still / 400.0 + tapped.time[i]);
+        whole.acceleration.push_back(tapped.acceleration[i]);
+    }
+    const auto swing = prove::swing_of(whole);
+    if (!swing) FAIL(swing.problem().sentence());
+    CHECK(swing->frequency == relative(120, 2e-3));
+}
+
 TEST_CASE("What does not swing is told from what does", "[prove][tap][bad]") {
     Recording still, shaken, creeping;
     for (int k = 0; k < 500; ++k) {

@@ -54,8 +54,29 @@ TEST_CASE("A use card says how tight by feel, what to look at, limits, and when 
     CHECK(has(card_of(light).limits, "At most"));
 }
 
+TEST_CASE("A torque that nobody said is on the card as the check took it", "[prove][card]") {
+    auto rig = project::demo_rig();
+    for (auto& element : rig.interface("camera-screw")->elements) element.inputs.erase("torque");
+    const auto card = card_of(rig);
+    CHECK(has(card.tighten, rig.interface("camera-screw")->name + ": "));
+    // Also where tests have taught of the hand.
+    const auto post = *project::starting_rig("castered-post");
+    REQUIRE(post.learned.hand);
+    CHECK(has(card_of(post).tighten, post.interface("camera-screw")->name + ": "));
+}
+
+TEST_CASE("A torque is told by the knob and the feel that come nearest, the plainest of like ones", "[prove][card]") {
+    // From memory, as data/stock/clamps.json has them: a knob of 20 mm gives 0.8 N m, a star knob of 32 mm 2 N m by
+    // hand.
+    CHECK(prove::feel_of(0.8) == "about hand tight, knob, Ø20");
+    CHECK(prove::feel_of(2.0) == "about hand tight, star knob, Ø32");
+    CHECK(prove::feel_of(40).empty());
+    CHECK(prove::feel_of(0.01).empty());
+}
+
 TEST_CASE("What was seen of a rig is on its card", "[prove][card]") {
     auto rig = project::demo_rig();
+    rig.log.push_back({"log-0", "2026-11-10", rig::Event::incident, "", "an older one"});
     rig.log.push_back({"log-1", "2026-11-20", rig::Event::incident, "", "the knob came loose on the stairs"});
     rig::Hang mark;
     mark.id = "hang-1";
