@@ -165,19 +165,7 @@ Result<rig::Measured> frame_of(const rig::Rig& rig, const MeasureRequest& reques
         if (!size) return size.problem();
         sizes[i] = *size;
     }
-    const auto lean = prove::lean_of(sizes[0], sizes[1], sizes[2], sizes[3]);
-    if (!lean) return lean.problem();
-    const auto* part = prove::part_named(rig, request.part);
-    if (!part)
-        return Problem{"measured.no_frame", "part", fmt::format("There is no part “{}” in this rig.", request.part),
-                       "Name one of its parts."};
-    return rig::Measured{prove::fresh_record_id(rig, "measured"),
-                         part->id,
-                         request.date,
-                         prove::diagonals,
-                         0,
-                         *lean,
-                         fmt::format("leans by {}", quantity::format(std::abs(*lean), Dimension::angle))};
+    return prove::recorded(rig, prove::FrameAsked{request.part, sizes[0], sizes[1], sizes[2], sizes[3], request.date});
 }
 
 Result<rig::Measured> measured_of(const rig::Rig& rig, const MeasureRequest& request) {
@@ -185,7 +173,7 @@ Result<rig::Measured> measured_of(const rig::Rig& rig, const MeasureRequest& req
     const auto value = typed(request.value, request.of == prove::mass_key ? Dimension::mass : Dimension::length,
                              "value", request.of == prove::mass_key ? "g" : "mm");
     if (!value) return value.problem();
-    return prove::recorded(rig, {request.part, request.of, *value, request.date});
+    return prove::recorded(rig, prove::MeasureAsked{request.part, request.of, *value, request.date});
 }
 
 }  // namespace

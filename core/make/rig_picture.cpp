@@ -240,7 +240,7 @@ drawing::Drawing picture_of(const rig::Rig& rig) {
     picture.elements = painted(std::move(all)).elements;
     if (picture.elements.empty()) return picture;
     const auto box = picture.extent();
-    const double bar = scale_bar(box.width()), below = box.low.y - 0.04 * std::max(box.width(), box.height());
+    const double bar = scale_bar(box.width()), below = box.low.y - 0.08 * std::max(box.width(), box.height());
     picture.line({box.low.x, below}, {box.low.x + bar, below}, drawing::Line::outline);
     picture.text({box.low.x + bar, below}, fmt::format("  {:.0f} mm", bar * 1000));
     return picture;

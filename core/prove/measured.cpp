@@ -83,11 +83,34 @@ Result<double> lean_of(double side, double other, double diagonal, double other_
     return std::asin(share);
 }
 
+namespace {
+
+Result<const rig::Part*> part_asked(const rig::Rig& rig, const std::string& name) {
+    if (const auto* part = part_named(rig, name)) return part;
+    return Problem{"measured.no_part", "part", fmt::format("There is no part “{}” in this rig.", name),
+                   "Name one of its parts."};
+}
+
+}  // namespace
+
+Result<rig::Measured> recorded(const rig::Rig& rig, const FrameAsked& asked) {
+    const auto part = part_asked(rig, asked.part);
+    if (!part) return part.problem();
+    const auto lean = lean_of(asked.side, asked.other, asked.diagonal, asked.other_diagonal);
+    if (!lean) return lean.problem();
+    return rig::Measured{fresh_record_id(rig, "measured"),
+                         (*part)->id,
+                         asked.date,
+                         diagonals,
+                         0,
+                         *lean,
+                         fmt::format("leans by {}", quantity::format(std::abs(*lean), Dimension::angle))};
+}
+
 Result<rig::Measured> recorded(const rig::Rig& rig, const MeasureAsked& asked) {
-    const auto* part = part_named(rig, asked.part);
-    if (!part)
-        return Problem{"measured.no_part", "part", fmt::format("There is no part “{}” in this rig.", asked.part),
-                       "Name one of its parts."};
+    const auto found_part = part_asked(rig, asked.part);
+    if (!found_part) return found_part.problem();
+    const auto* part = *found_part;
     const auto all = measurables_of(*part);
     const auto named = [&](const Measurable& m) {
         return m.of == asked.of || quantity::lower(m.name) == quantity::lower(asked.of);

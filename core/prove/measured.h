@@ -44,4 +44,14 @@ struct MeasureAsked {
 /// Errors  A Problem: no such part, nothing of that name is measured on it.
 Result<rig::Measured> recorded(const rig::Rig& rig, const MeasureAsked& asked);
 
+/// A frame's two sides and its two diagonals, as a person measures them.
+struct FrameAsked {
+    std::string part;                                              ///< id or name
+    double side = 0, other = 0, diagonal = 0, other_diagonal = 0;  ///< [m]
+    std::string date;
+};
+/// How far that frame leans, as a measurement of that part.
+/// Errors  A Problem: no such part, or lean_of()'s.
+Result<rig::Measured> recorded(const rig::Rig& rig, const FrameAsked& asked);
+
 }  // namespace clampet::prove

@@ -19,7 +19,8 @@ struct Revision {
 };
 /// In the order in which they were kept, the rig as it is now last.
 std::vector<Revision> revisions_of(const rig::Rig& rig);
-/// As a branching line, the first on the left: dots with names, given up ones crossed out, what is now filled.
-drawing::Drawing picture_of(const std::vector<Revision>& revisions);
+/// As a branching line, the first on the left: dots with names, given up ones crossed out, what is now filled; over
+/// each dot its rig's picture, as far as `pictures` has them, in the order of the revisions.
+drawing::Drawing picture_of(const std::vector<Revision>& revisions, const std::vector<drawing::Drawing>& pictures = {});
 
 }  // namespace clampet::prove

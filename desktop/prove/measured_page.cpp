@@ -48,7 +48,9 @@ MeasuredPage::MeasuredPage(Session& session, QWidget* parent)
     }
     length_row_ = form->add(tr("It is"), length_);
     mass_row_ = form->add(tr("It weighs"), mass_);
-    for (auto* button : {take_, leave_}) form->add(button);
+    make_frame_fields(form);
+    take_row_ = form->add(take_);
+    form->add(leave_);
     column->addWidget(form);
     column->addWidget(intended_);
     column->addWidget(judged_);
@@ -59,6 +61,25 @@ MeasuredPage::MeasuredPage(Session& session, QWidget* parent)
     connect(of_, &QComboBox::currentIndexChanged, this, &MeasuredPage::show_chosen);
     connect(take_, &QPushButton::clicked, this, [this] { keep(true); });
     connect(leave_, &QPushButton::clicked, this, [this] { keep(false); });
+}
+
+void MeasuredPage::make_frame_fields(FormRow* form) {
+    const std::array<QString, 4> names{tr("One side"), tr("The other side"), tr("One diagonal"),
+                                       tr("The other diagonal")};
+    for (std::size_t i = 0; i < frame_.size(); ++i) {
+        frame_[i] = new QuantityField(Dimension::length, this);
+        frame_[i]->set_name(names[i], tr("300 mm, 11 7/8 in."));
+        frame_[i]->setFixedWidth(qRound(150 * std::min(1.5, text_scale())));
+        frame_rows_[i] = form->add(names[i], frame_[i]);
+        connect(frame_[i], &QuantityField::committed, this, [this, i](double si, quint64) {
+            sides_[i] = si;
+            took_frame();
+        });
+    }
+}
+
+bool MeasuredPage::is_frame() const {
+    return of_->currentData().toString() == prove::diagonals;
 }
 
 QString MeasuredPage::judged() const {
@@ -97,6 +118,7 @@ void MeasuredPage::show_measurables() {
     all_ = part ? prove::measurables_of(*part) : std::vector<prove::Measurable>{};
     std::vector<std::pair<QString, QString>> names;
     for (const auto& m : all_) names.emplace_back(text_of(m.name), text_of(m.of));
+    if (part) names.emplace_back(tr("Diagonals of a frame"), QString(prove::diagonals));
     fill(of_, names);
     show_chosen();
 }
@@ -104,17 +126,45 @@ void MeasuredPage::show_measurables() {
 void MeasuredPage::show_chosen() {
     const auto* m = chosen();
     const bool is_mass = m && m->dimension == Dimension::mass;
-    length_row_->setVisible(!is_mass);
+    length_row_->setVisible(!is_mass && !is_frame());
     mass_row_->setVisible(is_mass);
+    for (auto* row : frame_rows_) row->setVisible(is_frame());
+    take_row_->setVisible(!is_frame());
+    leave_->setText(is_frame() ? tr("Keep it") : tr("Keep it: it is put right"));
     typed_.reset();
+    sides_ = {};
     for (auto* field : {length_, mass_}) {
         field->show_nothing();
         field->setEnabled(m != nullptr);
     }
+    for (auto* field : frame_) field->show_nothing();
     judged_->clear();
     for (auto* button : {take_, leave_}) button->setEnabled(false);
-    intended_->setText(m ? tr("It was to be %1.").arg(shown(m->intended, m->dimension))
-                         : tr("Nothing of this part is measured here."));
+    intended_->setText(m            ? tr("It was to be %1.").arg(shown(m->intended, m->dimension))
+                       : is_frame() ? tr("Both diagonals are to be alike. Measure two sides that meet, and corner to "
+                                         "corner.")
+                                    : tr("Nothing of this part is measured here."));
+}
+
+void MeasuredPage::took_frame() {
+    const bool is_whole = std::all_of(sides_.begin(), sides_.end(), [](const auto& s) { return s.has_value(); });
+    leave_->setEnabled(false);
+    judged_->clear();
+    if (!is_whole) return;
+    const auto leaning = measured();
+    if (!leaning) return say(leaning.problem());
+    answer()->clear();
+    judged_->setText(text_of(leaning->said));
+    leave_->setEnabled(true);
+}
+
+Result<rig::Measured> MeasuredPage::measured() const {
+    const auto part = part_->currentData().toString().toStdString();
+    if (is_frame())
+        return prove::recorded(rig(), prove::FrameAsked{part, sides_[0].value_or(0), sides_[1].value_or(0),
+                                                        sides_[2].value_or(0), sides_[3].value_or(0), today()});
+    return prove::recorded(
+        rig(), prove::MeasureAsked{part, of_->currentData().toString().toStdString(), typed_.value_or(0), today()});
 }
 
 void MeasuredPage::took(double si) {
@@ -131,15 +181,14 @@ void MeasuredPage::took(double si) {
 }
 
 void MeasuredPage::keep(bool is_taken) {
-    const auto* m = chosen();
-    if (!m || !typed_) return;
-    const auto part = part_->currentData().toString().toStdString();
-    const auto measured = prove::recorded(rig(), {part, m->of, *typed_, today()});
-    if (!measured) return say(measured.problem());
+    const auto kept = measured();
+    if (!kept) return say(kept.problem());
+    const bool was_frame = is_frame();
     const auto before = study::tally(session().document.check());
-    if (!perform(project::Measure{*measured, is_taken})) return;
+    if (!perform(project::Measure{*kept, is_taken})) return;
+    if (was_frame) return say(tr("Kept: %1.").arg(text_of(kept->said)));
     say(tr("%1. The rig was: %2; it is now: %3.")
-            .arg(text_of(measured->said), text_of(before), text_of(study::tally(session().document.check()))));
+            .arg(text_of(kept->said), text_of(before), text_of(study::tally(session().document.check()))));
 }
 
 }  // namespace clampet::desktop

@@ -1,4 +1,6 @@
 #pragma once
+#include <array>
+
 #include "desktop/prove/prove_page.h"
 #include "prove/measured.h"
 
@@ -22,6 +24,8 @@ class MeasuredPage : public ProvePage {
     QComboBox* of() const { return of_; }
     QuantityField* length() const { return length_; }
     QuantityField* mass() const { return mass_; }
+    /// Of a frame: its two sides, then its two diagonals.
+    QuantityField* frame(std::size_t i) const { return frame_[i]; }
     QPushButton* take() const { return take_; }
     QPushButton* leave() const { return leave_; }
     RecordList* list() const { return list_; }
@@ -31,14 +35,21 @@ class MeasuredPage : public ProvePage {
     void show_measurables();
     void show_chosen();
     void took(double si);
+    void took_frame();
+    void make_frame_fields(class FormRow* form);
+    bool is_frame() const;
+    Result<rig::Measured> measured() const;
     void keep(bool is_taken);
     const prove::Measurable* chosen() const;
 
     std::vector<prove::Measurable> all_;
     std::optional<double> typed_;
+    std::array<std::optional<double>, 4> sides_;
+    std::array<QuantityField*, 4> frame_{};
+    std::array<QWidget*, 4> frame_rows_{};
     QComboBox *part_, *of_;
     QuantityField *length_, *mass_;
-    QWidget *length_row_, *mass_row_;
+    QWidget *length_row_, *mass_row_, *take_row_;
     QPushButton *take_, *leave_;
     QLabel *intended_, *judged_;
     RecordList* list_;

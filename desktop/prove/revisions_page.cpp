@@ -47,7 +47,6 @@ RevisionsPage::RevisionsPage(Session& session, QWidget* parent)
     auto* column = new QVBoxLayout(inside);
     column->setContentsMargins(0, 4, 6, 0);
     column->addWidget(heading(tr("Revisions"), this, 1.3));
-    line_->setFixedHeight(qRound(150 * std::min(1.5, text_scale())));
     column->addWidget(line_);
     column->addWidget(make_keep_row());
     column->addWidget(make_judge_row());
@@ -127,7 +126,10 @@ std::optional<std::size_t> RevisionsPage::variant() const {
 
 void RevisionsPage::refresh() {
     const auto all = prove::revisions_of(rig());
-    line_->show_drawing(prove::picture_of(all));
+    line_->show_drawing(prove::picture_of(all, pictures_of(all)));
+    const auto lanes = std::max_element(all.begin(), all.end(), [](auto& a, auto& b) { return a.lane < b.lane; });
+    line_->setFixedHeight(
+        qRound(std::min(1.5, text_scale()) * (190 + 90 * static_cast<double>(std::min<std::size_t>(2, lanes->lane)))));
     std::vector<std::pair<QString, QString>> kept, names;
     for (std::size_t i = 0; i < all.size(); ++i) {
         const QString name = all[i].variant ? text_of(all[i].name) : tr("As it is now");
@@ -143,6 +145,27 @@ void RevisionsPage::refresh() {
         field->setEnabled(!kept.empty());
     compare_->setEnabled(names.size() > 1);
     show_chosen();
+}
+
+std::vector<drawing::Drawing> RevisionsPage::pictures_of(const std::vector<prove::Revision>& all) {
+    std::map<std::string, drawing::Drawing> kept;
+    std::vector<drawing::Drawing> pictures;
+    for (const auto& r : all) {
+        if (!r.variant) {
+            pictures.push_back(make::picture_of(rig()));
+            continue;
+        }
+        const auto& text = rig().variants[*r.variant].text;
+        if (const auto drawn = drawn_.find(text); drawn != drawn_.end()) {
+            pictures.push_back(drawn->second);
+        } else {
+            const auto then = project::read_rig(text);
+            pictures.push_back(then ? make::picture_of(*then) : drawing::Drawing{});
+        }
+        kept.emplace(text, pictures.back());
+    }
+    drawn_ = std::move(kept);
+    return pictures;
 }
 
 void RevisionsPage::show_chosen() {

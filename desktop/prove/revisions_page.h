@@ -1,4 +1,6 @@
 #pragma once
+#include <map>
+
 #include "desktop/prove/prove_page.h"
 #include "project/background.h"
 #include "prove/revisions.h"
@@ -44,12 +46,14 @@ class RevisionsPage : public ProvePage {
     QWidget* make_judge_row();
     QWidget* make_compare_row();
     std::optional<std::size_t> variant() const;
+    std::vector<drawing::Drawing> pictures_of(const std::vector<prove::Revision>& all);
     void show_chosen();
     void compare_both();
     void took(const Result<study::Comparison>& compared);
     Result<rig::Rig> rig_of(QComboBox* box) const;
 
     project::Background background_;
+    std::map<std::string, drawing::Drawing> drawn_;  ///< by the text of a kept revision: they are drawn once
     bool is_comparing_ = false;
     DrawingView *line_, *picture_a_, *picture_b_;
     QLineEdit *name_, *why_, *why_then_, *learned_;

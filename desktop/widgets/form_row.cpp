@@ -17,10 +17,11 @@ QWidget* FormRow::add(const QString& name, QWidget* field) {
     return both;
 }
 
-void FormRow::add(QPushButton* button) {
+QWidget* FormRow::add(QPushButton* button) {
     button->setProperty("pill", true);
-    add(" ", static_cast<QWidget*>(button));
+    auto* both = add(" ", static_cast<QWidget*>(button));
     button->setAccessibleName(button->text());
+    return both;
 }
 
 }  // namespace clampet::desktop

@@ -14,7 +14,7 @@ class FormRow : public QWidget {
     explicit FormRow(QWidget* parent = nullptr);
     /// Returns  the field with its name, to be hidden together.
     QWidget* add(const QString& name, QWidget* field);
-    void add(QPushButton* button);
+    QWidget* add(QPushButton* button);
 
  private:
     FlowLayout* row_;

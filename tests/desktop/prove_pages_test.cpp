@@ -334,9 +334,42 @@ TEST_CASE("a part is measured, judged, and the rig takes it or is put right", "[
     CHECK(d.rig().measured.size() == 1);
 }
 
+TEST_CASE("a frame is measured corner to corner, and its lean is kept", "[desktop][prove]") {
+    ProvePages d(4);
+    auto& page = *d.prove().measured();
+    d.choose(page.part(), "clamp");
+    d.choose(page.of(), "diagonals");
+    CHECK_FALSE(page.length()->isVisible());
+    CHECK_FALSE(page.take()->isVisible());
+    const auto before = d.rig().parts;
+    d.enter(page.frame(0), "400 mm");
+    d.enter(page.frame(1), "300 mm");
+    d.enter(page.frame(2), "900 mm");
+    CHECK_FALSE(page.leave()->isEnabled());
+    d.enter(page.frame(3), "48.98 cm");
+    CHECK(page.said().contains("no diagonals"));
+    CHECK_FALSE(page.leave()->isEnabled());
+    d.enter(page.frame(2), "510 mm");
+    d.settle();
+    CHECK(page.judged().startsWith("leans by 2.4"));
+    CHECK(page.said().isEmpty());
+    d.click(page.leave());
+    d.settle();
+    REQUIRE(d.rig().measured.size() == 1);
+    CHECK(d.rig().measured[0].of == "diagonals");
+    CHECK(d.rig().parts == before);
+    CHECK(page.list()->count() == 1);
+    d.choose(page.of(), "thickness");
+    CHECK_FALSE(page.frame(0)->isVisible());
+    CHECK(page.take()->isVisible());
+}
+
 TEST_CASE("revisions are kept, noted, branched and compared", "[desktop][prove]") {
     ProvePages d(5);
     auto& page = *d.prove().revisions();
+    // The rig is seen at its dot, and once more when another is kept.
+    const auto shapes = page.line()->shown().elements.size();
+    CHECK(shapes > 10);
     const double before_thickness = families::number(d.rig().part("clamp")->values, "thickness");
     const auto before = d.rig().variants.size();
     d.click(page.keep());
@@ -346,6 +379,7 @@ TEST_CASE("revisions are kept, noted, branched and compared", "[desktop][prove]"
     d.click(page.keep());
     REQUIRE(d.rig().variants.size() == before + 1);
     CHECK(d.rig().stands_on == "Thick jaw");
+    CHECK(page.line()->shown().elements.size() > 2 * shapes - 5);
     REQUIRE(d.window.document().perform(project::SetPartValue{"clamp", "thickness", families::Value(0.012)}));
     d.settle();
     page.chosen()->setCurrentIndex(page.chosen()->count() - 1);

@@ -71,7 +71,7 @@ TEST_CASE("A measured size is accepted, shimmed or taken off, and the rig is che
 
     auto rig = project::demo_rig();
     const auto [part, what] = with_thickness(rig);
-    const auto measured = prove::recorded(rig, {part, what.of, what.intended - 6e-4, "2026-11-29"});
+    const auto measured = prove::recorded(rig, prove::MeasureAsked{part, what.of, what.intended - 6e-4, "2026-11-29"});
     if (!measured) FAIL(measured.problem().sentence());
     CHECK(measured->intended == relative(what.intended, 1e-9));
     const auto taken = after(rig, project::Measure{*measured, true}),
@@ -87,7 +87,7 @@ TEST_CASE("A measured size is accepted, shimmed or taken off, and the rig is che
     // What was intended is remembered, though the part is otherwise now.
     CHECK(taken.measured.front().intended == relative(what.intended, 1e-9));
 
-    const auto weighed = prove::recorded(rig, {part, "mass", rig.part(part)->mass * 1.3, ""});
+    const auto weighed = prove::recorded(rig, prove::MeasureAsked{part, "mass", rig.part(part)->mass * 1.3, ""});
     REQUIRE(weighed);
     CHECK(after(rig, project::Measure{*weighed, true}).part(part)->mass == relative(rig.part(part)->mass * 1.3, 1e-9));
 }
@@ -95,8 +95,8 @@ TEST_CASE("A measured size is accepted, shimmed or taken off, and the rig is che
 TEST_CASE("Where a part balances is measured on a pencil, and the rig takes it", "[prove][measured]") {
     const auto rig = project::demo_rig();
     const auto& camera = rig.parts.back();
-    const auto measured =
-        prove::recorded(rig, {camera.id, "balance_x", camera.centre_of_gravity.x() - 0.05, "2026-11-29"});
+    const auto measured = prove::recorded(
+        rig, prove::MeasureAsked{camera.id, "balance_x", camera.centre_of_gravity.x() - 0.05, "2026-11-29"});
     if (!measured) FAIL(measured.problem().sentence());
     CHECK(measured->said.find("50 mm less") != std::string::npos);
     const auto taken = after(rig, project::Measure{*measured, true});
@@ -118,14 +118,33 @@ TEST_CASE("Diagonals tell how far a frame leans", "[prove][measured]") {
     CHECK((prove::lean_of(3, 4, std::nan(""), 5).problem().id == "measured.no_diagonals"));
 }
 
+TEST_CASE("A frame's diagonals are kept with a part", "[prove][measured]") {
+    const auto rig = project::demo_rig();
+    const auto part = rig.parts.back();
+    // By hand: 400 by 300 mm stands square at 500; at 510 and 489.8 it leans by asin(20192 / 480000) = 2.41 degrees.
+    const auto square = prove::recorded(rig, prove::FrameAsked{part.name, 0.4, 0.3, 0.5, 0.5, "2026-11-30"});
+    REQUIRE(square);
+    CHECK(square->part == part.id);
+    CHECK(square->value == absolute(0.0, 1e-12));
+    const auto leaning = prove::recorded(rig, prove::FrameAsked{part.id, 0.4, 0.3, 0.51, 0.4898, ""});
+    REQUIRE(leaning);
+    CHECK(leaning->value * 57.29578 == relative(2.411, 1e-3));
+    CHECK(leaning->said.substr(0, 9) == "leans by ");
+    const auto kept = after(rig, project::Measure{*leaning, false});
+    CHECK(kept.parts == rig.parts);
+    CHECK((prove::recorded(rig, prove::FrameAsked{"nobody", 0.4, 0.3, 0.5, 0.5, ""}).problem().where == "part"));
+    CHECK((prove::recorded(rig, prove::FrameAsked{part.id, 0.4, 0, 0.5, 0.5, ""}).problem().where == "diagonals"));
+}
+
 TEST_CASE("A measurement that cannot be is refused, and nothing is changed", "[prove][measured][bad]") {
     const auto rig = project::demo_rig();
     const auto [part, what] = with_thickness(rig);
-    CHECK((prove::recorded(rig, {"nobody", what.of, 0.01, ""}).problem().id == "measured.no_part"));
-    CHECK((prove::recorded(rig, {part, "colour", 0.01, ""}).problem().id == "measured.nothing_such"));
-    CHECK((prove::recorded(rig, {part, what.of, -0.01, ""}).problem().where == "value"));
-    CHECK((prove::recorded(rig, {part, what.of, std::nan(""), ""}).problem().where == "value"));
-    const auto huge = prove::recorded(rig, {part, what.of, 900, ""});
+    CHECK((prove::recorded(rig, prove::MeasureAsked{"nobody", what.of, 0.01, ""}).problem().id == "measured.no_part"));
+    CHECK(
+        (prove::recorded(rig, prove::MeasureAsked{part, "colour", 0.01, ""}).problem().id == "measured.nothing_such"));
+    CHECK((prove::recorded(rig, prove::MeasureAsked{part, what.of, -0.01, ""}).problem().where == "value"));
+    CHECK((prove::recorded(rig, prove::MeasureAsked{part, what.of, std::nan(""), ""}).problem().where == "value"));
+    const auto huge = prove::recorded(rig, prove::MeasureAsked{part, what.of, 900, ""});
     REQUIRE(huge);
     CHECK_FALSE(project::edited(rig, project::Measure{*huge, true}));
 }
@@ -283,6 +302,26 @@ TEST_CASE("Revisions branch where one was gone back to", "[prove][revisions]") {
     CHECK(all[3].lane == 0);
     const auto picture = prove::picture_of(all);
     CHECK(picture.summary == "Revisions: A, B, C, now");
+    // Each rig's own picture stands over its dot, and no lane reaches into the one above.
+    drawing::Drawing square;
+    square.rectangle({5, 5}, {7, 6}, drawing::Material::wood);
+    square.text({5, 5}, "as drawn");
+    const auto with_rigs = prove::picture_of(all, {square, square, {}, square});
+    std::vector<drawing::Box> rigs;
+    for (const auto& element : with_rigs.elements)
+        if (const auto* path = std::get_if<drawing::Path>(&element); path && path->material == drawing::Material::wood)
+            rigs.push_back({path->points[0], path->points[2]});
+    REQUIRE(rigs.size() == 3);
+    CHECK(with_rigs.elements.size() == picture.elements.size() + 3);
+    std::vector<drawing::Circle> dots;
+    for (const auto& element : with_rigs.elements)
+        if (const auto* circle = std::get_if<drawing::Circle>(&element)) dots.push_back(*circle);
+    REQUIRE(dots.size() == 4);
+    CHECK((rigs[0].low.x + rigs[0].high.x) / 2 == absolute(dots[0].centre.x, 1e-12));
+    CHECK((rigs[2].low.x + rigs[2].high.x) / 2 == absolute(dots[3].centre.x, 1e-12));
+    CHECK(rigs[0].width() == relative(2 * rigs[0].height(), 1e-9));
+    CHECK(rigs[0].low.y > dots[0].centre.y + dots[0].radius);
+    CHECK(rigs[1].high.y < dots[0].centre.y - dots[0].radius);
     // Forgotten, what went on from it goes on from what it went on from.
     auto longer = after(rig, project::KeepVariant{"D"});
     longer = after(longer, project::RemoveVariant{2});
