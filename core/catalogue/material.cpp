@@ -75,20 +75,34 @@ std::span<const Material> materials() {
     return all;
 }
 
-Result<Material> material_named(std::string_view name) {
-    static const std::vector<std::string> names = [] {
+namespace {
+
+const NameList& material_names() {
+    static const NameList names = [] {
         std::vector<std::string> all;
         for (const auto& material : materials()) all.push_back(material.name);
-        return all;
+        return NameList(std::move(all));
     }();
-    const auto called = [](std::string_view exactly) {
-        return std::find_if(materials().begin(), materials().end(),
-                            [&](const Material& m) { return m.name == exactly; });
+    return names;
+}
+
+}  // namespace
+
+const Material* material_meant(std::string_view name) {
+    const auto called = [](std::string_view exactly) -> const Material* {
+        const auto at =
+            std::find_if(materials().begin(), materials().end(), [&](const Material& m) { return m.name == exactly; });
+        return at == materials().end() ? nullptr : &*at;
     };
-    if (const auto it = called(name); it != materials().end()) return *it;
-    if (const auto found = meant(names, name); found.size() == 1) return *called(found.front());
+    if (const auto* exactly = called(name)) return exactly;
+    const auto found = meant(material_names(), name);
+    return found.size() == 1 ? called(found.front()) : nullptr;
+}
+
+Result<Material> material_named(std::string_view name) {
+    if (const auto* material = material_meant(name)) return *material;
     return Problem{"material.unknown", "material", fmt::format("“{}” is not one material of the catalogue.", name),
-                   names_offered(names, name)};
+                   names_offered(material_names().names(), name)};
 }
 
 const std::vector<std::string>& surfaces() {

@@ -42,7 +42,9 @@ struct Material {
     std::string drawn_as = "metal";  ///< metal, wood, plastic or rubber
 };
 std::span<const Material> materials();
-/// The material of that name; as people write it, in any case and order, where only one is meant.
+/// The material of that name; as people write it, in any case and order, where only one is meant. Null: none.
+const Material* material_meant(std::string_view name);
+/// The same.
 /// Errors  A Problem that offers those it may mean.
 Result<Material> material_named(std::string_view name);
 

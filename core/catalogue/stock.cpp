@@ -93,7 +93,8 @@ std::span<const StockRow> stock() {
     return all;
 }
 
-std::vector<const StockRow*> stock_group(std::string_view group) {
+const std::vector<const StockRow*>& stock_group(std::string_view group) {
+    static const std::vector<const StockRow*> none;
     // Sorted into groups once: a name that fills inputs is looked up at every keystroke.
     static const auto groups = [] {
         std::map<std::string, std::vector<const StockRow*>, std::less<>> all;
@@ -101,7 +102,7 @@ std::vector<const StockRow*> stock_group(std::string_view group) {
         return all;
     }();
     const auto found = groups.find(group);
-    return found == groups.end() ? std::vector<const StockRow*>{} : found->second;
+    return found == groups.end() ? none : found->second;
 }
 
 }  // namespace clampet::catalogue

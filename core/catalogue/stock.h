@@ -24,6 +24,6 @@ struct StockRow {
 /// (texts "material") has that material's numbers too. "force_low" and "force_high" are the 5 % and 95 % of "force".
 std::span<const StockRow> stock();
 /// Rows of one group, in the table's order; empty for an unknown group.
-std::vector<const StockRow*> stock_group(std::string_view group);
+const std::vector<const StockRow*>& stock_group(std::string_view group);
 
 }  // namespace clampet::catalogue

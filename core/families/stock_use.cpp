@@ -107,6 +107,16 @@ std::vector<StockOffer> offers_for(std::span<const StockUse> uses, std::string_v
     return offers;
 }
 
+/// The first that has exactly this name: found without a list of all, for a check asks at every seam.
+std::optional<StockOffer> offer_called(std::span<const StockUse> uses, std::string_view key, std::string_view name) {
+    for (const auto& use : uses) {
+        if (key != "stock" && use.key != key) continue;
+        for (const auto* row : catalogue::stock_group(use.group))
+            if (row->name == name && lacking(use, *row).empty()) return StockOffer{&use, row};
+    }
+    return std::nullopt;
+}
+
 /// The row that is sold under that name: "1/2 in conduit" for its outside and wall; nothing where several are.
 std::optional<StockOffer> sold_as(const std::vector<StockOffer>& offers, std::string_view name) {
     std::vector<std::string> trade;
@@ -204,12 +214,7 @@ Result<StockOffer> stock_named(const Family& family, std::string_view name, std:
 
 Result<StockOffer> stock_named(std::span<const StockUse> uses, std::string_view for_what, std::string_view name,
                                std::string_view key) {
-    const auto offers = offers_for(uses, key);
-    const auto called = [&](std::string_view exactly) {
-        return std::find_if(offers.begin(), offers.end(),
-                            [&](const auto& offer) { return offer.row->name == exactly; });
-    };
-    if (const auto at = called(name); at != offers.end()) return *at;
+    if (const auto exactly = offer_called(uses, key, name)) return *exactly;
     if (const auto told = tightness_of(name); told.is_said && key == "tight") {
         if (told.tool.empty())
             return Problem{"stock.no_tool", std::string(key), fmt::format("“{}” does not say what is turned.", name),
@@ -218,11 +223,13 @@ Result<StockOffer> stock_named(std::span<const StockUse> uses, std::string_view 
         if (offer) offer->share = told.share;
         return offer;
     }
+    const auto offers = offers_for(uses, key);
     if (offers.empty())
         return Problem{"stock.fills_nothing_here", std::string(key),
                        fmt::format("No stock fills inputs of {}.", for_what), "Give its sizes instead."};
     const auto names = names_of(offers);
-    if (const auto found = catalogue::meant(names, name); found.size() == 1) return *called(found.front());
+    if (const auto found = catalogue::meant(names, name); found.size() == 1)
+        return *offer_called(uses, key, found.front());
     if (const auto offer = sold_as(offers, name)) return *offer;
     if (auto problem = not_for_this(uses, for_what, name, key, names)) return *problem;
     return Problem{"stock.unknown", std::string(key),

@@ -84,7 +84,9 @@ ContactPressure PressureSolver::solve(double N, double Sx, double Sy, const Cont
     Eigen::Matrix3d stiffness;
     const auto evaluate = [&](const Eigen::Vector3d& v) {
         const auto [e, k0, kx, ky, kxx, kxy, kyy] = pressed_sums(v.data());
-        stiffness << k0, kx, ky, kx, kxx, kxy, ky, kxy, kyy;
+        stiffness.col(0) = Eigen::Vector3d(k0, kx, ky);
+        stiffness.col(1) = Eigen::Vector3d(kx, kxx, kxy);
+        stiffness.col(2) = Eigen::Vector3d(ky, kxy, kyy);
         // The energy is a difference of two sums: their rounding must not be taken for an overshoot.
         e_scale = e;
         energy = e / 2 - target.dot(v);

@@ -125,6 +125,20 @@ std::array<double, 4> moments_planar(const double* x, const double* y, const dou
 }
 
 CLAMPET_VECTOR
+std::array<double, 3> turning_planar(const double* x, const double* y, const double* limit, std::size_t count,
+                                     double cx, double cy) noexcept {
+    double fx = 0, fy = 0, m = 0;
+#pragma omp simd reduction(+ : fx, fy, m)
+    for (std::size_t i = 0; i < count; ++i) {
+        const double xi = x[i] - cx, yi = y[i] - cy, rr = xi * xi + yi * yi, c = limit[i] / std::sqrt(rr + 1e-300);
+        fx -= c * yi;
+        fy += c * xi;
+        m += c * rr;
+    }
+    return {fx, fy, m};
+}
+
+CLAMPET_VECTOR
 std::array<double, 7> moments_sphere(const double* x, const double* y, const double* z, const double* limit,
                                      std::size_t count) noexcept {
     double l = 0, xx = 0, xy = 0, yy = 0, xz = 0, yz = 0, zz = 0;

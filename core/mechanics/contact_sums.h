@@ -39,6 +39,10 @@ void sum_lines(const double* a, const double* b, const double* limit, std::size_
 
 /// Sums of L, L x, L y, L (x^2 + y^2) over points of a plane.
 std::array<double, 4> moments_planar(const double* x, const double* y, const double* limit, std::size_t count) noexcept;
+/// What points of a plane bear that turn about (cx, cy), each at its limit L: the force along x and y, and the moment
+/// about there.
+std::array<double, 3> turning_planar(const double* x, const double* y, const double* limit, std::size_t count,
+                                     double cx, double cy) noexcept;
 /// Sums of L, L x^2, L x y, L y^2, L x z, L y z, L z^2 over points of the unit sphere.
 std::array<double, 7> moments_sphere(const double* x, const double* y, const double* z, const double* limit,
                                      std::size_t count) noexcept;

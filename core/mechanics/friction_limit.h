@@ -68,6 +68,19 @@ class PlanarContacts {
     SlipMoments<3> moments(std::span<const double> limit) const noexcept {
         return planar_moments(x_.data(), y_.data(), limit.data(), x_.size());
     }
+    /// Whether they bear `times` the demand for certain: by forces of which some all point one way and the others turn
+    /// about the middle of what presses. False tells nothing.
+    /// Source  Lower-bound theorem: friction forces within their limits that balance the demand.
+    bool surely_bear(std::span<const double> limit, const std::array<double, 3>& demand, double times) const noexcept {
+        const auto [l, lx, ly, lrr] = moments_planar(x_.data(), y_.data(), limit.data(), x_.size());
+        if (!(l > 0)) return false;
+        const double cx = lx / l, cy = ly / l;
+        const auto [rx, ry, most] = turning_planar(x_.data(), y_.data(), limit.data(), x_.size(), cx, cy);
+        const double turned = times * (demand[2] - cx * demand[1] + cy * demand[0]);
+        if (!(std::abs(turned) < most)) return false;
+        const double share = turned / most;
+        return std::hypot(times * demand[0] - share * rx, times * demand[1] - share * ry) <= (1 - std::abs(share)) * l;
+    }
     void sum(const Eigen::Vector3d& q, double epsilon, std::span<const double> limit, SlipSums<3>& out) const noexcept {
         DissipationSums sums;
         sum_planar(x_.data(), y_.data(), limit.data(), x_.size(), q.data(), epsilon * epsilon + 1e-300, sums);

@@ -144,6 +144,34 @@ TEST_CASE("stopping early never claims too much", "[mechanics]") {
     }
 }
 
+TEST_CASE("what is surely borne is borne, and a slide or a turn alone is known nearly to its end", "[mechanics][law]") {
+    const auto patch = *make_patch(rectangle(0.05, 0.03), Bedding::even, 5, 16);
+    const PlanarContacts contacts(patch.x, patch.y, patch.size);
+    std::mt19937 random(11);
+    std::uniform_real_distribution<double> u(-1, 1), tilt(-40, 40);
+    int known = 0;
+    for (int k = 0; k < 300; ++k) {
+        // Pressed unevenly, and not at all where it has opened.
+        const double along = tilt(random), across = tilt(random);
+        std::vector<double> limit(contacts.padded(), 0);
+        for (std::size_t i = 0; i < patch.count(); ++i)
+            limit[i] = patch.stiffness[i] * std::max(0.0, 1 + along * patch.x[i] + across * patch.y[i]);
+        const std::array<double, 3> demand{u(random), u(random), u(random)};
+        const double exact = slip_limit(contacts, limit, demand).multiplier;
+        CHECK_FALSE(contacts.surely_bear(limit, demand, 1.001 * exact));
+        known += contacts.surely_bear(limit, demand, 0.7 * exact);
+    }
+    CHECK(known > 285);
+    std::vector<double> even = patch.stiffness;
+    even.resize(contacts.padded(), 0);
+    for (const std::array<double, 3> alone : {std::array{1.0, 0.0, 0.0}, {0.3, -0.8, 0.0}, {0.0, 0.0, -1.0}}) {
+        const double exact = slip_limit(contacts, even, alone).multiplier;
+        CHECK(contacts.surely_bear(even, alone, 0.998 * exact));
+    }
+    const std::vector<double> none(contacts.padded(), 0);
+    CHECK_FALSE(contacts.surely_bear(none, {1, 0, 0}, 1));
+}
+
 TEST_CASE("the generic and the planar contacts agree", "[mechanics]") {
     const auto patch = *make_patch(disc(0.02, 0.004), Bedding::even, 5, 16);
     const PlanarContacts planar(patch.x, patch.y, patch.size);

@@ -33,8 +33,13 @@ bool is_letter(char c) {
 std::string folded(std::string_view text) {
     std::string plain;
     for (std::size_t at = 0; at < text.size();) {
-        const auto found = std::find_if(written_out.begin(), written_out.end(),
-                                        [&](const auto& pair) { return text.substr(at).starts_with(pair.first); });
+        // All that is written out begins so; names are folded too often to try twelve at every letter.
+        const bool may_be_written_out = static_cast<unsigned char>(text[at]) >= 0x80 || text[at] == '\'';
+        const auto found = !may_be_written_out
+                               ? written_out.end()
+                               : std::find_if(written_out.begin(), written_out.end(), [&](const auto& pair) {
+                                     return text.substr(at).starts_with(pair.first);
+                                 });
         if (found != written_out.end()) {
             plain += found->second;
             at += found->first.size();
@@ -98,14 +103,23 @@ std::size_t letters_apart(std::string_view a, std::string_view b) {
 }
 
 std::vector<std::string> meant(std::span<const std::string> names, std::string_view typed) {
+    return meant(NameList({names.begin(), names.end()}), typed);
+}
+
+NameList::NameList(std::vector<std::string> all) : names_(std::move(all)) {
+    words_.reserve(names_.size());
+    for (const auto& name : names_) words_.push_back(words_of(name));
+}
+
+std::vector<std::string> meant(const NameList& list, std::string_view typed) {
     const auto wanted = words_of(typed);
     if (wanted.empty()) return {};
     std::vector<std::string> found;
-    for (const auto& name : names) {
-        const auto words = words_of(name);
-        if (words == wanted) return {name};
+    for (std::size_t i = 0; i < list.names().size(); ++i) {
+        const auto& words = list.words(i);
+        if (words == wanted) return {list.names()[i]};
         if (std::all_of(wanted.begin(), wanted.end(), [&](const auto& word) { return has_word(words, word); }))
-            found.push_back(name);
+            found.push_back(list.names()[i]);
     }
     return found;
 }

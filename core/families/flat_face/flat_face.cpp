@@ -250,6 +250,9 @@ FaceJoint::Pressed FaceJoint::pressed(const Wrench& w) const noexcept {
     return p;
 }
 
+/// More than just enough.
+constexpr double certainly = 1 + 1e-9;
+
 FaceJoint::Slip FaceJoint::slip(const Wrench& w, bool only_limit, double enough, Nearby* near) const noexcept {
     Slip result;
     result.limit.multiplier = 0;
@@ -271,6 +274,10 @@ FaceJoint::Slip FaceJoint::slip(const Wrench& w, bool only_limit, double enough,
     const double length = patch.size;
     const std::array demand{w.fx, w.fy, w.mz / length};
     const std::span<const double> given(limit.data(), contacts->padded());
+    if (only_limit && std::isfinite(enough) && contacts->surely_bear(given, demand, enough * certainly)) {
+        result.limit.multiplier = enough * certainly;
+        return result;
+    }
     const double finest = tolerance_ > 5e-4 ? 0.06 : 0.01;
     const auto* last = near ? &near->slip : nullptr;
     if (p.whole)

@@ -49,7 +49,7 @@ PressedFace pressed_face(const Meeting& meeting) {
 std::optional<catalogue::Material> lining_between(const Meeting& meeting) {
     std::optional<catalogue::Material> softer;
     for (const auto surface : {meeting.support_surface, meeting.payload_surface})
-        if (const auto lining = catalogue::material_named(surface == "rubber" ? "rubber 60 Shore A" : surface);
+        if (const auto lining = catalogue::material_meant(surface == "rubber" ? "rubber 60 Shore A" : surface);
             lining && lining->drawn_as == "rubber" && (!softer || lining->bearing < softer->bearing))
             softer = *lining;
     return softer;

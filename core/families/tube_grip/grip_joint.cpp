@@ -205,12 +205,13 @@ void GripJoint::set_ring() {
     if (n_.jaws != Jaws::vee) return;
     const double off = pi / 2 - n_.half_angle;
     const std::array<double, 3> loads{off, -off, pi};
-    const auto add = [&](double at) {
-        ring_table_.push_back({mechanics::ring_influence(at - loads[0]), mechanics::ring_influence(at - loads[1]),
-                               mechanics::ring_influence(at - loads[2])});
-    };
-    for (const double load : loads) add(load);
-    for (int i = 0; i < 36; ++i) add(2 * pi * i / 36);
+    constexpr int around = 36;
+    ring_table_.resize(around + 3, 3);
+    for (int i = 0; i < around + 3; ++i) {
+        const double at = i < around ? 2 * pi * i / around : loads[static_cast<std::size_t>(i - around)];
+        for (int k = 0; k < 3; ++k)
+            ring_table_(i, k) = mechanics::ring_influence(at - loads[static_cast<std::size_t>(k)]);
+    }
 }
 
 double GripJoint::ring_stress(const Wrench& w) const noexcept {
@@ -223,7 +224,8 @@ double GripJoint::ring_stress(const Wrench& w) const noexcept {
         const bool alike = f.a.moment == 0 && f.b.moment == 0;
         for (const double end : {n_.length / 2, -n_.length / 2}) {
             const double a = f.a.density(end), b = f.b.density(end);
-            for (const auto& row : ring_table_) most = std::max(most, std::abs(row[0] * a + row[1] * b + row[2] * pad));
+            most = std::max(
+                most, (ring_table_.col(0) * a + ring_table_.col(1) * b + ring_table_.col(2) * pad).abs().maxCoeff());
             if (alike) break;
         }
         return bending * most;

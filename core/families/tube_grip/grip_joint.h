@@ -94,10 +94,11 @@ class GripJoint : public Joint {
                                       const mechanics::SlipLimit<4>* near = nullptr) const noexcept;
 
     GripNumbers n_;
-    double sine_, cosine_;                           ///< of the half angle of a V
-    mechanics::LineContacts lines_;                  ///< flat jaws only: points along the two lines
-    std::vector<double> cells_;                      ///< ends of the cells along a line
-    std::vector<std::array<double, 3>> ring_table_;  ///< V jaw: influence of both flanks and the pad round the ring
+    double sine_, cosine_;           ///< of the half angle of a V
+    mechanics::LineContacts lines_;  ///< flat jaws only: points along the two lines
+    std::vector<double> cells_;      ///< ends of the cells along a line
+    Eigen::Array<double, Eigen::Dynamic, 3>
+        ring_table_;  ///< V jaw: influence of both flanks and the pad round the ring
     void set_ring();
 };
 
