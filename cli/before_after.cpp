@@ -51,7 +51,7 @@ ordered_json json_of(const BeforeAfter& change) {
     return j;
 }
 
-void print(const BeforeAfter& change) {
+void print_change(const BeforeAfter& change) {
     if (change.was && change.is)
         fmt::print("\n{}: {}\n  now {}\n", change.was->name, verdict_words(*change.was), verdict_words(*change.is));
 }

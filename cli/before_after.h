@@ -17,7 +17,7 @@ struct BeforeAfter {
 Result<BeforeAfter> before_after(const rig::Rig& rig, const project::Edit& edit, const std::string& seam);
 nlohmann::ordered_json json_of(const BeforeAfter& change);
 /// "Arm: doubtful, 1.2 (0.9 to 1.6)" and the same now.
-void print(const BeforeAfter& change);
+void print_change(const BeforeAfter& change);
 /// Writes the rig where it is to be kept, and says whether it was. Returns the exit code of an error; nothing if none.
 std::optional<int> keep(const rig::Rig& rig, const std::string& file, bool is_kept);
 void say_kept(bool is_kept);

@@ -141,7 +141,7 @@ int pull_command(const PullRequest& request, bool json) {
                    change->is->name, prove::name_of(pull->outcome), quantity::format(pull->force, Dimension::force),
                    prove::name_of_way(pull->way), pull->ratio);
         print_belief(change->rig, belief);
-        print(*change);
+        print_change(*change);
         say_kept(request.keep);
     }
     return exit_code_of(*change);

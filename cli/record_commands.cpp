@@ -95,7 +95,7 @@ int tap_command(const TapRequest& request, bool json) {
                    100 * predicted->damping);
     fmt::print("That takes {} {:.4g} instead of {:.4g} (SI).\n", tap->corrects, tap->value, tap->stood);
     if (const auto doubt = prove::doubt_of(*tap); !doubt.empty()) fmt::print("! {}\n", doubt);
-    print(*change);
+    print_change(*change);
     say_kept(request.keep);
     return exit_code_of(*change);
 }
@@ -145,7 +145,7 @@ int hang_command(const HangRequest& request, bool json) {
     if (json) {
         print(answer);
     } else {
-        print(*change);
+        print_change(*change);
         say_kept(request.keep);
     }
     return exit_code_of(*change);
@@ -199,7 +199,7 @@ int measure_command(const MeasureRequest& request, bool json) {
         return exit_code_of(*change);
     }
     fmt::print("{}: {}.\n", rig->part(measured->part)->name, measured->said);
-    print(*change);
+    print_change(*change);
     say_kept(request.keep);
     return exit_code_of(*change);
 }

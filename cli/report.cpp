@@ -34,6 +34,10 @@ ordered_json numbers(const mechanics::Wrench& w) {
     return {w.fx, w.fy, w.fz, w.mx, w.my, w.mz};
 }
 
+ordered_json numbers(const Eigen::Vector3d& v) {
+    return {v.x(), v.y(), v.z()};
+}
+
 ordered_json named(const std::vector<families::NamedValue>& values) {
     ordered_json json = ordered_json::object();
     for (const auto& v : values) json[v.name] = number(v.value);

@@ -14,6 +14,8 @@ int fail(const Problem& problem, int exit_code);
 /// A number for JSON: null for infinity (and never NaN).
 nlohmann::ordered_json number(double value);
 nlohmann::ordered_json numbers(const mechanics::Wrench& wrench);
+/// Of x, y and z.
+nlohmann::ordered_json numbers(const Eigen::Vector3d& vector);
 nlohmann::ordered_json named(const std::vector<families::NamedValue>& values);
 nlohmann::ordered_json working(const families::Working& lines);
 void print(const nlohmann::ordered_json& json);

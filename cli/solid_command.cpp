@@ -13,10 +13,6 @@ using quantity::Dimension;
 
 namespace {
 
-ordered_json vector_json(const parts::Vector& v) {
-    return {v.x(), v.y(), v.z()};
-}
-
 Result<solids::FileUnit> unit_named(const std::string& name) {
     if (name == "mm") return solids::FileUnit::millimetre;
     if (name == "cm") return solids::FileUnit::centimetre;
@@ -54,9 +50,9 @@ int solid_command(const SolidRequest& request, bool json) {
                {"closed", solid->is_closed},
                {"volume", whole.volume},
                {"area", whole.area},
-               {"size", vector_json(size)},
+               {"size", numbers(size)},
                {"mass", *mass},
-               {"centre_of_gravity", vector_json(whole.centroid)},
+               {"centre_of_gravity", numbers(whole.centroid)},
                {"material", making.material},
                {"hull_corners", solid->hull.corners.size()},
                {"notes", solid->notes}});

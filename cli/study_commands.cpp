@@ -35,10 +35,6 @@ ordered_json positions_json(const rig::Positions& pose) {
     return all;
 }
 
-ordered_json vector_json(const Eigen::Vector3d& v) {
-    return {v.x(), v.y(), v.z()};
-}
-
 ordered_json touch_json(const study::Touch& touch) {
     ordered_json one{{"part", touch.one},
                      {"other", touch.other},
@@ -119,7 +115,7 @@ int room_command(const RoomRequest& request, bool json) {
         auto touches = ordered_json::array(), envelopes = ordered_json::array();
         for (const auto& touch : found->touches) touches.push_back(touch_json(touch));
         for (const auto& e : found->envelopes)
-            envelopes.push_back({{"shot", e.shot}, {"size", vector_json(e.size)}, {"top", e.over_support}});
+            envelopes.push_back({{"shot", e.shot}, {"size", numbers(e.size)}, {"top", e.over_support}});
         print({{"rig", rig->name},
                {"poses", found->poses},
                {"stopped", found->stopped},
@@ -256,8 +252,8 @@ int picture_command(const PictureRequest& request, bool json) {
                             {"nearest", p.nearest > 0 ? ordered_json(p.nearest) : ordered_json(nullptr)},
                             {"farthest", number(p.farthest)},
                             {"closeup", p.closeup > 0 ? ordered_json(p.closeup) : ordered_json(nullptr)},
-                            {"eye", vector_json(p.frame.eye)},
-                            {"looks", vector_json(p.frame.looks)},
+                            {"eye", numbers(p.frame.eye)},
+                            {"looks", numbers(p.frame.looks)},
                             {"pixels_per_metre", p.pixels_per_metre},
                             {"pixels_per_radian", p.pixels_per_radian},
                             {"reach", p.reach ? reach_json(*p.reach) : ordered_json(nullptr)},

@@ -27,7 +27,7 @@ namespace {
 
 namespace fs = std::filesystem;
 
-Problem not_written() {
+Problem step_not_written() {
     return {"model.not_written", "out", "The STEP file could not be made.",
             "Free some space where temporary files go, and try again."};
 }
@@ -73,14 +73,14 @@ Result<std::string> step_of(const std::vector<Model>& models) {
         STEPCAFControl_Writer writer;
         writer.SetNameMode(true);
         writer.SetColorMode(true);
-        if (!writer.Transfer(document_of(models), STEPControl_AsIs)) return not_written();
-        if (writer.Write(scratch.path().c_str()) != IFSelect_RetDone) return not_written();
+        if (!writer.Transfer(document_of(models), STEPControl_AsIs)) return step_not_written();
+        if (writer.Write(scratch.path().c_str()) != IFSelect_RetDone) return step_not_written();
         std::ifstream file(scratch.path(), std::ios::binary);
         std::string bytes{std::istreambuf_iterator<char>(file), {}};
-        if (!file || bytes.find("END-ISO-10303-21;") == std::string::npos) return not_written();
+        if (!file || bytes.find("END-ISO-10303-21;") == std::string::npos) return step_not_written();
         return bytes;
     } catch (const Standard_Failure&) {
-        return not_written();
+        return step_not_written();
     }
 }
 

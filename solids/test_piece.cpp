@@ -6,7 +6,7 @@
 namespace clampet::solids {
 namespace {
 
-constexpr double chord = 2e-5, board_thickness = 0.018;  // of test holes; of a board to drill [m]
+constexpr double hole_chord = 2e-5, board_thickness = 0.018;  // of test holes; of a board to drill [m]
 
 }  // namespace
 
@@ -26,8 +26,8 @@ Result<std::string> test_file(const std::string& file, double pin, const std::ve
     if (!body) return body.problem();
     const auto model = Model::of(*body, "fit ladder", Allowance{0}, job);
     if (!model) return model.problem();
-    if (ends(".3mf")) return threemf_of({*model}, chord);
-    if (ends(".stl")) return stl_of(*model, 0, chord);
+    if (ends(".3mf")) return threemf_of({*model}, hole_chord);
+    if (ends(".stl")) return stl_of(*model, 0, hole_chord);
     return step_of({*model});
 }
 

@@ -48,7 +48,7 @@ StockRow row_of(const Material& m) {
     return row;
 }
 
-StockRow read_row(const nlohmann::json& row) {
+StockRow read_stock_row(const nlohmann::json& row) {
     StockRow r{row.at("group"), row.at("name"), {}, row.at("source"), {}};
     if (row.contains("texts"))
         for (const auto& [key, value] : row["texts"].items()) r.texts[key] = value.get<std::string>();
@@ -56,7 +56,7 @@ StockRow read_row(const nlohmann::json& row) {
     return r;
 }
 
-std::vector<StockRow> read_all() {
+std::vector<StockRow> read_stock() {
     std::vector<StockRow> rows, of_materials, of_screws;
     for (const auto& material : materials()) {
         auto row = row_of(material);
@@ -69,7 +69,7 @@ std::vector<StockRow> read_all() {
     for (const auto text : {embedded::fasteners(), embedded::tubes(), embedded::boards(), embedded::cords(),
                             embedded::clamps(), embedded::adhesives()}) {
         const auto document = nlohmann::json::parse(text);
-        for (const auto& row : document.at("rows")) rows.push_back(read_row(row));
+        for (const auto& row : document.at("rows")) rows.push_back(read_stock_row(row));
     }
     // What is sold in one material brings that material's numbers.
     for (auto& row : rows) {
@@ -89,7 +89,7 @@ std::vector<StockRow> read_all() {
 }  // namespace
 
 std::span<const StockRow> stock() {
-    static const std::vector<StockRow> all = read_all();
+    static const std::vector<StockRow> all = read_stock();
     return all;
 }
 

@@ -173,7 +173,7 @@ std::vector<Thread> read_all() {
 }
 
 /// "1/4-20 UNC" → "1/4-20unc"; "M6 × 1" → "m6x1"; "¼-20" → "1/4-20".
-std::string folded(std::string_view text) {
+std::string folded_designation(std::string_view text) {
     std::string out;
     for (std::size_t i = 0; i < text.size(); ++i) {
         const auto rest = text.substr(i);
@@ -197,11 +197,11 @@ std::string folded(std::string_view text) {
 
 /// Every name that a thread goes by, folded.
 std::vector<std::string> names_of(const Thread& thread) {
-    const std::string own = folded(thread.designation);
+    const std::string own = folded_designation(thread.designation);
     if (thread.form == ThreadForm::unified)
         return {own, own.substr(0, own.find_last_of("0123456789") + 1)};  // without UNC
     if (thread.form == ThreadForm::iso)
-        return {own, folded(fmt::format("M{:g}x{:g}", thread.major * 1e3, thread.pitch * 1e3))};
+        return {own, folded_designation(fmt::format("M{:g}x{:g}", thread.major * 1e3, thread.pitch * 1e3))};
     if (own.ends_with("acme") || own.ends_with("npt")) return {own};
     if (thread.form != ThreadForm::whitworth) return {own};
     if (own.starts_with("g")) return {own, "bsp" + own.substr(1), own.substr(1) + "bsp", own.substr(1) + "bspp"};
@@ -243,9 +243,10 @@ std::optional<Thread> trapezoidal_thread(const std::string& designation);
 }  // namespace
 
 Result<Thread> thread_named(std::string_view designation) {
-    if (const auto at = places().find(folded(designation)); at != places().end()) return threads()[at->second];
-    if (folded(designation).starts_with("own")) return own_thread(designation);
-    if (const auto thread = trapezoidal_thread(folded(designation))) return *thread;
+    if (const auto at = places().find(folded_designation(designation)); at != places().end())
+        return threads()[at->second];
+    if (folded_designation(designation).starts_with("own")) return own_thread(designation);
+    if (const auto thread = trapezoidal_thread(folded_designation(designation))) return *thread;
     const auto [name, thread_class] = without_class(designation);
     const auto carried = [&, &thread_class = thread_class](const Thread& thread) -> Result<Thread> {
         if (thread_class.empty() || thread_class == thread.external_class || thread_class == thread.internal_class)
@@ -254,7 +255,8 @@ Result<Thread> thread_named(std::string_view designation) {
                        fmt::format("Class {} of {} is not carried.", thread_class, thread.designation),
                        fmt::format("Its classes here are {} and {}.", thread.external_class, thread.internal_class)};
     };
-    if (const auto at = places().find(folded(name)); at != places().end()) return carried(threads()[at->second]);
+    if (const auto at = places().find(folded_designation(name)); at != places().end())
+        return carried(threads()[at->second]);
     const auto candidates = thread_candidates(designation);
     if (candidates.size() == 1) return carried(*candidates.front().thread);
     if (candidates.empty())

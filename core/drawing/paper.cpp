@@ -17,7 +17,7 @@ constexpr double small_words = 2.4e-3;  // in the margin [m]
 constexpr double round_the_drawing = 0.006;
 constexpr double ruler = 0.100;
 constexpr double cross = 0.004;
-constexpr std::size_t most_pages = 100;
+constexpr std::size_t most_sheets = 100;
 
 struct Page {
     double width = 0, height = 0;  ///< as it lies [m]
@@ -114,7 +114,7 @@ Result<std::string> pdf_of(const std::vector<Sheet>& sheets, const PaperSize& pa
     for (const auto& sheet : sheets) pages += tiling_of(sheet.drawing.extent(), paper).pages();
     if (pages == 0)
         return Problem{"paper.nothing", "", "There is nothing to print.", "Choose a rig with parts that are made."};
-    if (pages > most_pages)
+    if (pages > most_sheets)
         return Problem{"paper.too_many_pages", "",
                        fmt::format("This would be {} pages of {} at real size.", pages, paper.name),
                        "Take larger paper, or SVG or DXF for a plotter."};

@@ -27,7 +27,7 @@ Point left_of(Point along) {
     return {-along.y, along.x};
 }
 
-struct Pencil {
+struct StrokeMaker {
     Strokes& to;
     double height;
 
@@ -82,7 +82,7 @@ struct Pencil {
 
 Strokes strokes_of(const Drawing& drawing, double text_height) {
     Strokes strokes;
-    for (const auto& element : drawing.elements) std::visit(Pencil{strokes, text_height}, element);
+    for (const auto& element : drawing.elements) std::visit(StrokeMaker{strokes, text_height}, element);
     return strokes;
 }
 

@@ -10,6 +10,7 @@
 
 #include "quantity/format.h"
 #include "quantity/parse.h"
+#include "quantity/spreadsheet.h"
 
 namespace clampet::inventory {
 namespace {
@@ -20,10 +21,7 @@ constexpr double plates_sold[] = {0.25, 0.5, 1, 1.25, 2, 2.5, 5, 10};  // kg; co
 bool is_letter(char c) {
     return std::isalpha(static_cast<unsigned char>(c)) != 0;
 }
-bool is_digit(char c) {
-    return std::isdigit(static_cast<unsigned char>(c)) != 0;
-}
-
+using quantity::is_digit;
 /// The letters from a place on, in small ones.
 std::string word_at(std::string_view text, std::size_t at) {
     std::string word;

@@ -8,16 +8,12 @@
 
 #include "catalogue/material.h"
 #include "quantity/parse.h"
+#include "quantity/spreadsheet.h"
 
 namespace clampet::inventory {
 namespace {
 
-std::string trimmed(std::string_view text) {
-    const auto is_space = [](char c) { return std::isspace(static_cast<unsigned char>(c)) != 0; };
-    while (!text.empty() && is_space(text.front())) text.remove_prefix(1);
-    while (!text.empty() && is_space(text.back())) text.remove_suffix(1);
-    return std::string(text);
-}
+using quantity::trimmed;
 
 /// "600 × 300 x 17.5 mm" at its signs: an x between blanks or digits, or ×.
 std::vector<std::string> sizes_in(std::string_view text) {

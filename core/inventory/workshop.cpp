@@ -18,7 +18,7 @@ namespace clampet::inventory {
 namespace {
 
 constexpr std::size_t most_items = 20000;
-constexpr double most_pieces = 1e7, longest_delivery = 366 * 86400.0;
+constexpr double most_counted = 1e7, longest_delivery = 366 * 86400.0;
 
 /// "3/8-16 male to 1/4-20 female", with or without "adapter" before it.
 std::optional<catalogue::Adapter> two_ends(const Item& item) {
@@ -87,13 +87,13 @@ Status validate(const Workshop& workshop) {
         if (item.name.empty() || item.name.size() > 200)
             return Problem{"workshop.no_name", at("name"), "A name has 1 to 200 characters.",
                            "For example M6 wing nut, or 3/8-16 male to 1/4-20 female."};
-        if (!(item.count >= 0 && item.count <= most_pieces))
+        if (!(item.count >= 0 && item.count <= most_counted))
             return Problem{"workshop.impossible_count", at("count"),
                            fmt::format("“{}” cannot be there {:g} times.", item.name, item.count), "Give 0 or more."};
-        if (!(item.pack > 0 && item.pack <= most_pieces))
+        if (!(item.pack > 0 && item.pack <= most_counted))
             return Problem{"workshop.impossible_pack", at("pack"), "A pack holds at least something.",
                            "Give how many pieces are in a pack, 1 for single ones."};
-        if (item.price && !(*item.price >= 0 && *item.price <= most_pieces))
+        if (item.price && !(*item.price >= 0 && *item.price <= most_counted))
             return Problem{"workshop.impossible_price", at("price"), "That is no price.", "Give 0 or more."};
         if (!(item.delivery >= 0 && item.delivery <= longest_delivery))
             return Problem{"workshop.impossible_delivery", at("delivery"), "Nothing takes so long to come.",

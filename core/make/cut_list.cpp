@@ -14,9 +14,7 @@ namespace {
 
 using quantity::Dimension;
 
-std::string mm(double size) {
-    return quantity::format(size, Dimension::length);
-}
+using quantity::mm;
 
 /// A row of the list: pieces alike.
 struct Row {

@@ -19,12 +19,10 @@ using drawing::TextRole;
 
 // The sheet: what is drawn in, with its margins kept [m].
 constexpr double sheet_length = 0.260, sheet_width = 0.172, view_length = 0.165, view_width = 0.100;
-constexpr double step = 0.008, line_height = 0.0052, section_below = 0.022, small_cross = 0.002;
+constexpr double dimension_step = 0.008, note_height = 0.0052, section_below = 0.022, small_cross = 0.002;
 constexpr std::size_t most_holes = 14;  // of the table; the template has all of them
 
-std::string mm(double size) {
-    return quantity::format(size, quantity::Dimension::length);
-}
+using quantity::mm;
 
 /// A piece's points on the sheet.
 struct View {
@@ -77,8 +75,8 @@ void draw_face(Drawing& to, const parts::Workpiece& piece, const View& view, con
                 TextRole::number);
     }
     const double a = piece.length / 2, b = piece.width / 2;
-    to.dimension(view.at({-a, -b}), view.at({a, -b}), -step, mm(piece.length));
-    to.dimension(view.at({-a, -b}), view.at({-a, b}), step, mm(piece.width));
+    to.dimension(view.at({-a, -b}), view.at({a, -b}), -dimension_step, mm(piece.length));
+    to.dimension(view.at({-a, -b}), view.at({-a, b}), dimension_step, mm(piece.width));
 }
 
 /// Cut along its middle, with the holes behind and before the cut.
@@ -94,7 +92,7 @@ void draw_section(Drawing& to, const parts::Workpiece& piece, const View& view) 
         const double over = (from > till ? 1 : -1) * small_cross / view.scale;
         to.line(view.through(x, from + over), view.through(x, till - over), Line::centre);
     }
-    to.dimension(view.through(-a, -h), view.through(-a, h), step, mm(piece.thickness));
+    to.dimension(view.through(-a, -h), view.through(-a, h), dimension_step, mm(piece.thickness));
 }
 
 /// Rows from the top, at the right.
@@ -103,9 +101,9 @@ class Column {
     Column(Drawing& to, double x, double y) : to_(to), x_(x), y_(y) {}
     void row(const std::string& text, TextRole role = TextRole::label) {
         to_.text({x_, y_}, text, Align::left, role);
-        y_ -= line_height;
+        y_ -= note_height;
     }
-    void gap() { y_ -= 0.6 * line_height; }
+    void gap() { y_ -= 0.6 * note_height; }
 
  private:
     Drawing& to_;

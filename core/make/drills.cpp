@@ -21,9 +21,7 @@ using parts::BoreFor;
 using parts::Stuff;
 using quantity::Dimension;
 
-std::string mm(double size) {
-    return quantity::format(size, Dimension::length);
-}
+using quantity::mm;
 
 DrillFor through(const Bore& bore) {
     const auto drills = catalogue::clearance_drills_sold(bore.diameter);

@@ -17,14 +17,12 @@ namespace {
 using inventory::Board;
 using parts::Workpiece;
 
-constexpr double like = 3e-4;           // sizes of bars that are taken for the same [m]
+constexpr double same_size = 3e-4;      // sizes of bars that are taken for the same [m]
 constexpr double off_nominal = 0.0015;  // boards are thinner or thicker than they are called by so much [m]
 constexpr double kept_from = 0.100;     // shorter left-overs are not kept; common practice [m]
 constexpr double widest_timber = 0.300;
 
-std::string mm(double size) {
-    return quantity::format(size, quantity::Dimension::length);
-}
+using quantity::mm;
 
 /// One piece as it is sawn: its name, its length along the grain and its width.
 struct Sawn {
@@ -79,7 +77,7 @@ bool is_of(const Board& board, const Board& section) {
     if (board.material != section.material || board.is_round() != section.is_round() || !(board.length > 0))
         return false;
     if (!board.is_round()) return std::abs(board.thickness - section.thickness) <= off_nominal;
-    return std::abs(board.diameter - section.diameter) <= like && std::abs(board.wall - section.wall) <= like;
+    return std::abs(board.diameter - section.diameter) <= same_size && std::abs(board.wall - section.wall) <= same_size;
 }
 
 /// Boards of the drawer, one by one, and how many of each are left.
@@ -111,7 +109,7 @@ std::vector<OwnBoard> from_drawer(Group& group, Drawer& drawer, const Sawing& sa
         while (own.count > 0 && !group.pieces.empty() && is_of(own.board, group.section)) {
             std::vector<Cut> cuts;
             for (const auto& piece : group.pieces) cuts.push_back(cut_of(piece, group, sawing));
-            const double width = own.board.is_round() ? own.board.diameter + like : own.board.width;
+            const double width = own.board.is_round() ? own.board.diameter + same_size : own.board.width;
             const auto nested = nest_on_sheets(cuts, own.board.length, width, sawing.kerf);
             if (nested.sheets.empty()) break;
             OwnBoard& one = all.emplace_back(OwnBoard{own.board, own.item, {}, {}, {}, 0});

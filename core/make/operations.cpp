@@ -11,62 +11,62 @@ std::string_view work();
 namespace clampet::make {
 namespace {
 
-constexpr double minute = 60, hour = 3600;
+constexpr double a_minute = 60, an_hour = 3600;
 
-struct Work {
+struct Tables {
     std::vector<Operation> operations;
     std::vector<GlueTimes> glues;
     std::vector<Finish> finishes;
     PrintRate printing;
 };
 
-Work read() {
+Tables read() {
     const auto json = nlohmann::json::parse(embedded::work());
-    Work work;
+    Tables work;
     for (const auto& row : json.at("operations"))
-        work.operations.push_back({row.at("key"), row.at("verb"), row.at("minutes").get<double>() * minute,
+        work.operations.push_back({row.at("key"), row.at("verb"), row.at("minutes").get<double>() * a_minute,
                                    row.at("per"), row.at("attempts"), row.at("tools"), row.at("caution"),
                                    row.at("source")});
     for (const auto& row : json.at("glues"))
-        work.glues.push_back({row.at("key"), row.at("handling_hours").get<double>() * hour,
-                              row.at("full_hours").get<double>() * hour, row.at("source")});
+        work.glues.push_back({row.at("key"), row.at("handling_hours").get<double>() * an_hour,
+                              row.at("full_hours").get<double>() * an_hour, row.at("source")});
     for (const auto& row : json.at("finishes"))
         work.finishes.push_back({row.at("key"), row.at("name"), row.at("coats"),
-                                 row.at("apart_hours").get<double>() * hour, row.at("source")});
+                                 row.at("apart_hours").get<double>() * an_hour, row.at("source")});
     const auto& printing = json.at("printing").at(0);
-    work.printing = {printing.at("grams_per_hour").get<double>() / 1000 / hour, printing.at("share_of_solid"),
+    work.printing = {printing.at("grams_per_hour").get<double>() / 1000 / an_hour, printing.at("share_of_solid"),
                      printing.at("source")};
     return work;
 }
 
-const Work& work() {
-    static const Work read_once = read();
+const Tables& tables() {
+    static const Tables read_once = read();
     return read_once;
 }
 
 }  // namespace
 
 std::span<const Operation> operations() {
-    return work().operations;
+    return tables().operations;
 }
 
 const Operation& operation(std::string_view key) {
-    const auto& all = work().operations;
+    const auto& all = tables().operations;
     const auto found = std::find_if(all.begin(), all.end(), [&](const Operation& o) { return o.key == key; });
     if (found == all.end()) throw std::logic_error("no operation " + std::string(key));
     return *found;
 }
 
 std::span<const GlueTimes> glues() {
-    return work().glues;
+    return tables().glues;
 }
 
 std::span<const Finish> finishes() {
-    return work().finishes;
+    return tables().finishes;
 }
 
 const PrintRate& print_rate() {
-    return work().printing;
+    return tables().printing;
 }
 
 }  // namespace clampet::make

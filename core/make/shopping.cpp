@@ -208,8 +208,8 @@ Cost cost_of(const std::vector<Need>& needs, double hands_on, double own_rate, s
 namespace {
 
 std::string days_in_words(double seconds) {
-    const long days = std::lround(std::ceil(seconds / 86400 - 1e-6));
-    return days == 1 ? "1 day" : fmt::format("{} days", days);
+    const long whole = std::lround(std::ceil(seconds / 86400 - 1e-6));
+    return whole == 1 ? "1 day" : fmt::format("{} days", whole);
 }
 
 }  // namespace

@@ -20,14 +20,12 @@ using drawing::Point;
 using drawing::TextRole;
 using quantity::Dimension;
 
-constexpr double step = 0.008;        // from one dimension line to the next [m]
-constexpr double cross_over = 0.003;  // a hole's cross goes past it so far [m]
-constexpr double line_height = 0.005;
+constexpr double dimensions_apart = 0.008;  // from one dimension line to the next [m]
+constexpr double cross_over = 0.003;        // a hole's cross goes past it so far [m]
+constexpr double row_height = 0.005;
 constexpr double check_square = 0.100;
 
-std::string mm(double size) {
-    return quantity::format(size, Dimension::length);
-}
+using quantity::mm;
 
 Point point(const Eigen::Vector2d& p) {
     return {p.x(), p.y()};
@@ -152,23 +150,23 @@ std::vector<double> apart(std::vector<double> all) {
 void draw_dimensions(Drawing& to, const parts::Workpiece& piece) {
     const double left = -piece.length / 2, low = -piece.around() / 2, right = -left, high = -low;
     const auto over = over_of(piece);
-    to.dimension({left, low}, {right, low}, -step - over.lower, mm(piece.length));
-    to.dimension({left, low}, {left, high}, step + over.left,
+    to.dimension({left, low}, {right, low}, -dimensions_apart - over.lower, mm(piece.length));
+    to.dimension({left, low}, {left, high}, dimensions_apart + over.left,
                  piece.is_round ? mm(piece.around()) + " round it" : mm(piece.width));
     std::vector<double> xs, ys;
     for (const auto& bore : piece.bores) {
         xs.push_back(bore.at.x());
         ys.push_back(bore.at.y());
     }
-    double offset = step + over.upper;
+    double offset = dimensions_apart + over.upper;
     for (const double x : apart(xs)) {
         to.dimension({left, high}, {x, high}, offset, mm(x - left));
-        offset += step;
+        offset += dimensions_apart;
     }
-    offset = step + over.right;
+    offset = dimensions_apart + over.right;
     for (const double y : apart(ys)) {
         to.dimension({right, low}, {right, y}, -offset, mm(y - low));
-        offset += step;
+        offset += dimensions_apart;
     }
 }
 
@@ -193,7 +191,7 @@ std::vector<std::string> ways_on(const parts::Workpiece& piece) {
 /// Below the piece: its grain, what else is done to it, and the square.
 void draw_below(Drawing& to, const parts::Workpiece& piece) {
     const double left = -piece.length / 2;
-    double y = -piece.around() / 2 - over_of(piece).lower - step - 2 * line_height;
+    double y = -piece.around() / 2 - over_of(piece).lower - dimensions_apart - 2 * row_height;
     if (piece.stuff == parts::Stuff::wood) {
         // The grain of a block that is bored from its end runs through the paper.
         const bool is_end = blank_of(piece).is_turned && piece.thickness > std::max(piece.length, piece.width);
@@ -201,21 +199,21 @@ void draw_below(Drawing& to, const parts::Workpiece& piece) {
             to.text({left, y}, "end grain: it runs through the sheet", Align::left, TextRole::number);
         else
             to.arrow({left, y}, {left + 0.025, y}, "grain", Line::outline);
-        y -= 1.5 * line_height;
+        y -= 1.5 * row_height;
     }
     for (const auto& line : ways_on(piece)) {
         to.text({left, y}, line, Align::left, TextRole::quiet);
-        y -= line_height;
+        y -= row_height;
     }
     if (!piece.note.empty()) {
         to.text({left, y}, "Then: " + piece.note + ".", Align::left, TextRole::quiet);
-        y -= line_height;
+        y -= row_height;
     }
-    y -= line_height;
+    y -= row_height;
     to.rectangle({left, y - check_square}, {left + check_square, y}, Material::none, Line::thin);
-    to.text({left + check_square / 2, y - check_square / 2 + line_height / 2}, "100 mm by 100 mm:", Align::centre,
+    to.text({left + check_square / 2, y - check_square / 2 + row_height / 2}, "100 mm by 100 mm:", Align::centre,
             TextRole::quiet);
-    to.text({left + check_square / 2, y - check_square / 2 - line_height / 2}, "measure it before you use this",
+    to.text({left + check_square / 2, y - check_square / 2 - row_height / 2}, "measure it before you use this",
             Align::centre, TextRole::quiet);
 }
 

@@ -8,6 +8,7 @@
 #include <optional>
 
 #include "prove/hang.h"
+#include "quantity/numbers.h"
 
 namespace clampet::prove {
 namespace {
@@ -17,15 +18,13 @@ using Eigen::VectorXd;
 using rig::Outcome;
 using rig::Pull;
 
-constexpr double z95 = 1.6448536269514722;  // of the standard normal
+using quantity::share_below;
+using quantity::z95;
 constexpr unsigned most_rounds = 200;
 constexpr double settled = 1e-10;
 
 double density(double z) {
     return std::exp(-z * z / 2) / std::sqrt(2 * std::numbers::pi);
-}
-double share_below(double z) {
-    return 0.5 * std::erfc(-z / std::numbers::sqrt2);
 }
 /// φ(z)/Φ(z), also where both vanish.
 double hazard(double z) {

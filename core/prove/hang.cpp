@@ -8,6 +8,7 @@
 
 #include "prove/records.h"
 #include "quantity/format.h"
+#include "quantity/numbers.h"
 #include "quantity/parse.h"
 #include "quantity/spreadsheet.h"
 #include "rig/in_force.h"
@@ -16,7 +17,8 @@ namespace clampet::prove {
 namespace {
 
 using quantity::Dimension;
-constexpr double minute = 60, least_deviation = 0.05, z95 = 1.6448536269514722;
+constexpr double minute = 60, least_deviation = 0.05;
+using quantity::z95;
 constexpr double least_kept = 0.01, may_grow = 0.05, rounding = 1e-6;
 
 double decades(double time) {

@@ -8,6 +8,7 @@
 #include <optional>
 
 #include "quantity/format.h"
+#include "quantity/numbers.h"
 #include "study/check.h"
 
 namespace clampet::prove {
@@ -15,13 +16,10 @@ namespace {
 
 using rig::Vector;
 
-constexpr double z95 = 1.6448536269514722;
+using quantity::share_below;
+using quantity::z95;
 constexpr double of_harm = 0.7, of_others = 0.9, of_expected = 1.5;
 constexpr double heaviest_pull = 500;  // what a person pulls with a hanging scale, common practice [N]
-
-double share_below(double z) {
-    return 0.5 * std::erfc(-z / std::numbers::sqrt2);
-}
 
 /// The way in which it slides at the least force, with what else that does.
 struct Way {

@@ -11,6 +11,7 @@
 
 #include "prove/records.h"
 #include "quantity/dimension.h"
+#include "quantity/numbers.h"
 #include "quantity/parse.h"
 #include "rig/in_force.h"
 #include "rig/learned.h"
@@ -25,10 +26,10 @@ using rig::Interface;
 using rig::Outcome;
 using rig::Vector;
 
-constexpr double infinite = std::numeric_limits<double>::infinity();
-constexpr double z95 = 1.6448536269514722;
+using quantity::infinite;
+using quantity::z95;
 constexpr double least_scale = 0.02, most_scale = 50;  // of friction, over what is typical
-constexpr double most_force = 1e5;                     // [N]
+constexpr double most_pulled = 1e5;                    // [N]
 
 using Loaded = mechanics::Load;
 
@@ -207,7 +208,7 @@ std::string fresh_id(const rig::Rig& rig) {
 }
 
 Status check(const PullAsked& asked) {
-    if (!(asked.force > 0 && asked.force <= most_force))
+    if (!(asked.force > 0 && asked.force <= most_pulled))
         return Problem{"pull.impossible_force", "force", "No scale shows that force.",
                        "Give more than 0 N, up to 100 kN."};
     if (asked.arm && !(*asked.arm >= 0 && *asked.arm <= 100))
@@ -237,7 +238,7 @@ Status check(const rig::Pull& pull) {
         return Problem{"pull.impossible", key, "That cannot have come out of a test.",
                        "Take it back and type the test again, or correct the file."};
     };
-    if (!(pull.force > 0 && pull.force <= most_force)) return wrong("force");
+    if (!(pull.force > 0 && pull.force <= most_pulled)) return wrong("force");
     if (!(std::abs(pull.way.norm() - 1) < 1e-3)) return wrong("way");
     if (!(pull.at.norm() <= 100)) return wrong("at");
     if (!within(pull.ratio, 1e-3, 1e3)) return wrong("ratio");
@@ -362,18 +363,18 @@ Result<Driven> PullBench::driven_by(const std::string& name, const Vector& at, c
 
 namespace {
 
-constexpr std::array<std::pair<std::string_view, std::array<double, 3>>, 6> ways{{{"down", {0, 0, -1}},
-                                                                                  {"up", {0, 0, 1}},
-                                                                                  {"ahead", {1, 0, 0}},
-                                                                                  {"back", {-1, 0, 0}},
-                                                                                  {"left", {0, 1, 0}},
-                                                                                  {"right", {0, -1, 0}}}};
+constexpr std::array<std::pair<std::string_view, std::array<double, 3>>, 6> named_ways{{{"down", {0, 0, -1}},
+                                                                                        {"up", {0, 0, 1}},
+                                                                                        {"ahead", {1, 0, 0}},
+                                                                                        {"back", {-1, 0, 0}},
+                                                                                        {"left", {0, 1, 0}},
+                                                                                        {"right", {0, -1, 0}}}};
 constexpr std::array<std::string_view, 5> outcomes{"slid", "held", "tipped", "opened", "broke"};
 
 }  // namespace
 
 Result<Vector> way_named(std::string_view text) {
-    for (const auto& [name, way] : ways)
+    for (const auto& [name, way] : named_ways)
         if (name == text) return Vector(way[0], way[1], way[2]);
     Vector way = Vector::Zero();
     std::string rest(text);
@@ -393,7 +394,7 @@ Result<Vector> way_named(std::string_view text) {
 }
 
 std::string name_of_way(const Vector& way) {
-    for (const auto& [name, unit] : ways)
+    for (const auto& [name, unit] : named_ways)
         if (way.dot(Vector(unit[0], unit[1], unit[2])) > 0.9962) return std::string(name);  // within 5 degrees
     return fmt::format("{:.2f},{:.2f},{:.2f}", way.x(), way.y(), way.z());
 }

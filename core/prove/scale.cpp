@@ -12,13 +12,10 @@ namespace clampet::prove {
 namespace {
 
 constexpr std::size_t longest_line = 200;
-constexpr double most_force = 1e6;  // [N]
-constexpr double longest_gap = 10;  // between two lines of one pull [s]
+constexpr double most_on_scale = 1e6;  // [N]
+constexpr double longest_gap = 10;     // between two lines of one pull [s]
 
-bool is_digit(char c) {
-    return c >= '0' && c <= '9';
-}
-
+using quantity::is_digit;
 bool is_over(const std::string& lower) {
     const auto is_word = [&](std::string_view word) {
         const auto at = lower.find(word);
@@ -111,7 +108,7 @@ ScaleLine read_line(std::string_view line, double unit) {
     while (to < lower.size() && lower[to] >= 'a' && lower[to] <= 'z') ++to;
     const auto name = lower.substr(at, to - at);
     const auto of = name.empty() ? std::optional(unit) : unit_of_force(name);
-    if (!of || !(std::abs(number->value * *of) <= most_force)) return read;
+    if (!of || !(std::abs(number->value * *of) <= most_on_scale)) return read;
     read.kind = ScaleLine::Kind::reading;
     read.force = number->value * *of;
     return read;

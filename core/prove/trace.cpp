@@ -13,7 +13,7 @@
 namespace clampet::prove {
 namespace {
 
-constexpr std::size_t least_rows = 10, most_rows = 2'000'000, job_step = 4096;
+constexpr std::size_t least_points = 10, most_points = 2'000'000, readings_a_step = 4096;
 constexpr double most_force = 1e6;  // [N]
 constexpr double zero_time = 0.3, fall = 0.25, fall_time = 0.6, plateau = 0.15, plateau_time = 1.0, grows = 0.05,
                  flat = 0.07;
@@ -134,17 +134,17 @@ std::optional<double> unit_of_force(const std::string& name) {
 Result<Trace> read_trace(std::string_view text, const study::Job& job) {
     const auto table = quantity::read_spreadsheet(text);
     if (!table) return table.problem();
-    if (table->rows.size() < least_rows)
+    if (table->rows.size() < least_points)
         return Problem{"trace.too_short", "", fmt::format("There are only {} readings.", table->rows.size()),
-                       fmt::format("A pull has at least {}, a line each.", least_rows)};
-    if (table->rows.size() > most_rows)
+                       fmt::format("A pull has at least {}, a line each.", least_points)};
+    if (table->rows.size() > most_points)
         return Problem{"trace.too_long", "", "There are more readings than any pull has.",
-                       fmt::format("Give at most {}: the part round the pull.", most_rows)};
+                       fmt::format("Give at most {}: the part round the pull.", most_points)};
     const auto columns = chosen_columns(*table);
     if (!columns) return columns.problem();
     Trace trace;
     for (std::size_t i = columns->first; i < table->rows.size(); ++i) {
-        if (i % job_step == 0) {
+        if (i % readings_a_step == 0) {
             if (job.is_cancelled()) return Problem{"trace.stopped", "", "It was stopped.", "Start it again."};
             if (job.progress) job.progress(i, table->rows.size());
         }

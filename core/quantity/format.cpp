@@ -130,6 +130,10 @@ std::string format(double si, Dimension dimension, System system, int digits) {
     return joined(significant(value, digits > 0 ? digits : size ? 4 : 3), unit);
 }
 
+std::string mm(double length) {
+    return format(length, Dimension::length);
+}
+
 std::string format_exact(double si, Dimension dimension, System system) {
     std::string_view unit = display_unit(dimension, system);
     if (dimension == Dimension::stress && std::abs(si) >= stiff) unit = stiff_unit(system);

@@ -16,6 +16,8 @@ std::string_view display_unit(Dimension dimension, System system);
 ///          rest; or as many figures as `digits` says.
 /// Range    Finite values; infinity gives "∞" and NaN "–", which parse() refuses.
 std::string format(double si, Dimension dimension, System system = System::metric, int digits = 0);
+/// The same for a length [m], metric.
+std::string mm(double length);
 
 /// The shortest text that parse() reads back as the same value (to the last bit or two): for fields and files.
 std::string format_exact(double si, Dimension dimension, System system = System::metric);

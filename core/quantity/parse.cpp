@@ -6,15 +6,14 @@
 #include <cmath>
 #include <optional>
 
+#include "quantity/spreadsheet.h"
+
 namespace clampet::quantity {
 namespace {
 
 constexpr std::size_t longest_text = 200;
 constexpr int deepest_nesting = 20;
 
-bool is_digit(char c) {
-    return c >= '0' && c <= '9';
-}
 bool is_letter(char c) {
     return (c >= 'a' && c <= 'z') || (c >= 'A' && c <= 'Z');
 }

@@ -8,13 +8,14 @@
 #include <optional>
 
 #include "quantity/parse.h"
+#include "quantity/spreadsheet.h"
 
 namespace clampet::quantity {
 namespace {
 
 constexpr double about_share = 0.1;
 
-std::string_view trimmed(std::string_view text) {
+std::string_view within_blanks(std::string_view text) {
     while (!text.empty() && std::isspace(static_cast<unsigned char>(text.front()))) text.remove_prefix(1);
     while (!text.empty() && std::isspace(static_cast<unsigned char>(text.back()))) text.remove_suffix(1);
     return text;
@@ -23,7 +24,7 @@ std::string_view trimmed(std::string_view text) {
 /// What follows "about"; nothing where that is not said.
 std::optional<std::string_view> after_about(std::string_view text) {
     for (const std::string_view word : {"about ", "approx. ", "approx ", "ca. ", "ca ", "roughly ", "~", "≈"})
-        if (text.starts_with(word)) return trimmed(text.substr(word.size()));
+        if (text.starts_with(word)) return within_blanks(text.substr(word.size()));
     return std::nullopt;
 }
 
@@ -31,19 +32,15 @@ struct Ends {
     std::string_view low, high;
 };
 
-bool is_digit(char c) {
-    return std::isdigit(static_cast<unsigned char>(c)) != 0;
-}
-
 /// The two ends of a range; nothing where there is one value.
 std::optional<Ends> ends_of(std::string_view text) {
     for (const std::string_view between : {" to ", "–", "—", "..."})
         if (const auto at = text.find(between); at != text.npos && at > 0)
-            return Ends{trimmed(text.substr(0, at)), trimmed(text.substr(at + between.size()))};
+            return Ends{within_blanks(text.substr(0, at)), within_blanks(text.substr(at + between.size()))};
     for (std::size_t at = 1; at + 1 < text.size(); ++at)
         if (text[at] == '-' && !std::isspace(static_cast<unsigned char>(text[at - 1])) && is_digit(text[at + 1]) &&
             text[at - 1] != 'e' && text[at - 1] != '/' && text.find('-', at + 1) == text.npos)
-            return Ends{trimmed(text.substr(0, at)), trimmed(text.substr(at + 1))};
+            return Ends{within_blanks(text.substr(0, at)), within_blanks(text.substr(at + 1))};
     return std::nullopt;
 }
 
@@ -59,7 +56,7 @@ std::string_view unit_of(std::string_view text) {
 }  // namespace
 
 Result<Range> parse_range(std::string_view text, Dimension dimension, std::string_view bare_unit) {
-    text = trimmed(text);
+    text = within_blanks(text);
     if (const auto rest = after_about(text)) {
         const auto value = parse(*rest, dimension, bare_unit);
         if (!value) return value.problem();

@@ -21,6 +21,10 @@ struct Spreadsheet {
 /// Errors   A Problem with the line: a quote that does not end.
 Result<Spreadsheet> read_spreadsheet(std::string_view text);
 
+/// 0 to 9, whatever the locale.
+constexpr bool is_digit(char c) {
+    return c >= '0' && c <= '9';
+}
 /// Without blanks at both ends.
 std::string trimmed(std::string_view text);
 /// In small letters of ASCII.

@@ -8,6 +8,7 @@
 
 #include "loads/load_case.h"
 #include "quantity/dimension.h"
+#include "quantity/numbers.h"
 #include "rig/in_force.h"
 #include "rig/joint_store.h"
 #include "rig/sag.h"
@@ -19,7 +20,7 @@ namespace {
 
 using mechanics::Load;
 using mechanics::Wrench;
-constexpr double infinite = std::numeric_limits<double>::infinity();
+using quantity::infinite;
 
 /// The permanent load with each part's weight taken at its worse end for a mode.
 /// Meaning  Whether a weight helps is asked of the mode itself, close to where it lets go: its utilisation with a tenth

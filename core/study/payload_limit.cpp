@@ -12,9 +12,9 @@ namespace clampet::study {
 namespace {
 
 /// A bench whose payload is changed, and what holds then.
-class Trial {
+class PayloadTrial {
  public:
-    Trial(const Bench& bench, PushFrom push, families::Accuracy accuracy)
+    PayloadTrial(const Bench& bench, PushFrom push, families::Accuracy accuracy)
         : bench_(bench), push_(push), accuracy_(accuracy) {
         bench_.from_rig.reset();
         bench_.payload.device.clear();
@@ -76,7 +76,7 @@ rig::Part* payload_of(rig::Rig& rig) {
 }  // namespace
 
 PayloadLimit largest_payload(const Bench& bench, const ActsAt& at, PushFrom push, families::Accuracy accuracy) {
-    Trial trial(bench, push, accuracy);
+    PayloadTrial trial(bench, push, accuracy);
     PayloadLimit limit;
     std::string held;
     const auto found = largest_that([&](double mass) {
@@ -198,7 +198,7 @@ std::vector<PayloadPoint> payload_curve(const Bench& bench, double from, double 
 
 std::vector<DeviceOn> devices_on(const Bench& bench, PushFrom push) {
     std::vector<DeviceOn> all;
-    Trial trial(bench, push, families::Accuracy::exact);
+    PayloadTrial trial(bench, push, families::Accuracy::exact);
     for (const auto& device : catalogue::devices()) {
         const auto least = trial.with(device.typical_mass(), {device.ahead, device.aside, device.above});
         all.push_back({&device, least.factor, least.factor >= bench.required, least.mode});

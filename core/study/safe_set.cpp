@@ -6,12 +6,13 @@
 #include <limits>
 
 #include "mechanics/first_exit.h"
+#include "quantity/numbers.h"
 
 namespace clampet::study {
 namespace {
 
 using Wrench = mechanics::Wrench;
-constexpr double infinite = std::numeric_limits<double>::infinity();
+using quantity::infinite;
 constexpr double on_the_safe_side = 0.995;  ///< what was found by a search for a root counts so much
 constexpr double search_is_good_to = 2e-3;
 constexpr double far_out = 1e6;           ///< corners further out than so many loads are as good as at infinity

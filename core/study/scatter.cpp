@@ -6,14 +6,15 @@
 #include <random>
 
 #include "families/family.h"
+#include "quantity/numbers.h"
 #include "rig/in_force.h"
 #include "study/scenes.h"
 
 namespace clampet::study {
 namespace {
 
-constexpr double infinite = std::numeric_limits<double>::infinity();
-constexpr double z95 = 1.6448536269514722;  // of the standard normal
+using quantity::infinite;
+using quantity::z95;
 constexpr std::size_t in_a_block = 64;
 constexpr std::size_t shown = 240;
 constexpr std::size_t rare = 10;  ///< fewer than so many are no count

@@ -5,12 +5,14 @@
 #include <Eigen/Eigenvalues>
 #include <random>
 
+#include "quantity/numbers.h"
+
 namespace clampet::study {
 namespace {
 
 using mechanics::Load;
 using mechanics::Wrench;
-constexpr double infinite = std::numeric_limits<double>::infinity();
+using quantity::infinite;
 constexpr std::size_t watched_of = 17;   ///< of so many loads that are passed over one is looked at
 constexpr double well_within = 0.9;      ///< how much of what it bears the middle of a safe set may be
 constexpr std::size_t looks_around = 8;  ///< poses at which each axis is moved

@@ -14,7 +14,7 @@ using namespace families;
 namespace {
 
 /// What one value of the input gives.
-struct Trial {
+struct Tried {
     double value = 0;
     bool built = false;
     Least least{0, {}};
@@ -22,14 +22,14 @@ struct Trial {
     bool reaches(double required) const { return built && least.factor >= required; }
 };
 
-class Search {
+class InputSearch {
  public:
-    Search(const Family& family, Values values, const Parameter& parameter, const Load& load, double required)
+    InputSearch(const Family& family, Values values, const Parameter& parameter, const Load& load, double required)
         : family_(family), values_(std::move(values)), parameter_(parameter), load_(load), required_(required) {}
 
     void use(Accuracy accuracy) { accuracy_ = accuracy; }
-    Trial at(double value) {
-        Trial t;
+    Tried at(double value) {
+        Tried t;
         t.value = value;
         values_.insert_or_assign(parameter_.key, Value{value});
         const auto joint = family_.rejoin(values_, last_.get());
@@ -44,7 +44,7 @@ class Search {
         return t;
     }
     /// Between a trial that reaches the factor and one that does not: the last value that does.
-    Trial edge(const Trial& good, const Trial& bad) {
+    Tried edge(const Tried& good, const Tried& bad) {
         if (parameter_.whole_number) return good;
         const auto excess = [this](double value) { return height(at(value)); };
         const bool rising = bad.value < good.value;
@@ -56,18 +56,18 @@ class Search {
             return high - low <= 1e-7 * std::max(std::abs(low), std::abs(high));
         };
         const auto [low, high] = boost::math::tools::toms748_solve(excess, a, b, fa, fb, tolerance, steps);
-        const Trial one = at(rising ? high : low);
+        const Tried one = at(rising ? high : low);
         return one.reaches(required_) ? one : good;
     }
     /// Between three trials of which the middle one is best: climbs until the factor is reached or the peak is found.
-    Trial climb(const Trial& before, const Trial& best, const Trial& after, int steps) {
+    Tried climb(const Tried& before, const Tried& best, const Tried& after, int steps) {
         if (parameter_.whole_number) return best;
-        Trial top = best;
+        Tried top = best;
         double low = before.value, high = after.value;
         for (int i = 0; i < steps && !top.reaches(required_); ++i) {  // golden section
             const bool upper = high - top.value > top.value - low;
             const double value = upper ? top.value + 0.382 * (high - top.value) : top.value - 0.382 * (top.value - low);
-            const Trial t = at(value);
+            const Tried t = at(value);
             if (t.built && t.least.factor > top.least.factor) {
                 (upper ? low : high) = top.value;
                 top = t;
@@ -80,7 +80,7 @@ class Search {
 
  private:
     /// Above 0 where the factor is reached; bounded, so that the bracketing stays sane.
-    double height(const Trial& t) const {
+    double height(const Tried& t) const {
         if (!t.built || !(t.least.factor > 0)) return -20;
         return std::clamp(std::log(t.least.factor / required_), -20.0, 20.0) +
                (t.least.factor >= required_ ? 1e-13 : 0);
@@ -115,8 +115,8 @@ std::vector<double> samples(const Parameter& p, double present) {
     return values;
 }
 
-Problem none_does(const Parameter& p, const std::vector<Trial>& trials, double required, const Problem& refused) {
-    const Trial* best = nullptr;
+Problem none_does(const Parameter& p, const std::vector<Tried>& trials, double required, const Problem& refused) {
+    const Tried* best = nullptr;
     for (const auto& t : trials)
         if (t.built && (!best || t.least.factor > best->least.factor)) best = &t;
     if (!best)
@@ -157,8 +157,8 @@ Result<Solution> solve_choice(const Family& family, Values values, const Paramet
 
 /// A window may be narrower than the samples are apart, such as a balance point: where none reaches the factor, the
 /// peaks between them are climbed, the highest first.
-void climb_peaks(Search& search, std::vector<Trial>& trials, double required) {
-    if (std::any_of(trials.begin(), trials.end(), [&](const Trial& t) { return t.reaches(required); })) return;
+void climb_peaks(InputSearch& search, std::vector<Tried>& trials, double required) {
+    if (std::any_of(trials.begin(), trials.end(), [&](const Tried& t) { return t.reaches(required); })) return;
     std::vector<std::size_t> peaks;
     const auto height = [&](std::size_t i) { return trials[i].built ? trials[i].least.factor : -1; };
     for (std::size_t i = 1; i + 1 < trials.size(); ++i)
@@ -167,7 +167,7 @@ void climb_peaks(Search& search, std::vector<Trial>& trials, double required) {
     constexpr std::size_t most_peaks = 3;
     for (std::size_t k = 0; k < std::min(peaks.size(), most_peaks); ++k) {
         const std::size_t i = peaks[k];
-        const Trial top = search.climb(trials[i - 1], trials[i], trials[i + 1], 40);
+        const Tried top = search.climb(trials[i - 1], trials[i], trials[i + 1], 40);
         if (top.value == trials[i].value) continue;
         trials.insert(trials.begin() + static_cast<std::ptrdiff_t>(top.value > trials[i].value ? i + 1 : i), top);
         if (top.reaches(required)) return;
@@ -215,14 +215,14 @@ Result<Solution> solve(const Family& family, const Values& given, std::string_vi
     if (!p->is_relevant(*values))
         return Problem{"solve.does_not_matter", p->key, fmt::format("“{}” does not matter here.", p->label),
                        fmt::format("It is used when {} is {}.", p->shown_by, fmt::join(p->shown_for, " or "))};
-    Search search(family, *values, *p, load, required);
+    InputSearch search(family, *values, *p, load, required);
     const double present = number(*values, key);
-    std::vector<Trial> trials;
+    std::vector<Tried> trials;
     for (const double value : samples(*p, present)) trials.push_back(search.at(value));
     climb_peaks(search, trials, required);
     // Nearest to what is in force, counted in samples: they are as dense as the input is fine there.
     const auto now = static_cast<std::ptrdiff_t>(std::min_element(trials.begin(), trials.end(),
-                                                                  [&](const Trial& a, const Trial& b) {
+                                                                  [&](const Tried& a, const Tried& b) {
                                                                       return std::abs(a.value - present) <
                                                                              std::abs(b.value - present);
                                                                   }) -
@@ -240,19 +240,19 @@ Result<Solution> solve(const Family& family, const Values& given, std::string_vi
     std::ptrdiff_t first = found, last = found;
     while (first > 0 && reaches(first - 1)) --first;
     while (last + 1 < count && reaches(last + 1)) ++last;
-    const auto trial = [&](std::ptrdiff_t i) -> const Trial& { return trials[static_cast<std::size_t>(i)]; };
+    const auto trial = [&](std::ptrdiff_t i) -> const Tried& { return trials[static_cast<std::size_t>(i)]; };
     Solution s;
     s.already = found == now;
-    std::optional<Trial> low, high;
+    std::optional<Tried> low, high;
     if (first > 0) low = search.edge(trial(first), trial(first - 1));
     if (last + 1 < count) high = search.edge(trial(last), trial(last + 1));
     if (low) s.low = low->value;
     if (high) s.high = high->value;
     // The end of the interval that is nearer to what is in force; where it has none, what is in force will do.
-    const auto distance = [&](const Trial& t) {
+    const auto distance = [&](const Tried& t) {
         return t.value > 0 && present > 0 ? std::abs(std::log(t.value / present)) : std::abs(t.value - present);
     };
-    const Trial* chosen = &trial(found);
+    const Tried* chosen = &trial(found);
     if (low && (!high || s.already || distance(*low) <= distance(*high)))
         chosen = &*low;
     else if (high)
@@ -268,18 +268,18 @@ std::vector<CurvePoint> factor_curve(const Family& family, const Values& given, 
     const auto values = complete(family, given);
     const auto* p = find_parameter(family, key);
     if (!values || !p || p->kind != Kind::quantity) return curve;
-    Search search(family, *values, *p, load, ModeReport::mechanics_infinity);
+    InputSearch search(family, *values, *p, load, ModeReport::mechanics_infinity);
     search.use(accuracy);
-    std::vector<Trial> trials;
+    std::vector<Tried> trials;
     for (unsigned i = 0; i < points; ++i) {
         double value = from + (to - from) * i / std::max(1u, points - 1);
         if (p->whole_number) value = std::round(value);
         value = std::clamp(value, p->least_allowed ? p->least : p->least + 1e-9 * (p->most - p->least), p->most);
-        const Trial t = search.at(value);
+        const Tried t = search.at(value);
         trials.push_back(t);
     }
     // A peak between the points is drawn with its height.
-    const auto best = std::max_element(trials.begin(), trials.end(), [](const Trial& a, const Trial& b) {
+    const auto best = std::max_element(trials.begin(), trials.end(), [](const Tried& a, const Tried& b) {
         return (a.built ? a.least.factor : -1) < (b.built ? b.least.factor : -1);
     });
     if (best != trials.begin() && best != trials.end() && best + 1 != trials.end() &&
@@ -287,7 +287,7 @@ std::vector<CurvePoint> factor_curve(const Family& family, const Values& given, 
         const auto before = best - 1, after = best + 1;
         const double beside = std::max(before->least.factor, after->least.factor);
         if (before->built && after->built && best->least.factor > 1.005 * beside) {
-            const Trial top = search.climb(*before, *best, *after, 12);
+            const Tried top = search.climb(*before, *best, *after, 12);
             if (top.value != best->value) trials.insert(top.value > best->value ? after : best, top);
         }
     }

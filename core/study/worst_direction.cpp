@@ -8,6 +8,7 @@
 #include <span>
 
 #include "mechanics/first_exit.h"
+#include "quantity/numbers.h"
 #include "study/directions.h"
 
 namespace clampet::study {
@@ -17,7 +18,7 @@ using Eigen::Vector3d;
 using mechanics::Load;
 using mechanics::Ray;
 using mechanics::Wrench;
-constexpr double infinite = std::numeric_limits<double>::infinity();
+using quantity::infinite;
 constexpr double coarse_angle = 0.16;   // between two of the 162 directions and their middle
 constexpr double finest_angle = 0.008;  // 0.5 degrees: the factor is flat there, so this is worth about 4e-5
 /// From one end of a band to the other a factor changes less than this.
@@ -58,9 +59,9 @@ void close_in(const Vector3d& best, double angle, const IsWorse& is_worse) {
 /// Meaning  Most directions are only shown to be no worse than the best so far, and most cells of directions by their
 ///          corners: where safe loads make a convex set, none within is worse. `RayOf` is linear in the direction.
 template <class RayOf>
-class Search {
+class DirectionSearch {
  public:
-    Search(const families::Joint& exact, std::size_t mode, const RayOf& ray_of, double below)
+    DirectionSearch(const families::Joint& exact, std::size_t mode, const RayOf& ray_of, double below)
         : exact_(exact), joint_(exact.for_search()), mode_(mode), ray_of_(ray_of) {
         best_.factor = below;
     }
@@ -320,7 +321,7 @@ class CaseSearch {
     }
     template <class RayOf>
     Least search(const RayOf& ray_of, std::size_t k, double below) const {
-        return Search<RayOf>(joint_, mode_, ray_of, below).least(how(k));
+        return DirectionSearch<RayOf>(joint_, mode_, ray_of, below).least(how(k));
     }
     template <class Take>
     void each(std::size_t k, const Take& take) const {

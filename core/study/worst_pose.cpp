@@ -149,9 +149,9 @@ class Stands {
 };
 
 /// A few interfaces over the poses that differ for them: those that the same axes matter to.
-class Search {
+class PoseSearch {
  public:
-    Search(const rig::Rig& rig, const PreparedRig& prepared, Poses poses)
+    PoseSearch(const rig::Rig& rig, const PreparedRig& prepared, Poses poses)
         : mechanism_(prepared.mechanism()),
           poses_(std::move(poses)),
           stands_(rig, prepared.mechanism(), poses_.axes()) {}
@@ -229,22 +229,22 @@ class Search {
 };
 
 /// Searches for the interfaces that are wanted, a few in each.
-std::vector<std::unique_ptr<Search>> searches_for(const rig::Rig& rig, const PreparedRig& prepared,
-                                                  std::span<const rig::Action> actions,
-                                                  const WorstPoseOptions& options) {
+std::vector<std::unique_ptr<PoseSearch>> searches_for(const rig::Rig& rig, const PreparedRig& prepared,
+                                                      std::span<const rig::Action> actions,
+                                                      const WorstPoseOptions& options) {
     const auto& mechanism = prepared.mechanism();
     std::vector<rig::Stops> spans;
     for (const auto& named : mechanism.axes())
         spans.push_back(looked_along(rig.interfaces[named.interface], named.axis));
-    std::vector<std::unique_ptr<Search>> all;
-    std::map<std::vector<bool>, Search*> filling;
+    std::vector<std::unique_ptr<PoseSearch>> all;
+    std::map<std::vector<bool>, PoseSearch*> filling;
     for (const auto i : mechanism.from_payload_down()) {
         if (!options.seam.empty() && rig.interfaces[i].id != options.seam) continue;
         SeamSearch seam(prepared, i, actions, options.check.required.value_or(0), spans);
         auto& search = filling[seam.matters()];
         if (!search || search->size() >= in_a_search) {
             Poses poses(prepared.own_pose(), spans, seam.matters(), options.most_poses, options.seed);
-            search = all.emplace_back(std::make_unique<Search>(rig, prepared, std::move(poses))).get();
+            search = all.emplace_back(std::make_unique<PoseSearch>(rig, prepared, std::move(poses))).get();
         }
         search->add(i, std::move(seam));
     }

@@ -8,7 +8,7 @@
 namespace clampet::desktop {
 namespace {
 
-constexpr int look_every = 500;          // [ms]
+constexpr int watch_every = 500;         // [ms]
 constexpr double silent_after = 3;       // [s]
 constexpr std::size_t much_garbage = 5;  // lines
 
@@ -16,7 +16,7 @@ constexpr std::size_t much_garbage = 5;  // lines
 
 ScaleLink::ScaleLink(QObject* parent) : QObject(parent), port_(new QSerialPort(this)) {
     clock_.start();
-    watch_.setInterval(look_every);
+    watch_.setInterval(watch_every);
     connect(&watch_, &QTimer::timeout, this, &ScaleLink::look_for_silence);
     connect(port_, &QSerialPort::readyRead, this, &ScaleLink::take);
     connect(port_, &QSerialPort::errorOccurred, this, [this](QSerialPort::SerialPortError error) {

@@ -17,7 +17,7 @@ using rig::Shape;
 using rig::ShapeKind;
 using rig::Vector;
 
-constexpr int round_corners = 28;
+constexpr int outline_corners = 28;
 
 /// A ring of corners of what is swept along its axis, about the shape's middle.
 std::vector<Vector> rim_of(const Shape& s) {
@@ -27,8 +27,8 @@ std::vector<Vector> rim_of(const Shape& s) {
         for (const auto& c : s.profile) rim.push_back(c.x() * u + c.y() * v);
         return rim;
     }
-    for (int i = 0; i < round_corners; ++i) {
-        const double a = 2 * std::numbers::pi * i / round_corners;
+    for (int i = 0; i < outline_corners; ++i) {
+        const double a = 2 * std::numbers::pi * i / outline_corners;
         rim.push_back(s.diameter / 2 * (std::cos(a) * u + std::sin(a) * v));
     }
     return rim;
@@ -136,8 +136,8 @@ std::vector<SeenFace> faces_of(const Shape& s, const Eigen::Isometry3d& world, c
     } else if (s.kind == ShapeKind::sphere) {
         std::vector<Vector> rim;
         const Eigen::Matrix3d back = world.linear().transpose();
-        for (int i = 0; i < round_corners; ++i) {
-            const double a = 2 * std::numbers::pi * i / round_corners;
+        for (int i = 0; i < outline_corners; ++i) {
+            const double a = 2 * std::numbers::pi * i / outline_corners;
             rim.push_back(s.at + back * (s.diameter / 2 * (std::cos(a) * sight.right + std::sin(a) * sight.up)));
         }
         seen.add_hull(rim, 0.95);

@@ -12,7 +12,7 @@
 namespace clampet::desktop {
 namespace {
 
-constexpr double least_factor = 0.5, most_factor = 10;
+constexpr double least_drawn = 0.5, most_drawn = 10;
 
 }  // namespace
 
@@ -63,8 +63,8 @@ double TravelPlot::x_of(double position, QRectF area) const {
 }
 
 double TravelPlot::y_of(double factor, QRectF area) const {
-    const double kept = std::clamp(factor, least_factor * 0.9, most_factor * 1.1);
-    return area.bottom() - std::log(kept / least_factor) / std::log(most_factor / least_factor) * area.height();
+    const double kept = std::clamp(factor, least_drawn * 0.9, most_drawn * 1.1);
+    return area.bottom() - std::log(kept / least_drawn) / std::log(most_drawn / least_drawn) * area.height();
 }
 
 double TravelPlot::share_at(std::size_t point, std::size_t seam) const {
@@ -141,9 +141,9 @@ void TravelPlot::paint(QPainter& p, QRectF whole, const Look& look) const {
         p.setBrush(t.field);
         p.drawEllipse(at, 4, 4);
         const double factor = travel_.points[*worst].factors[worst_seam];
-        const QString off = factor < least_factor  ? tr(", below the scale")
-                            : factor > most_factor ? tr(", above the scale")
-                                                   : QString();
+        const QString off = factor < least_drawn  ? tr(", below the scale")
+                            : factor > most_drawn ? tr(", above the scale")
+                                                  : QString();
         const QString words = tr("%1 %2%3").arg(text_of(travel_.names[worst_seam]), factor_text(factor), off);
         const double width = QFontMetricsF(small).horizontalAdvance(words) + 6;
         const double x = std::clamp(at.x() - width / 2, a.left(), std::max(a.left(), a.right() - width));

@@ -8,13 +8,12 @@
 
 #include "desktop/theme/theme.h"
 #include "desktop/theme/words.h"
+#include "desktop/widgets/factor_scale.h"
 #include "desktop/widgets/quantity_field.h"
 #include "quantity/format.h"
 
 namespace clampet::desktop {
 namespace {
-
-constexpr double least_shown = 0.25, most_shown = 20;
 
 /// Beyond the scale too, so that a curve leaves it where it does.
 double height_of(double factor, QRectF area) {

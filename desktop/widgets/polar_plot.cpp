@@ -7,13 +7,12 @@
 #include <QPainter>
 
 #include "desktop/theme/theme.h"
+#include "desktop/widgets/factor_scale.h"
 #include "desktop/widgets/quantity_field.h"
 #include "quantity/format.h"
 
 namespace clampet::desktop {
 namespace {
-
-constexpr double least_shown = 0.25, most_shown = 20;
 
 /// Share of the radius at which a factor lies.
 double radius_of(double factor) {

@@ -2,6 +2,7 @@
 
 #include <algorithm>
 
+#include "catalogue/named.h"
 #include "families/bench.h"
 
 using namespace clampet;
@@ -9,11 +10,6 @@ using namespace bench;
 
 namespace {
 
-catalogue::Thread named(const char* name) {
-    const auto thread = catalogue::thread_named(name);
-    REQUIRE(thread);
-    return *thread;
-}
 std::vector<std::string> names(const std::vector<catalogue::SoldDrill>& drills) {
     std::vector<std::string> all;
     for (const auto& drill : drills) all.push_back(drill.label());

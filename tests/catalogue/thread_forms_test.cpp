@@ -2,7 +2,9 @@
 #include <cmath>
 #include <numbers>
 
+#include "catalogue/named.h"
 #include "catalogue/thread.h"
+#include "constants.h"
 #include "families/bench.h"
 #include "mechanics/thread_strength.h"
 #include "mechanics/tightening.h"
@@ -13,12 +15,8 @@ using catalogue::Fit;
 
 namespace {
 
-catalogue::Thread named(const char* name) {
-    const auto thread = catalogue::thread_named(name);
-    REQUIRE(thread);
-    return *thread;
-}
-constexpr double degree = std::numbers::pi / 180, inch = 0.0254;
+using constants::degree;
+using constants::inch;
 
 }  // namespace
 

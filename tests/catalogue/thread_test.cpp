@@ -1,19 +1,17 @@
 #include "catalogue/thread.h"
 
 #include "approximately.h"
+#include "catalogue/named.h"
 #include "catalogue/stock.h"
+#include "constants.h"
 #include "families/thread/stack_design.h"
 
 using namespace clampet;
 using catalogue::Fit;
 
 namespace {
-constexpr double inch = 0.0254, square_inch = inch * inch;
-catalogue::Thread named(const char* name) {
-    const auto thread = catalogue::thread_named(name);
-    REQUIRE(thread);
-    return *thread;
-}
+using constants::inch;
+constexpr double square_inch = inch * inch;
 }  // namespace
 
 TEST_CASE("pitch and minor diameters agree with ISO 724", "[catalogue][thread][published]") {

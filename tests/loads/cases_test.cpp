@@ -1,6 +1,7 @@
 // Every load case by hand statics, on one rig: 3 kg of post with its weight at half a metre, and 2 kg of camera on a
 // pan at one metre, its weight 0.1 m ahead and 0.1 m above.
 #include "approximately.h"
+#include "constants.h"
 #include "loads/cards.h"
 #include "loads/load_case.h"
 #include "loads/shock.h"
@@ -14,7 +15,7 @@ using rig::Vector;
 
 namespace {
 
-constexpr double g = 9.80665;
+using constants::g;
 
 rig::Rig stand() {
     rig::Rig r;

@@ -5,6 +5,7 @@
 #include "make/cut_list.h"
 #include "make/drills.h"
 #include "make/export.h"
+#include "make/pieces_of.h"
 #include "make/template_sheet.h"
 #include "parts/part_kind.h"
 #include "project/starting_points.h"
@@ -16,12 +17,6 @@ namespace {
 
 std::string s(const char* text) {
     return text;
-}
-
-std::vector<Workpiece> pieces(const char* kind, const families::Values& values = {}) {
-    const auto made = parts::workpieces_of(*parts::kind_named(kind), values);
-    if (!made) FAIL(made.problem().sentence());
-    return *made;
 }
 
 make::Made one(const char* kind, const families::Values& values = {}) {

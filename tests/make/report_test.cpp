@@ -6,6 +6,7 @@
 
 #include "approximately.h"
 #include "make/drawing_sheet.h"
+#include "make/pieces_of.h"
 #include "make/rig_picture.h"
 #include "parts/part_kind.h"
 #include "project/starting_points.h"
@@ -15,12 +16,6 @@
 using namespace clampet;
 
 namespace {
-
-std::vector<parts::Workpiece> pieces(const char* kind, const families::Values& values = {}) {
-    const auto made = parts::workpieces_of(*parts::kind_named(kind), values);
-    if (!made) FAIL(made.problem().sentence());
-    return *made;
-}
 
 drawing::Sheet sheet_of(const parts::Workpiece& piece) {
     return make::drawing_of({"it", "It", {piece}}, piece, {"Boom", "2026-11-29", 3});

@@ -5,26 +5,22 @@
 #include <numbers>
 
 #include "approximately.h"
+#include "constants.h"
 #include "make/cut_list.h"
 #include "make/drawing_sheet.h"
 #include "make/drills.h"
+#include "make/pieces_of.h"
 #include "make/template_sheet.h"
 #include "parts/made_solid.h"
 #include "parts/part_kind.h"
 #include "parts/solids.h"
 
 using namespace clampet;
+using constants::pi;
 using parts::Vector;
 using parts::Workpiece;
-using std::numbers::pi;
 
 namespace {
-
-std::vector<Workpiece> pieces(const char* kind, const families::Values& values = {}) {
-    const auto made = parts::workpieces_of(*parts::kind_named(kind), values);
-    if (!made) FAIL(made.problem().sentence());
-    return *made;
-}
 
 const Workpiece& named(const std::vector<Workpiece>& all, const std::string& name) {
     const auto found = std::find_if(all.begin(), all.end(), [&](const Workpiece& piece) { return piece.name == name; });

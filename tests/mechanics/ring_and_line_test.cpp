@@ -3,11 +3,12 @@
 #include <numbers>
 
 #include "approximately.h"
+#include "constants.h"
 #include "mechanics/line_contact.h"
 #include "mechanics/ring_bending.h"
 
 using namespace clampet::mechanics;
-constexpr double pi = std::numbers::pi;
+using constants::pi;
 
 namespace {
 

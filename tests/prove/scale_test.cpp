@@ -13,6 +13,7 @@
 #include <cmath>
 
 #include "approximately.h"
+#include "constants.h"
 #include "instruments/simulated_scale.h"
 #include "project/edits.h"
 #include "project/starting_points.h"
@@ -29,7 +30,7 @@ using Kind = ScaleLine::Kind;
 
 namespace {
 
-constexpr double g = 9.80665;
+using constants::g;
 
 /// Reads a serial line until nothing has come for a while, or as long as that.
 class Line {

@@ -10,6 +10,7 @@
 #include <numbers>
 
 #include "approximately.h"
+#include "constants.h"
 #include "project/edits.h"
 #include "project/starting_points.h"
 #include "rig/in_force.h"
@@ -19,7 +20,7 @@ using prove::Recording;
 
 namespace {
 
-constexpr double pi = std::numbers::pi;
+using constants::pi;
 
 /// The acceleration of a mass on a spring after a kick, in closed form; noise by a formula that SciPy's file has too.
 Recording swinging(double frequency, double damping, double rate, double seconds, double noise,

@@ -1,6 +1,7 @@
 #include "quantity/parse_range.h"
 
 #include "approximately.h"
+#include "constants.h"
 
 using namespace clampet;
 using quantity::Dimension;
@@ -8,7 +9,7 @@ using quantity::parse_range;
 
 namespace {
 
-constexpr double inch = 0.0254;
+using constants::inch;
 
 void is(const char* text, double low, double typical, double high) {
     CAPTURE(text);

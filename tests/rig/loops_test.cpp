@@ -1,5 +1,6 @@
 // Closed loops: rigid parts and springs (mechanics 20), against closed forms of beams.
 #include "approximately.h"
+#include "constants.h"
 #include "loads/load_case.h"
 #include "project/document.h"
 #include "project/starting_points.h"
@@ -16,7 +17,7 @@ using rig::Vector;
 
 namespace {
 
-constexpr double g = 9.80665;
+using constants::g;
 
 rig::Statics statics_of(const rig::Rig& r) {
     REQUIRE(loads::validate(r));

@@ -2,6 +2,7 @@
 #include "rig/sag.h"
 
 #include "approximately.h"
+#include "constants.h"
 #include "families/family.h"
 #include "project/starting_points.h"
 #include "rig/statics.h"
@@ -14,7 +15,8 @@ using build::Vector;
 
 namespace {
 
-constexpr double g = 9.80665, modulus = 10e9, density = 500, creep = 1.5;
+using constants::g;
+constexpr double modulus = 10e9, density = 500, creep = 1.5;
 constexpr double length = 1.0, high = 0.02, wide = 0.04;
 
 /// A slender board out of a wall, so that shear and the spring of its root are little, with a load at its end.

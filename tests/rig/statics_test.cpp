@@ -3,6 +3,7 @@
 #include <numbers>
 
 #include "approximately.h"
+#include "constants.h"
 #include "project/starting_points.h"
 #include "rig_builder.h"
 
@@ -28,7 +29,7 @@ rig::Rig boom() {
                     join("ball", {"arm", "tip"}, {"load", "base"}, "ball")};
     return r;
 }
-constexpr double g = 9.80665;
+using constants::g;
 Vector cg(const rig::Placed& placed, const char* part) {
     return placed.centre_of(placed.mechanism().bodies()[placed.part(part)]);
 }

@@ -11,6 +11,7 @@
 #include <numbers>
 
 #include "approximately.h"
+#include "constants.h"
 #include "parts/made_solid.h"
 #include "parts/part_kind.h"
 #include "parts/solids.h"
@@ -22,10 +23,10 @@
 #include "temporary_folder.h"
 
 using namespace clampet;
+using constants::pi;
 using families::Values;
 using parts::Vector;
 using solids::Model;
-using std::numbers::pi;
 
 namespace {
 

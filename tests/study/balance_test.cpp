@@ -4,6 +4,7 @@
 #include <cmath>
 
 #include "approximately.h"
+#include "constants.h"
 #include "parts/solids.h"
 #include "project/starting_points.h"
 
@@ -11,7 +12,7 @@ using namespace clampet;
 
 namespace {
 
-constexpr double g = 9.80665;
+using constants::g;
 
 rig::Port port(const std::string& id, const rig::Vector& at, families::PortKind kind = families::PortKind::unknown) {
     rig::Port p;

@@ -5,6 +5,7 @@
 #include <random>
 
 #include "approximately.h"
+#include "constants.h"
 #include "project/document.h"
 #include "project/starting_points.h"
 #include "study/solve.h"
@@ -14,7 +15,7 @@ using study::Stands;
 using study::Verdict;
 
 namespace {
-constexpr double g = 9.80665;
+using constants::g;
 study::Bench strap(double mass, double required = 2) {
     study::Bench b;
     b.element = {"hold", "strap", {}};

@@ -4,6 +4,7 @@
 
 #include "approximately.h"
 #include "column_rig.h"
+#include "constants.h"
 #include "study/solve.h"
 
 using namespace clampet;
@@ -11,7 +12,7 @@ using study::PushFrom;
 
 namespace {
 
-constexpr double g = 9.80665;
+using constants::g;
 
 study::Bench bond(double length, double required = 2) {
     auto bench = study::first_bench(*families::family_named("bond"), required);

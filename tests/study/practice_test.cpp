@@ -3,6 +3,7 @@
 
 #include "catalogue/drills.h"
 #include "catalogue/material.h"
+#include "constants.h"
 #include "families/bench.h"
 #include "families/stock_use.h"
 #include "study/bench.h"
@@ -12,7 +13,9 @@ using namespace bench;
 
 namespace {
 
-constexpr double gravity = 9.80665, inch = 0.0254, degree = std::numbers::pi / 180;
+using constants::degree;
+using constants::gravity;
+using constants::inch;
 
 const catalogue::StockRow& row_of(const char* group, std::string_view part_of_name) {
     for (const auto* row : catalogue::stock_group(group))

@@ -2,6 +2,7 @@
 #include "study/reach.h"
 
 #include "approximately.h"
+#include "constants.h"
 #include "project/edits.h"
 #include "project/rig_json.h"
 #include "project/starting_points.h"
@@ -10,7 +11,8 @@ using namespace clampet;
 
 namespace {
 
-constexpr double g = 9.80665, degree = 3.14159265358979323846 / 180;
+using constants::degree;
+using constants::g;
 
 rig::Rig asked(const rig::Rig& rig, const rig::Wanted& wanted) {
     const auto with = *project::edited(rig, project::AddShot{"Over hands"});

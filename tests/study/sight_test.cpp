@@ -1,6 +1,7 @@
 #include "study/sight.h"
 
 #include "approximately.h"
+#include "constants.h"
 #include "project/starting_points.h"
 #include "rig_builder.h"
 
@@ -9,7 +10,7 @@ using build::Vector;
 
 namespace {
 
-constexpr double degree = 3.14159265358979323846 / 180;
+using constants::degree;
 
 rig::Part slab(const char* id, const Vector& size, const std::vector<rig::Port>& ports) {
     auto part = build::part(id, 1, Vector::Zero(), ports);

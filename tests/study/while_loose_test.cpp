@@ -2,13 +2,14 @@
 
 #include "approximately.h"
 #include "column_rig.h"
+#include "constants.h"
 #include "project/starting_points.h"
 
 using namespace clampet;
 
 namespace {
 
-constexpr double g = 9.80665;
+using constants::g;
 
 /// A camera of 1 kg on a ball, 80 mm above it and 30 mm ahead.
 rig::Rig on_a_ball() {

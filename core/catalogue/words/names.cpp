@@ -7,6 +7,8 @@
 #include <cctype>
 #include <numeric>
 
+#include "quantity/spreadsheet.h"
+
 namespace clampet::catalogue {
 namespace {
 
@@ -23,9 +25,7 @@ constexpr std::array<std::pair<std::string_view, std::string_view>, 12> written_
                                                                                      {"'", ""},
                                                                                      {"“", ""}}};
 
-bool is_digit(char c) {
-    return std::isdigit(static_cast<unsigned char>(c)) != 0;
-}
+using quantity::is_digit;
 bool is_letter(char c) {
     return std::isalnum(static_cast<unsigned char>(c)) != 0 || static_cast<unsigned char>(c) >= 0x80;
 }

@@ -9,6 +9,7 @@
 #include "quantity/dimension.h"
 
 namespace clampet::families {
+namespace of_arm {
 namespace {
 
 constexpr double gravity = quantity::standard_gravity, pi = std::numbers::pi;
@@ -153,8 +154,10 @@ Mating two_ends() {
 }
 
 }  // namespace
+}  // namespace of_arm
 
 const Family& arm() {
+    using namespace of_arm;
     const auto bored = [](Parameter p) {
         return also_shown_for(shown_for(std::move(p), "form", {"straight"}), "section", {"rectangle"});
     };

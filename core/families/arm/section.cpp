@@ -7,6 +7,7 @@
 #include "quantity/format.h"
 
 namespace clampet::families {
+namespace of_arm_section {
 namespace {
 
 /// One leg's outline from the side, as its tip moves by `sunk` up and down.
@@ -31,8 +32,10 @@ std::vector<drawing::Point> outline_of(const Arm& g, double beside, double sunk)
 }
 
 }  // namespace
+}  // namespace of_arm_section
 
 drawing::Drawing arm_section(const Arm& g, const Load& load) {
+    using namespace of_arm_section;
     using namespace drawing;
     Drawing d;
     const Wrench w = load.whole();

@@ -5,6 +5,7 @@
 #include <numbers>
 
 namespace clampet::families {
+namespace of_section_properties {
 namespace {
 
 constexpr double pi = std::numbers::pi;
@@ -30,8 +31,10 @@ double rectangle_twist_stress(double twist, double one, double other) {
 }
 
 }  // namespace
+}  // namespace of_section_properties
 
 double ArmStation::area() const {
+    using namespace of_section_properties;
     switch (kind) {
         case ArmSection::round:
             return pi / 4 * height * height;
@@ -50,6 +53,7 @@ double ArmStation::area() const {
 }
 
 double ArmStation::inertia_y() const {
+    using namespace of_section_properties;
     const auto fourth = [](double d) { return pi / 64 * cube(d) * d; };
     switch (kind) {
         case ArmSection::round:
@@ -69,6 +73,7 @@ double ArmStation::inertia_y() const {
 }
 
 double ArmStation::inertia_z() const {
+    using namespace of_section_properties;
     if (kind == ArmSection::profile) return table.side;
     if (kind == ArmSection::round || kind == ArmSection::tube) return inertia_y();
     if (kind == ArmSection::box) return (height * cube(width) - (height - 2 * wall) * cube(width - 2 * wall)) / 12;
@@ -81,6 +86,7 @@ double ArmStation::inertia_z() const {
 }
 
 double ArmStation::torsion() const {
+    using namespace of_section_properties;
     if (kind == ArmSection::profile) return table.torsion;
     if (kind == ArmSection::round || kind == ArmSection::tube) return 2 * inertia_y();
     if (kind == ArmSection::pocketed)
@@ -93,17 +99,20 @@ double ArmStation::torsion() const {
 }
 
 double ArmStation::shear_centre() const {
+    using namespace of_section_properties;
     if (kind != ArmSection::pocketed || !one_sided || !(floor > 0)) return 0;
     const double flange = (height - pocket) / 2, b = width - floor / 2, h = height - flange;
     return web_offset() + 3 * b * b * flange / (6 * b * flange + h * floor);
 }
 
 double ArmStation::shear_area() const {
+    using namespace of_section_properties;
     const bool thin = kind == ArmSection::tube || kind == ArmSection::box || kind == ArmSection::profile;
     return area() * (kind == ArmSection::round ? 0.9 : thin ? 0.5 : 5.0 / 6);
 }
 
 double ArmStation::stress(double along, double across_y, double across_z, double twist, double my, double mz) const {
+    using namespace of_section_properties;
     const double A = area(), direct = std::abs(along) / A;
     if (kind == ArmSection::round || kind == ArmSection::tube) {
         const double r = height / 2, I = inertia_y();

@@ -12,13 +12,14 @@
 #include "families/shared/along_load.h"
 #include "families/shared/meeting.h"
 #include "mechanics/first_exit.h"
+#include "quantity/numbers.h"
 
 namespace clampet::families {
 namespace {
 
 constexpr double pi = std::numbers::pi;
 constexpr int most_ring_points = 32, search_ring_points = 16;
-constexpr double infinite = std::numeric_limits<double>::infinity();
+using quantity::infinite;
 
 enum ModeIndex : std::size_t { slips, rides_out, parts, opens };
 

@@ -13,12 +13,14 @@
 #include "mechanics/friction_limit.h"
 #include "quantity/dimension.h"
 #include "quantity/format.h"
+#include "quantity/numbers.h"
 
 namespace clampet::families {
+namespace of_ball_chain {
 namespace {
 
 constexpr double gravity = quantity::standard_gravity, pi = std::numbers::pi;
-constexpr double infinite = std::numeric_limits<double>::infinity();
+using quantity::infinite;
 constexpr unsigned ring_points = 24;
 
 /// A finger of a slotted socket: a piece of a ring, bent outwards as a cantilever.
@@ -347,8 +349,10 @@ Mating chain_in_cup() {
 }
 
 }  // namespace
+}  // namespace of_ball_chain
 
 const Family& ball_chain() {
+    using namespace of_ball_chain;
     static const FormulaFamily family(
         "ball_chain", "Chain of balls and sockets",
         "A printed chain with or without a core wire: how far does it reach, where does it let go, how does it droop?",

@@ -12,6 +12,7 @@
 #include "quantity/format.h"
 
 namespace clampet::families {
+namespace of_bond {
 namespace {
 
 struct Bond {
@@ -139,8 +140,10 @@ Values as_large_as_both(const Meeting& meeting) {
 }
 
 }  // namespace
+}  // namespace of_bond
 
 const Family& bond() {
+    using namespace of_bond;
     static const FormulaFamily family(
         "bond", "Bond", "Foam tape, a glue line or a finger joint: does it peel or shear off?",
         {

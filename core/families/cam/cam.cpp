@@ -11,12 +11,14 @@
 #include "families/shared/parameter_rows.h"
 #include "mechanics/jamming.h"
 #include "quantity/format.h"
+#include "quantity/numbers.h"
 
 namespace clampet::families {
+namespace of_cam {
 namespace {
 
 constexpr double degree = std::numbers::pi / 180;
-constexpr double infinite = std::numeric_limits<double>::infinity();
+using quantity::infinite;
 constexpr int travel_steps = 720;
 constexpr const char* cam_pair = "steel on plywood";
 
@@ -246,8 +248,10 @@ Result<FormulaParts> build(const Values& v) {
 }
 
 }  // namespace
+}  // namespace of_cam
 
 const Family& cam() {
+    using namespace of_cam;
     const auto stiff = [](std::string key, std::string label, double standard, std::string help) {
         return quantity_row(std::move(key), std::move(label), Dimension::stiffness, standard, {1, 1e12},
                             std::move(help), "from memory");

@@ -12,6 +12,7 @@
 #include "quantity/parse.h"
 
 namespace clampet::families {
+namespace of_counterweight {
 namespace {
 
 constexpr double gravity = quantity::standard_gravity;
@@ -187,8 +188,10 @@ Result<FormulaParts> build(const Values& v) {
 }
 
 }  // namespace
+}  // namespace of_counterweight
 
 const Family& counterweight() {
+    using namespace of_counterweight;
     const auto measured = [](Parameter p) { return shown_for(std::move(p), "measured", {"yes"}); };
     static const FormulaFamily family(
         "counterweight", "Counterweight",

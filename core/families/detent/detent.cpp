@@ -12,6 +12,7 @@
 #include "quantity/format.h"
 
 namespace clampet::families {
+namespace of_detent {
 namespace {
 
 constexpr double pi = std::numbers::pi;
@@ -132,8 +133,10 @@ Result<FormulaParts> build(const Values& v) {
 }
 
 }  // namespace
+}  // namespace of_detent
 
 const Family& detent() {
+    using namespace of_detent;
     const auto for_ball = [](Parameter p) { return shown_for(std::move(p), "kind", {"ball"}); };
     const auto for_pin = [](Parameter p) { return shown_for(std::move(p), "kind", {"pin"}); };
     static const FormulaFamily family(

@@ -11,12 +11,14 @@
 #include "families/shared/parameter_rows.h"
 #include "families/shared/squeeze.h"
 #include "quantity/format.h"
+#include "quantity/numbers.h"
 
 namespace clampet::families {
+namespace of_dovetail {
 namespace {
 
 constexpr double degree = std::numbers::pi / 180;
-constexpr double infinite = std::numeric_limits<double>::infinity();
+using quantity::infinite;
 
 /// Frame: z base normal, x along the rail towards its closed end, y towards the moving jaw.
 struct Dovetail {
@@ -277,8 +279,10 @@ Mating mating(PortSide rail) {
 }
 
 }  // namespace
+}  // namespace of_dovetail
 
 const Family& dovetail() {
+    using namespace of_dovetail;
     static const FormulaFamily family(
         "dovetail", "Dovetail in its clamp",
         "A dovetail plate between a fixed and a moving jaw: does it slide along, lift, rock or pull off?",

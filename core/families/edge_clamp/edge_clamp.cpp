@@ -20,11 +20,13 @@
 #include "mechanics/curved_beam.h"
 #include "mechanics/friction_limit.h"
 #include "quantity/format.h"
+#include "quantity/numbers.h"
 
 namespace clampet::families {
+namespace of_edge_clamp {
 namespace {
 
-constexpr double infinite = std::numeric_limits<double>::infinity();
+using quantity::infinite;
 constexpr double pi = std::numbers::pi;
 constexpr std::size_t most_points = 512;
 
@@ -320,8 +322,10 @@ Mating frame_on_edge() {
 }
 
 }  // namespace
+}  // namespace of_edge_clamp
 
 const Family& edge_clamp() {
+    using namespace of_edge_clamp;
     static const FormulaFamily family(
         "edge_clamp", "Clamp on an edge",
         "A screw clamp on a desk, shelf or beam: does an overhanging load slide it, tip it or bend its frame?",

@@ -16,12 +16,14 @@
 #include "families/shared/wood_screw.h"
 #include "mechanics/friction_limit.h"
 #include "quantity/format.h"
+#include "quantity/numbers.h"
 
 namespace clampet::families {
+namespace of_fastener_group {
 namespace {
 
-constexpr double infinite = std::numeric_limits<double>::infinity();
 using mechanics::Point;
+using quantity::infinite;
 
 constexpr std::size_t most_fasteners = 24, zone_points = 24;
 
@@ -350,8 +352,10 @@ Values near_its_rim(const Meeting& meeting) {
 }
 
 }  // namespace
+}  // namespace of_fastener_group
 
 const Family& fastener_group() {
+    using namespace of_fastener_group;
     const auto tight = [](Parameter p) { return shown_for(std::move(p), "kind", {"preloaded"}); };
     const auto screwed = [](Parameter p) { return shown_for(std::move(p), "kind", {"wood_screws"}); };
     static const FormulaFamily family(

@@ -13,13 +13,14 @@
 #include "families/shared/points_text.h"
 #include "families/shared/slip_shares.h"
 #include "mechanics/first_exit.h"
+#include "quantity/numbers.h"
 
 namespace clampet::families {
 namespace {
 
 using mechanics::Patch;
 using mechanics::Point;
-constexpr double infinite = std::numeric_limits<double>::infinity();
+using quantity::infinite;
 constexpr std::size_t most_points = 4096;
 constexpr double exact_tolerance = 1e-5, search_tolerance = 3e-3;
 

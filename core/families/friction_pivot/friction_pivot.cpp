@@ -16,11 +16,13 @@
 #include "mechanics/contact_pressure.h"
 #include "mechanics/friction_limit.h"
 #include "quantity/format.h"
+#include "quantity/numbers.h"
 
 namespace clampet::families {
+namespace of_friction_pivot {
 namespace {
 
-constexpr double infinite = std::numeric_limits<double>::infinity();
+using quantity::infinite;
 constexpr std::size_t most_points = 512;
 
 struct Pivot {
@@ -324,8 +326,10 @@ Mating pivots() {
 }
 
 }  // namespace
+}  // namespace of_friction_pivot
 
 const Family& friction_pivot() {
+    using namespace of_friction_pivot;
     static const FormulaFamily family(
         "friction_pivot", "Friction pivot", "A yoke, knuckle or hinge: does it stay put, and can it still be moved?",
         joined({

@@ -15,11 +15,13 @@
 #include "mechanics/thread_strength.h"
 #include "mechanics/wood.h"
 #include "quantity/format.h"
+#include "quantity/numbers.h"
 
 namespace clampet::families {
+namespace of_insert {
 namespace {
 
-constexpr double infinite = std::numeric_limits<double>::infinity();
+using quantity::infinite;
 constexpr double pi = std::numbers::pi;
 
 struct Insert {
@@ -295,8 +297,10 @@ Result<FormulaParts> build(const Values& v) {
 }
 
 }  // namespace
+}  // namespace of_insert
 
 const Family& insert() {
+    using namespace of_insert;
     const auto metal = [](Parameter p) {
         return shown_for(std::move(p), "kind", {"insert", "tee_nut", "captive_nut"});
     };

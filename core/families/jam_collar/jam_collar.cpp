@@ -9,11 +9,13 @@
 #include "families/shared/parameter_rows.h"
 #include "mechanics/jamming.h"
 #include "quantity/format.h"
+#include "quantity/numbers.h"
 
 namespace clampet::families {
+namespace of_jam_collar {
 namespace {
 
-constexpr double infinite = std::numeric_limits<double>::infinity();
+using quantity::infinite;
 
 struct Collar {
     double rod = 0, span = 0, tilt = 0, thickness = 0, upper = 0, lower = 0, contact_limit = 0;
@@ -130,8 +132,10 @@ Motion motion(const Values&) {
 }
 
 }  // namespace
+}  // namespace of_jam_collar
 
 const Family& jam_collar() {
+    using namespace of_jam_collar;
     static const FormulaFamily family(
         "jam_collar", "Collar that jams on a rod",
         "A collar or plate that tilts on a rod under its load: does it lock, and does it dent the rod?",

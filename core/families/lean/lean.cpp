@@ -10,11 +10,13 @@
 #include "families/shared/pressing.h"
 #include "quantity/dimension.h"
 #include "quantity/format.h"
+#include "quantity/numbers.h"
 
 namespace clampet::families {
+namespace of_lean {
 namespace {
 
-constexpr double infinite = std::numeric_limits<double>::infinity();
+using quantity::infinite;
 
 /// Frame: origin at the lower back edge of what leans, z up from the base, x back towards the rest.
 struct Lean {
@@ -165,8 +167,10 @@ Result<FormulaParts> build(const Values& v) {
 }
 
 }  // namespace
+}  // namespace of_lean
 
 const Family& lean() {
+    using namespace of_lean;
     constexpr double degree = quantity::degree;
     static const FormulaFamily family(
         "lean", "Leaning on a rest",

@@ -11,6 +11,7 @@
 #include "quantity/format.h"
 
 namespace clampet::families {
+namespace of_pan_drive {
 namespace {
 
 constexpr double gravity = quantity::standard_gravity;
@@ -143,8 +144,10 @@ Mating turned() {
 }
 
 }  // namespace
+}  // namespace of_pan_drive
 
 const Family& pan_drive() {
+    using namespace of_pan_drive;
     static const FormulaFamily family(
         "pan_drive", "Pan drive",
         "A servo or a hand turns a stacked or offset payload: does it start, stop, stall or tip?",

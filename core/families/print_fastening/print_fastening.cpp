@@ -14,6 +14,7 @@
 #include "quantity/format.h"
 
 namespace clampet::families {
+namespace of_print_fastening {
 namespace {
 
 constexpr double pi = std::numbers::pi;
@@ -209,8 +210,10 @@ Result<FormulaParts> build(const Values& v) {
 }
 
 }  // namespace
+}  // namespace of_print_fastening
 
 const Family& print_fastening() {
+    using namespace of_print_fastening;
     const auto only = [](Parameter p, std::vector<std::string> kinds) {
         return shown_for(std::move(p), "kind", std::move(kinds));
     };

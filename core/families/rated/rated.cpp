@@ -10,6 +10,7 @@
 #include "quantity/format.h"
 
 namespace clampet::families {
+namespace of_rated {
 namespace {
 
 constexpr double gravity = 9.80665;
@@ -71,8 +72,10 @@ Result<FormulaParts> build(const Values& v) {
 }
 
 }  // namespace
+}  // namespace of_rated
 
 const Family& rated() {
+    using namespace of_rated;
     static const FormulaFamily family(
         "rated", "Bought part by its rating",
         "A head, clamp or arm known only by “holds 3 kg”: what rating does this load need, and with what margin?",

@@ -9,11 +9,13 @@
 #include "families/shared/parameter_rows.h"
 #include "families/shared/pressing.h"
 #include "quantity/format.h"
+#include "quantity/numbers.h"
 
 namespace clampet::families {
+namespace of_rest {
 namespace {
 
-constexpr double infinite = std::numeric_limits<double>::infinity();
+using quantity::infinite;
 
 struct Rest {
     double friction = 0, length = 0, width = 0, strength = 0;
@@ -130,8 +132,10 @@ Result<FormulaParts> build(const Values& v) {
 }
 
 }  // namespace
+}  // namespace of_rest
 
 const Family& rest() {
+    using namespace of_rest;
     static const FormulaFamily family(
         "rest", "End that rests on something",
         "A tube, board or camera lies on a shelf, a ledge, a trestle or a bag by its weight: does it lift, slide, tip "

@@ -15,11 +15,13 @@
 #include "mechanics/round_fit.h"
 #include "quantity/dimension.h"
 #include "quantity/format.h"
+#include "quantity/numbers.h"
 
 namespace clampet::families {
+namespace of_round_joint {
 namespace {
 
-constexpr double infinite = std::numeric_limits<double>::infinity();
+using quantity::infinite;
 constexpr double pi = std::numbers::pi;
 
 /// A post in its bore. Frame: origin in the middle of the rim, z out of the bore along the post.
@@ -426,8 +428,10 @@ Mating post_in_hole() {
 }
 
 }  // namespace
+}  // namespace of_round_joint
 
 const Family& round_joint() {
+    using namespace of_round_joint;
     static const FormulaFamily family(
         "round_joint", "Post in a hole",
         "A post, rod, dowel or bolt in a round hole: does it wobble, drop, turn, come out or crush its rim?", rows(),

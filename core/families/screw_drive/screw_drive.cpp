@@ -16,11 +16,13 @@
 #include "mechanics/thread_strength.h"
 #include "mechanics/tightening.h"
 #include "quantity/format.h"
+#include "quantity/numbers.h"
 
 namespace clampet::families {
+namespace of_screw_drive {
 namespace {
 
-constexpr double infinite = std::numeric_limits<double>::infinity();
+using quantity::infinite;
 
 /// What a hand puts on a knob: typical values, low = T/1.5, high = 1.5 T. All from memory.
 struct Knob {
@@ -184,8 +186,10 @@ Result<FormulaParts> build(const Values& v) {
 }
 
 }  // namespace
+}  // namespace of_screw_drive
 
 const Family& screw_drive() {
+    using namespace of_screw_drive;
     std::vector<Choice> choices;
     for (const auto& k : knobs) choices.push_back({k.key, k.label});
     const auto scattered = [](Parameter p, double low, double high, bool more) {

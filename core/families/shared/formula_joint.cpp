@@ -6,11 +6,12 @@
 
 #include "families/shared/search_memory.h"
 #include "mechanics/first_exit.h"
+#include "quantity/numbers.h"
 
 namespace clampet::families {
 namespace {
 
-constexpr double infinite = std::numeric_limits<double>::infinity();
+using quantity::infinite;
 
 class FormulaJoint : public Joint {
  public:

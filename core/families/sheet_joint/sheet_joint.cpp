@@ -11,6 +11,7 @@
 #include "quantity/format.h"
 
 namespace clampet::families {
+namespace of_sheet_joint {
 namespace {
 
 constexpr double pi = std::numbers::pi;
@@ -167,8 +168,10 @@ Mating flange_on_cloth() {
 }
 
 }  // namespace
+}  // namespace of_sheet_joint
 
 const Family& sheet_joint() {
+    using namespace of_sheet_joint;
     const auto cloth = [](Parameter p) { return shown_for(std::move(p), "kind", {"cloth"}); };
     const auto riveted = [](Parameter p) { return shown_for(std::move(p), "kind", {"rivets"}); };
     static const FormulaFamily family(

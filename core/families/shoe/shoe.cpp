@@ -8,11 +8,13 @@
 #include "families/shared/formula_joint.h"
 #include "families/shared/parameter_rows.h"
 #include "quantity/format.h"
+#include "quantity/numbers.h"
 
 namespace clampet::families {
+namespace of_shoe {
 namespace {
 
-constexpr double infinite = std::numeric_limits<double>::infinity();
+using quantity::infinite;
 
 struct Shoe {
     bool sprung = true, sides_open = false, round_plate = false;
@@ -138,8 +140,10 @@ Motion motion(const Values& v) {
 }
 
 }  // namespace
+}  // namespace of_shoe
 
 const Family& shoe() {
+    using namespace of_shoe;
     static const FormulaFamily family(
         "shoe", "Shoe, puck or latch", "A plate slid under sprung lips, or snapped and latched: does it slide out?",
         {

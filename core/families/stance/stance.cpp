@@ -11,12 +11,13 @@
 #include "families/shared/slip_shares.h"
 #include "families/stance/stance_joint.h"
 #include "mechanics/first_exit.h"
+#include "quantity/numbers.h"
 
 namespace clampet::families {
 namespace {
 
 using mechanics::Point;
-constexpr double infinite = std::numeric_limits<double>::infinity();
+using quantity::infinite;
 constexpr std::size_t most_feet = 64;
 enum ModeIndex : std::size_t { tips, slides, rocks };
 

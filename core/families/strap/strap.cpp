@@ -16,11 +16,13 @@
 #include "mechanics/contact_pressure.h"
 #include "mechanics/friction_limit.h"
 #include "quantity/format.h"
+#include "quantity/numbers.h"
 
 namespace clampet::families {
+namespace of_strap {
 namespace {
 
-constexpr double infinite = std::numeric_limits<double>::infinity();
+using quantity::infinite;
 constexpr std::size_t most_points = 512;
 
 struct Sandwich {
@@ -255,8 +257,10 @@ Mating plates_on_strap() {
 }
 
 }  // namespace
+}  // namespace of_strap
 
 const Family& strap() {
+    using namespace of_strap;
     auto squeezed = squeeze_parameters(
         {.force = 250, .torque = 0.6, .screw = "M5", .bearing_outer = 0.012, .bearing_inner = 0.0055, .kept = 0.7});
     squeezed.front().choices.push_back({"gap", "drawing the plates to a gap"});

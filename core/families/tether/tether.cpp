@@ -12,6 +12,7 @@
 #include "quantity/format.h"
 
 namespace clampet::families {
+namespace of_tether {
 namespace {
 
 struct Tether {
@@ -119,8 +120,10 @@ Result<FormulaParts> build(const Values& v) {
 }
 
 }  // namespace
+}  // namespace of_tether
 
 const Family& tether() {
+    using namespace of_tether;
     static const FormulaFamily family(
         "tether", "Tether", "A second catch: how hard does it snatch when the payload drops, and does it break?",
         {

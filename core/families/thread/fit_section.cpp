@@ -8,6 +8,7 @@
 #include "quantity/format.h"
 
 namespace clampet::families {
+namespace of_fit_section {
 namespace {
 
 constexpr int samples_per_pitch = 24;
@@ -53,8 +54,10 @@ void along(const Pair& p, const Visit& visit) {
 }
 
 }  // namespace
+}  // namespace of_fit_section
 
 double overlap_share(const catalogue::Thread& male, const catalogue::Thread& female) {
+    using namespace of_fit_section;
     const Pair p = profiles(male, female);
     double overlapping = 0, all = 0;
     along(p, [&](double x) {
@@ -66,6 +69,7 @@ double overlap_share(const catalogue::Thread& male, const catalogue::Thread& fem
 }
 
 drawing::Drawing fit_section(const catalogue::Thread& male, const catalogue::Thread& female) {
+    using namespace of_fit_section;
     using namespace drawing;
     Drawing d;
     const Pair p = profiles(male, female);

@@ -11,6 +11,7 @@
 #include "quantity/format.h"
 
 namespace clampet::families {
+namespace of_stack_design {
 namespace {
 
 constexpr double micrometre = 1e-6;
@@ -19,19 +20,23 @@ std::string length(double si) {
 }
 
 }  // namespace
+}  // namespace of_stack_design
 
 std::string StackItem::label() const {
+    using namespace of_stack_design;
     const std::string size = is_range() ? fmt::format("{} to {}", length(least), length(most)) : length(thickness);
     return name.ends_with(size) ? name : fmt::format("{}, {}", name, size);
 }
 
 double StackDesign::thickness() const {
+    using namespace of_stack_design;
     double sum = 0;
     for (const auto& item : items) sum += item.thickness;
     return sum;
 }
 
 std::optional<mechanics::Interval> StackDesign::thickness_range() const {
+    using namespace of_stack_design;
     mechanics::Interval all;
     for (const auto& item : items) {
         all.low += item.is_range() ? item.least : item.thickness;
@@ -41,6 +46,7 @@ std::optional<mechanics::Interval> StackDesign::thickness_range() const {
 }
 
 std::map<std::string, std::variant<double, std::string>> StackDesign::inputs() const {
+    using namespace of_stack_design;
     double hard = 0, soft = 0, gives = 0;  // pads in series, as one of their common thickness
     for (const auto& item : items) {
         (item.modulus > 0 ? soft : hard) += item.thickness;
@@ -71,6 +77,7 @@ std::map<std::string, std::variant<double, std::string>> StackDesign::inputs() c
 }
 
 std::optional<StackDesign::Squeezed> StackDesign::squeezed() const {
+    using namespace of_stack_design;
     if (std::none_of(items.begin(), items.end(), [](const StackItem& item) { return item.modulus > 0; }))
         return std::nullopt;
     Values values;
@@ -82,6 +89,7 @@ std::optional<StackDesign::Squeezed> StackDesign::squeezed() const {
 }
 
 mechanics::StackVerdict StackDesign::verdict() const {
+    using namespace of_stack_design;
     auto found = mechanics::judge_stack(stack_up());
     // Squeezed as far as it goes, its tip stands on the bottom: that is no longer a stack that bottoms without a hold.
     if (const auto pads = squeezed(); pads && pads->stops && pads->preload > 0)
@@ -90,6 +98,7 @@ mechanics::StackVerdict StackDesign::verdict() const {
 }
 
 mechanics::StackUp StackDesign::stack_up() const {
+    using namespace of_stack_design;
     const auto pads = squeezed();
     return {.screw_length = screw_length,
             .items = pads ? pads->items : thickness(),
@@ -104,6 +113,7 @@ mechanics::StackUp StackDesign::stack_up() const {
 }
 
 bool fits_over(const catalogue::StockRow& washer, const catalogue::Thread& screw) {
+    using namespace of_stack_design;
     const double bore = washer.size("bore"), made_for = washer.size("major");
     constexpr double loosest = 1.15, alike = 0.01;
     const bool of_its_size = std::abs(made_for / screw.major - 1) < alike;
@@ -111,6 +121,7 @@ bool fits_over(const catalogue::StockRow& washer, const catalogue::Thread& screw
 }
 
 std::vector<const catalogue::StockRow*> washers_for(const catalogue::Thread& screw) {
+    using namespace of_stack_design;
     auto rows = catalogue::stock_group("washer");
     // What gives way is a pad: its free thickness is not what lies under the head. A lock washer is no packing.
     std::erase_if(rows, [&](const auto* row) {
@@ -123,6 +134,7 @@ std::vector<const catalogue::StockRow*> washers_for(const catalogue::Thread& scr
 }
 
 std::string WasherChoice::label() const {
+    using namespace of_stack_design;
     const auto kind = washer->texts.find("kind");
     const std::string size = length(washer->size("thickness"));
     std::string text = count > 1 ? fmt::format("{} × ", count) : "";
@@ -131,6 +143,7 @@ std::string WasherChoice::label() const {
 }
 
 std::vector<WasherChoice> washers_within(const catalogue::Thread& screw, const mechanics::Interval& interval) {
+    using namespace of_stack_design;
     constexpr int most = 3;
     std::vector<WasherChoice> choices;
     if (interval.is_empty()) return choices;
@@ -147,6 +160,7 @@ std::vector<WasherChoice> washers_within(const catalogue::Thread& screw, const m
 }
 
 std::vector<double> screw_lengths_for(const catalogue::Thread& screw) {
+    using namespace of_stack_design;
     const bool metric = catalogue::is_metric(screw.form);
     std::vector<double> lengths;
     for (const auto* row : catalogue::stock_group(metric ? "metric screw length" : "inch screw length"))
@@ -156,12 +170,14 @@ std::vector<double> screw_lengths_for(const catalogue::Thread& screw) {
 }
 
 std::string sold_as(const catalogue::Thread& screw, double size) {
+    using namespace of_stack_design;
     const bool metric = catalogue::is_metric(screw.form);
     return quantity::format(size, quantity::Dimension::length,
                             metric ? quantity::System::metric : quantity::System::imperial);
 }
 
 std::vector<double> within(std::vector<double> sizes, const mechanics::Interval& interval) {
+    using namespace of_stack_design;
     if (interval.is_empty()) return {};
     std::sort(sizes.begin(), sizes.end());
     std::erase_if(sizes, [&](double s) { return s < interval.low - micrometre || s > interval.high + micrometre; });
@@ -171,6 +187,7 @@ std::vector<double> within(std::vector<double> sizes, const mechanics::Interval&
 }
 
 std::string stack_sentence(const mechanics::StackUp& s, const mechanics::StackVerdict& v) {
+    using namespace of_stack_design;
     switch (v.state) {
         case mechanics::StackState::bottoms: {
             const std::string more =
@@ -209,6 +226,7 @@ std::string stack_sentence(const mechanics::StackUp& s, const mechanics::StackVe
 }
 
 StackPicture picture_of(const StackDesign& design) {
+    using namespace of_stack_design;
     StackPicture picture{design.screw, design.socket, design.stack_up(), design.verdict(), design.items, 0};
     picture.countersunk = design.countersunk;
     // Pads are drawn as they are squeezed, all by the same share of what they give.

@@ -7,6 +7,7 @@
 #include "quantity/format.h"
 
 namespace clampet::families {
+namespace of_stack_section {
 namespace {
 
 using namespace drawing;
@@ -112,8 +113,10 @@ std::string caption(const StackPicture& p, double tip) {
 }
 
 }  // namespace
+}  // namespace of_stack_section
 
 std::vector<Band> item_bands(const StackPicture& p) {
+    using namespace of_stack_section;
     std::vector<Band> bands;
     double y = -p.stack.items - lift(p);
     for (const auto& item : p.items) {
@@ -124,6 +127,7 @@ std::vector<Band> item_bands(const StackPicture& p) {
 }
 
 drawing::Drawing stack_section(const StackPicture& p) {
+    using namespace of_stack_section;
     Drawing d;
     const double r = p.male.major / 2, items = p.stack.items, socket = p.stack.socket_depth,
                  length = p.stack.screw_length, w = wide(p);

@@ -13,12 +13,13 @@
 #include "mechanics/first_exit.h"
 #include "quantity/dimension.h"
 #include "quantity/format.h"
+#include "quantity/numbers.h"
 
 namespace clampet::families {
 namespace {
 
-constexpr double infinite = std::numeric_limits<double>::infinity();
 using mechanics::tightening_share;
+using quantity::infinite;
 
 enum ModeIndex : std::size_t { clamps_not, strips, breaks, overtightens, bush };
 

@@ -8,6 +8,7 @@
 #include "quantity/format.h"
 
 namespace clampet::families {
+namespace of_uncertain_stack {
 namespace {
 
 constexpr double micrometre = 1e-6;
@@ -53,9 +54,11 @@ void cover(ScrewsForRange& answer, const std::vector<double>& standard, double f
 }
 
 }  // namespace
+}  // namespace of_uncertain_stack
 
 ScrewsForRange screws_for_range(mechanics::StackUp stack, const mechanics::Interval& thickness,
                                 const catalogue::Thread& screw) {
+    using namespace of_uncertain_stack;
     ScrewsForRange answer;
     const auto thin = right_for(stack, thickness.low), thick = right_for(stack, thickness.high);
     answer.always = {std::max(thin.low, thick.low), std::min(thin.high, thick.high)};
@@ -76,6 +79,7 @@ ScrewsForRange screws_for_range(mechanics::StackUp stack, const mechanics::Inter
 }
 
 std::string ScrewsForRange::sentence(const catalogue::Thread& screw) const {
+    using namespace of_uncertain_stack;
     if (to_buy.size() == 1 && gaps.empty())
         return fmt::format("One length is right wherever in the range the stack lies: {}.", sold_as(screw, to_buy[0]));
     std::string text;

@@ -11,11 +11,12 @@
 #include "quantity/format.h"
 
 namespace clampet::families {
+namespace of_band {
 namespace {
 
 constexpr double pi = std::numbers::pi;
 
-struct Band {
+struct BandGrip {
     bool slit = false, greased = false;
     double turns = 1, radius = 0, length = 0, friction = 0, tension = 0, spent = 0, strength = 0;
     /// Of all bands or turns together, the slit closed by all of them [N].
@@ -24,7 +25,7 @@ struct Band {
     double normal_sum() const { return mechanics::drawn_round(all(), greased ? 0 : friction); }
 };
 
-drawing::Drawing section(const Band& g, const Load& load) {
+drawing::Drawing section(const BandGrip& g, const Load& load) {
     using namespace drawing;
     Drawing d;
     const double r = g.radius, t = 0.08 * r, gap = g.slit ? 0.25 : 0.0;
@@ -48,7 +49,7 @@ drawing::Drawing section(const Band& g, const Load& load) {
     return d;
 }
 
-void add_modes(const Band& g, FormulaParts& parts) {
+void add_modes(const BandGrip& g, FormulaParts& parts) {
     auto slips = ratio({"slips", ModeClass::ultimate, "slides|slide along or turns|turn round the tube", "drag",
                         Dimension::force, [r = g.radius](const Wrench& w) { return std::hypot(w.fx, w.mx / r); },
                         [g](const Wrench&) { return g.friction * g.normal_sum(); },
@@ -71,11 +72,13 @@ void add_modes(const Band& g, FormulaParts& parts) {
 }
 
 }  // namespace
+}  // namespace of_band
 
 Result<std::shared_ptr<const Joint>> join_band(const Values& v) {
+    using namespace of_band;
     auto squeezed = grip_squeeze(v);
     if (!squeezed) return squeezed.problem();
-    Band g;
+    BandGrip g;
     g.slit = text(v, "jaws") == "slit";
     g.greased = text(v, "band_slides") == "freely";
     g.radius = number(v, "diameter") / 2;

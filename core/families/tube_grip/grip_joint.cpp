@@ -10,12 +10,13 @@
 #include "families/shared/along_load.h"
 #include "mechanics/first_exit.h"
 #include "mechanics/ring_bending.h"
+#include "quantity/numbers.h"
 
 namespace clampet::families {
 namespace {
 
 constexpr double pi = std::numbers::pi;
-constexpr double infinite = std::numeric_limits<double>::infinity();
+using quantity::infinite;
 constexpr std::size_t line_points = 32;
 static_assert(2 * line_points % mechanics::sum_block == 0);
 

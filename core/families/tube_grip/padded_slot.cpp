@@ -13,11 +13,13 @@
 #include "mechanics/friction_limit.h"
 #include "mechanics/opposed_beds.h"
 #include "quantity/format.h"
+#include "quantity/numbers.h"
 
 namespace clampet::families {
+namespace of_padded_slot {
 namespace {
 
-constexpr double infinite = std::numeric_limits<double>::infinity();
+using quantity::infinite;
 constexpr std::size_t most_points = 512;
 
 struct Slot {
@@ -126,8 +128,10 @@ FormulaMode slips(const Slot& g) {
 }
 
 }  // namespace
+}  // namespace of_padded_slot
 
 Result<std::shared_ptr<const Joint>> join_slot(const Values& v, const mechanics::CutFacePtr& like) {
+    using namespace of_padded_slot;
     auto squeezed = grip_squeeze(v);
     if (!squeezed) return squeezed.problem();
     Slot g;

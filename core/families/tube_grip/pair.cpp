@@ -1,6 +1,7 @@
 #include "families/tube_grip/other_grips.h"
 
 namespace clampet::families {
+namespace of_pair {
 namespace {
 
 class PairJoint : public Joint {
@@ -72,9 +73,11 @@ class PairJoint : public Joint {
 };
 
 }  // namespace
+}  // namespace of_pair
 
 std::shared_ptr<const Joint> right_angle_pair(std::shared_ptr<const Joint> first, std::shared_ptr<const Joint> second,
                                               double apart) {
+    using namespace of_pair;
     return std::make_shared<PairJoint>(std::move(first), std::move(second), apart);
 }
 

@@ -5,6 +5,7 @@
 
 namespace clampet::families {
 
+namespace of_parameters {
 namespace {
 
 std::vector<Parameter> make_rows() {
@@ -146,8 +147,10 @@ std::vector<Parameter> make_rows() {
 }
 
 }  // namespace
+}  // namespace of_parameters
 
 std::span<const Parameter> grip_parameters() {
+    using namespace of_parameters;
     static const std::vector<Parameter> rows = make_rows();
     return rows;
 }

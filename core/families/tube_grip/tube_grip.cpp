@@ -37,6 +37,7 @@ Result<Squeeze> grip_squeeze(const Values& v) {
     return s;
 }
 
+namespace of_tube_grip {
 namespace {
 
 Result<std::shared_ptr<const Joint>> join_jaws(const Values& v) {
@@ -214,8 +215,10 @@ class TubeGrip : public Family {
 };
 
 }  // namespace
+}  // namespace of_tube_grip
 
 const Family& tube_grip() {
+    using namespace of_tube_grip;
     static const TubeGrip family;
     return family;
 }

@@ -12,6 +12,7 @@
 #include "quantity/format.h"
 
 namespace clampet::families {
+namespace of_wedge {
 namespace {
 
 constexpr double degree = std::numbers::pi / 180;
@@ -163,8 +164,10 @@ Result<FormulaParts> build(const Values& v) {
 }
 
 }  // namespace
+}  // namespace of_wedge
 
 const Family& wedge() {
+    using namespace of_wedge;
     static const FormulaFamily family(
         "wedge", "Wedge", "A wedge driven between two faces: does it stay, and how hard must it be pulled out?",
         {

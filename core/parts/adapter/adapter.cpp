@@ -4,6 +4,7 @@
 #include "parts/rows.h"
 
 namespace clampet::parts {
+namespace of_adapter {
 namespace {
 
 /// One end of it: where it lies along the body's axis, and which way is out.
@@ -97,8 +98,10 @@ std::vector<families::Parameter> rows() {
 }
 
 }  // namespace
+}  // namespace of_adapter
 
 const PartKind& adapter_kind() {
+    using namespace of_adapter;
     static const SimpleKind kind(
         {"adapter", "Thread adapter, stud or coupling",
          "A thread at each end: a stud, a coupling nut, an adapter from one thread to another; or a shoe foot or a "

@@ -8,6 +8,7 @@
 #include "parts/rows.h"
 
 namespace clampet::parts {
+namespace of_arm_ends {
 namespace {
 
 /// Its openings, as many as fit beside each other with as much between them as above and below.
@@ -264,8 +265,10 @@ std::vector<Workpiece> tip_pieces(const Values& v) {
 }
 
 }  // namespace
+}  // namespace of_arm_ends
 
 const PartKind& arm_kind() {
+    using namespace of_arm_ends;
     static const SimpleKind kind(
         {"arm", "Arm, its held end", "A board, rod or tube that reaches out and bends: what it is, and its held end."},
         root_rows(), root, {}, fit_root, root_pieces);
@@ -273,6 +276,7 @@ const PartKind& arm_kind() {
 }
 
 const PartKind& arm_tip_kind() {
+    using namespace of_arm_ends;
     static const SimpleKind kind({"arm_tip", "Arm, its far end", "What an arm carries with: a face, a hole or a stud."},
                                  tip_rows(), tip, {}, fit_tip, tip_pieces);
     return kind;

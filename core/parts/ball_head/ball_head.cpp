@@ -1,6 +1,7 @@
 #include "parts/rows.h"
 
 namespace clampet::parts {
+namespace of_ball_head {
 namespace {
 
 /// The lower half of a ball head: a cup with a clamping screw. Origin: the face that it stands on.
@@ -75,8 +76,10 @@ void fit_ball(Values& v, const Port& neighbour, bool above) {
 }
 
 }  // namespace
+}  // namespace of_ball_head
 
 const PartKind& ball_cup_kind() {
+    using namespace of_ball_head;
     static const SimpleKind kind(
         {"ball_cup", "Ball head, cup", "The lower half of a ball head: a cup that a knob tightens.", Role::part,
          Origin::have},
@@ -99,6 +102,7 @@ const PartKind& ball_cup_kind() {
 }
 
 const PartKind& ball_plate_kind() {
+    using namespace of_ball_head;
     static const SimpleKind kind(
         {"ball_plate", "Ball head, ball and plate", "The upper half of a ball head: a ball on a stem under a plate.",
          Role::part, Origin::have},

@@ -1,6 +1,7 @@
 #include "parts/rows.h"
 
 namespace clampet::parts {
+namespace of_ball_tip {
 namespace {
 
 /// The last piece of a chain: a ball, a stem and a plate with an end to carry by. Origin: the ball's middle; z from the
@@ -49,8 +50,10 @@ std::vector<families::Parameter> rows() {
 }
 
 }  // namespace
+}  // namespace of_ball_tip
 
 const PartKind& ball_tip_kind() {
+    using namespace of_ball_tip;
     static const SimpleKind kind(
         {"ball_tip", "Ball with an end plate",
          "A ball on a stem under a small plate: the tip of a printed chain, or a small ball joint."},

@@ -4,6 +4,7 @@
 #include "parts/rows.h"
 
 namespace clampet::parts {
+namespace of_band {
 namespace {
 
 /// A saddle that bands or ties draw on a tube. Origin: on the tube's axis; x along it, z to what it carries.
@@ -56,8 +57,10 @@ std::vector<families::Parameter> rows() {
 }
 
 }  // namespace
+}  // namespace of_band
 
 const PartKind& band_kind() {
+    using namespace of_band;
     static const SimpleKind kind(
         {"band_saddle", "Saddle under bands", "A block that cable ties, hose clamps or a lashing draw on a tube."},
         rows(), build, {}, fit);

@@ -1,6 +1,7 @@
 #include "parts/rows.h"
 
 namespace clampet::parts {
+namespace of_block {
 namespace {
 
 /// A box of one material. Origin: the middle of its lower face.
@@ -71,8 +72,10 @@ std::vector<Workpiece> pieces(const Values& v) {
 }
 
 }  // namespace
+}  // namespace of_block
 
 const PartKind& block_kind() {
+    using namespace of_block;
     static const SimpleKind kind(
         {"block", "Block or board", "A box of one material: a spacer, a riser, a board, with faces or threads."},
         rows(), build, {}, fit, pieces);

@@ -3,6 +3,7 @@
 #include "parts/rows.h"
 
 namespace clampet::parts {
+namespace of_bush {
 namespace {
 
 /// One thread outside, a smaller one inside. Origin: where its flange meets what it is screwed into.
@@ -33,8 +34,10 @@ void fit(Values& v, const Port& neighbour, bool above) {
 }
 
 }  // namespace
+}  // namespace of_bush
 
 const PartKind& bush_kind() {
+    using namespace of_bush;
     static const SimpleKind kind(
         {"bush", "Reducing bush", "One thread outside, a smaller one inside: ⅜ to ¼.", Role::part, Origin::buy},
         {thread_row("outer", "Thread outside", "3/8-16 UNC", "What it is screwed into."),

@@ -2,6 +2,7 @@
 #include "parts/rows.h"
 
 namespace clampet::parts {
+namespace of_camera {
 namespace {
 
 /// How far a battery is drawn until a hand has it; common practice [m].
@@ -94,8 +95,10 @@ Result<Body> build(const Values& v) {
 }
 
 }  // namespace
+}  // namespace of_camera
 
 const PartKind& camera_kind() {
+    using namespace of_camera;
     const std::vector<families::Choice> yes_no{{"yes", "yes"}, {"no", "no"}};
     static const SimpleKind kind(
         {"camera", "Camera with lens", "A camera, its lens and a microphone: what it weighs and where it balances.",

@@ -1,6 +1,7 @@
 #include "parts/rows.h"
 
 namespace clampet::parts {
+namespace of_carrier {
 namespace {
 
 /// A tray with walls for a power bank, a recorder or a receiver. Origin: the middle of its lower face.
@@ -68,8 +69,10 @@ void fit_plates(Values& v, const Port& neighbour, bool above) {
 }
 
 }  // namespace
+}  // namespace of_carrier
 
 const PartKind& carrier_kind() {
+    using namespace of_carrier;
     static const SimpleKind kind(
         {"carrier", "Tray or cage", "What a power bank, a recorder or a receiver lies in."},
         with_end({length_row("length", "Inside, length", 0.150, 1, "Ahead, x."),
@@ -87,6 +90,7 @@ const PartKind& carrier_kind() {
 }
 
 const PartKind& plate_carrier_kind() {
+    using namespace of_carrier;
     static const SimpleKind kind(
         {"plate_carrier", "Rod with weight plates", "A counterweight of plates on a rod that is screwed on.",
          Role::part, Origin::have},

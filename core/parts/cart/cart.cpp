@@ -1,6 +1,7 @@
 #include "parts/rows.h"
 
 namespace clampet::parts {
+namespace of_cart {
 namespace {
 
 /// A cart on four wheels with a shelf and a push bar. Origin: on the floor, below its middle; x ahead.
@@ -45,8 +46,10 @@ Result<Body> build(const Values& v) {
 }
 
 }  // namespace
+}  // namespace of_cart
 
 const PartKind& cart_kind() {
+    using namespace of_cart;
     static const SimpleKind kind(
         {"cart", "Cart", "A cart on wheels with a shelf and a push bar of tube."},
         {length_row("length", "Length", 0.80, 5, "Ahead."), length_row("width", "Width", 0.50, 5, "Across."),

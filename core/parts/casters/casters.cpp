@@ -3,6 +3,7 @@
 #include "parts/rows.h"
 
 namespace clampet::parts {
+namespace of_casters {
 namespace {
 
 /// A board on casters or feet with a socket for a post. Origin: on the floor, below its middle.
@@ -55,8 +56,10 @@ void fit(Values& v, const Port& neighbour, bool above) {
 }
 
 }  // namespace
+}  // namespace of_casters
 
 const PartKind& casters_kind() {
+    using namespace of_casters;
     static const SimpleKind kind(
         {"casters", "Base on casters or feet", "A board on four wheels or feet with a socket for a post."},
         {length_row("length", "Length", 0.50, 5, "Of the board, ahead."),

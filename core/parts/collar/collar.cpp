@@ -1,6 +1,7 @@
 #include "parts/rows.h"
 
 namespace clampet::parts {
+namespace of_collar {
 namespace {
 
 /// A split collar round a tube, drawn together by its screws, with an end to carry by on its side. Origin: on the
@@ -57,8 +58,10 @@ std::vector<families::Parameter> rows() {
 }
 
 }  // namespace
+}  // namespace of_collar
 
 const PartKind& collar_kind() {
+    using namespace of_collar;
     static const SimpleKind kind(
         {"collar", "Split collar", "A collar drawn together round a tube or rod, with an end to carry by."}, rows(),
         build, {}, fit);

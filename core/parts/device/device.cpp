@@ -4,6 +4,7 @@
 #include "parts/rows.h"
 
 namespace clampet::parts {
+namespace of_device {
 namespace {
 
 /// So far before its body a lens is drawn for itself [m].
@@ -90,8 +91,10 @@ std::vector<families::Parameter> rows() {
 }
 
 }  // namespace
+}  // namespace of_device
 
 const PartKind& device_kind() {
+    using namespace of_device;
     static const SimpleKind kind(
         {"device", "Phone, light, monitor or other device",
          "A thing that is carried, by its class: typical mass and balance; weigh yours.", Role::payload, Origin::have},

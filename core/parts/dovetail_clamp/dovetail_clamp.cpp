@@ -3,6 +3,7 @@
 #include "parts/rows.h"
 
 namespace clampet::parts {
+namespace of_dovetail_clamp {
 namespace {
 
 /// A fixed and a moving jaw on a base: what a dovetail plate is clamped in. Origin: the face it stands on; x along the
@@ -72,8 +73,10 @@ std::vector<families::Parameter> rows() {
 }
 
 }  // namespace
+}  // namespace of_dovetail_clamp
 
 const PartKind& dovetail_clamp_kind() {
+    using namespace of_dovetail_clamp;
     static const SimpleKind kind(
         {"dovetail_clamp", "Dovetail clamp", "A fixed and a moving jaw: what a dovetail plate is clamped in.",
          Role::part, Origin::have},

@@ -1,6 +1,7 @@
 #include "parts/rows.h"
 
 namespace clampet::parts {
+namespace of_drop_collar {
 namespace {
 
 /// A board with an over-wide hole that slides on a post and jams under what it carries. Origin: on the post's axis; the
@@ -44,8 +45,10 @@ std::vector<families::Parameter> rows() {
 }
 
 }  // namespace
+}  // namespace of_drop_collar
 
 const PartKind& drop_collar_kind() {
+    using namespace of_drop_collar;
     static const SimpleKind kind({"drop_collar", "Drop collar that jams",
                                   "A board with an over-wide hole: it slides on its post and jams under load."},
                                  rows(), build, {}, fit);

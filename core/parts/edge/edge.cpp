@@ -1,6 +1,7 @@
 #include "parts/rows.h"
 
 namespace clampet::parts {
+namespace of_edge {
 namespace {
 
 /// A desk top, a shelf, a beam, a window sill. Origin: on its edge, at the top; x away from the board, z up.
@@ -22,8 +23,10 @@ Result<Body> build(const Values& v) {
 }
 
 }  // namespace
+}  // namespace of_edge
 
 const PartKind& edge_kind() {
+    using namespace of_edge;
     static const SimpleKind kind(
         {"edge", "Desk edge, shelf or beam",
          "What a screw clamp or a spring clamp is put on: its edge and how thick it is.", Role::support, Origin::site},

@@ -1,6 +1,7 @@
 #include "parts/rows.h"
 
 namespace clampet::parts {
+namespace of_end_clamp {
 namespace {
 
 /// A printed clamp on a board's edge with a cup for a ball chain. Origin: where its upper jaw rests; z up, x away from
@@ -44,8 +45,10 @@ void fit(Values& v, const Port& neighbour, bool) {
 }
 
 }  // namespace
+}  // namespace of_end_clamp
 
 const PartKind& end_clamp_kind() {
+    using namespace of_end_clamp;
     static const SimpleKind kind(
         {"end_clamp", "End clamp of a chain",
          "A printed clamp on a board's edge that a ball-and-socket chain starts from."},

@@ -1,6 +1,7 @@
 #include "parts/rows.h"
 
 namespace clampet::parts {
+namespace of_floor {
 namespace {
 
 /// What a stand stands on. Origin: on the floor, where the rig stands.
@@ -19,8 +20,10 @@ Result<Body> build(const Values& v) {
 }
 
 }  // namespace
+}  // namespace of_floor
 
 const PartKind& floor_kind() {
+    using namespace of_floor;
     static const SimpleKind kind(
         {"floor", "Floor", "What a stand stands on.", Role::support, Origin::site},
         {surface_row("surface", "It is of", "timber floor", "What the feet rub on."),

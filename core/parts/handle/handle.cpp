@@ -1,6 +1,7 @@
 #include "parts/rows.h"
 
 namespace clampet::parts {
+namespace of_handle {
 namespace {
 
 /// A pan arm or handle: a rod with a stud at its end. Origin: where its shoulder is screwed against; z along the rod.
@@ -29,8 +30,10 @@ void fit(Values& v, const Port& neighbour, bool above) {
 }
 
 }  // namespace
+}  // namespace of_handle
 
 const PartKind& handle_kind() {
+    using namespace of_handle;
     static const SimpleKind kind(
         {"handle", "Pan arm or handle", "A rod with a stud that a hand turns a head by."},
         {length_row("length", "Length", 0.25, 2, "From its shoulder to its end."),

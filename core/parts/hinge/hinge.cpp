@@ -1,6 +1,7 @@
 #include "parts/rows.h"
 
 namespace clampet::parts {
+namespace of_hinge {
 namespace {
 
 constexpr double play = 0.0002;  // of the pin in its barrel; from memory
@@ -76,8 +77,10 @@ std::vector<families::Parameter> leaf_rows() {
 }
 
 }  // namespace
+}  // namespace of_hinge
 
 const PartKind& hinge_kind() {
+    using namespace of_hinge;
     static const SimpleKind kind(
         {"hinge", "Friction hinge, fixed leaf", "A leaf with its knuckles and the bolt that draws them together.",
          Role::part, Origin::buy},
@@ -92,6 +95,7 @@ const PartKind& hinge_kind() {
 }
 
 const PartKind& hinge_flap_kind() {
+    using namespace of_hinge;
     static const SimpleKind kind({"hinge_flap", "Friction hinge, moving leaf",
                                   "The leaf that turns: what it is screwed to folds with it.", Role::part, Origin::buy},
                                  leaf_rows(), upper, {}, fit_upper);

@@ -6,6 +6,7 @@
 #include "parts/rows.h"
 
 namespace clampet::parts {
+namespace of_knob {
 namespace {
 
 /// A captive nut, or the head of a captive bolt.
@@ -92,8 +93,10 @@ void fit(Values& v, const Port& neighbour, bool above) {
 }
 
 }  // namespace
+}  // namespace of_knob
 
 const PartKind& knob_kind() {
+    using namespace of_knob;
     static const SimpleKind kind(
         {"knob", "Knob", "A captive nut or bolt in a grip for the hand."},
         {length_row("diameter", "Diameter", 0.050, 0.3, "Of what the hand turns."),

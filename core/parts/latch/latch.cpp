@@ -3,6 +3,7 @@
 #include "parts/rows.h"
 
 namespace clampet::parts {
+namespace of_latch {
 namespace {
 
 /// A release that a plate is snapped into: two lips and a latch that moves. Origin: the face it stands on; x towards
@@ -46,8 +47,10 @@ void fit(Values& v, const Port& neighbour, bool above) {
 }
 
 }  // namespace
+}  // namespace of_latch
 
 const PartKind& latch_kind() {
+    using namespace of_latch;
     static const SimpleKind kind(
         {"latch", "Release with a latch", "Two lips and a latch that snaps shut behind the plate: room for it is kept.",
          Role::part, Origin::buy},

@@ -1,6 +1,7 @@
 #include "parts/rows.h"
 
 namespace clampet::parts {
+namespace of_ledge {
 namespace {
 
 /// A board with a lip and a rest behind it, for a phone, a screen or a mirror that leans back. Origin: the middle of
@@ -41,8 +42,10 @@ void fit(Values& v, const Port& neighbour, bool above) {
 }
 
 }  // namespace
+}  // namespace of_ledge
 
 const PartKind& ledge_kind() {
+    using namespace of_ledge;
     static const SimpleKind kind(
         {"ledge", "Ledge to lean on", "A board with a lip and a rest: a phone, a screen or a mirror leans back on it."},
         with_end(

@@ -1,6 +1,7 @@
 #include "parts/rows.h"
 
 namespace clampet::parts {
+namespace of_link {
 namespace {
 
 /// A link of a folding arm: a board with a pivot at each end. Origin: on its lower pivot's axis, which is y; it lies
@@ -45,8 +46,10 @@ std::vector<Workpiece> pieces(const Values& v) {
 }
 
 }  // namespace
+}  // namespace of_link
 
 const PartKind& link_kind() {
+    using namespace of_link;
     static const SimpleKind kind(
         {"link", "Link of an arm", "A board with a bolt at each end: one link of a folding arm with friction joints."},
         {length_row("length", "Bolt to bolt", 0.30, 3, "Between its two axes."),

@@ -1,6 +1,7 @@
 #include "parts/rows.h"
 
 namespace clampet::parts {
+namespace of_pair {
 namespace {
 
 /// Two collars at a right angle: one on the tube that carries, one for the tube that is carried. Origin: on the axis of
@@ -48,8 +49,10 @@ void fit(Values& v, const Port& neighbour, bool above) {
 }
 
 }  // namespace
+}  // namespace of_pair
 
 const PartKind& pair_kind() {
+    using namespace of_pair;
     static const SimpleKind kind(
         {"pair", "Right-angle pair", "Two collars at a right angle: a tube across a tube."},
         {length_row("below", "On a tube of", 0.025, 1, "Outside of the tube that carries it."),

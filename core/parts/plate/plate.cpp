@@ -5,6 +5,7 @@
 #include "parts/rows.h"
 
 namespace clampet::parts {
+namespace of_plate {
 namespace {
 
 /// A flat plate under a payload. Origin: the middle of its lower face; x is the way in and out of a release.
@@ -93,8 +94,10 @@ std::vector<Workpiece> pieces(const Values& v) {
 }
 
 }  // namespace
+}  // namespace of_plate
 
 const PartKind& plate_kind() {
+    using namespace of_plate;
     static const SimpleKind kind(
         {"plate", "Mounting plate", "A flat plate under a camera: screwed on, slid into a shoe or held by its flanks."},
         {length_row("length", "Length", 0.050, 2, "Ahead, x; the way in and out of a release."),

@@ -3,6 +3,7 @@
 #include "parts/rows.h"
 
 namespace clampet::parts {
+namespace of_post {
 namespace {
 
 /// A post on legs. Origin: on the floor, below its middle.
@@ -46,8 +47,10 @@ Result<Body> build(const Values& v) {
 }
 
 }  // namespace
+}  // namespace of_post
 
 const PartKind& post_kind() {
+    using namespace of_post;
     static const SimpleKind kind(
         {"post", "Post with legs", "A post that stands on the floor on three legs or more, with a stud on top."},
         {length_row("height", "Height", 0.9, 10, "From the floor to the face on its top."),

@@ -3,6 +3,7 @@
 #include "parts/rows.h"
 
 namespace clampet::parts {
+namespace of_post_socket {
 namespace {
 
 /// A block with a hole for a post, rod or dowel, on a face or a thread. Origin: the middle of its lower face.
@@ -60,8 +61,10 @@ std::vector<families::Parameter> rows() {
 }
 
 }  // namespace
+}  // namespace of_post_socket
 
 const PartKind& post_socket_kind() {
+    using namespace of_post_socket;
     static const SimpleKind kind(
         {"post_socket", "Post socket", "A block with a hole that a post, rod or dowel stands in."}, rows(), build, {},
         fit);

@@ -1,6 +1,7 @@
 #include "parts/rows.h"
 
 namespace clampet::parts {
+namespace of_pouch {
 namespace {
 
 /// A pouch or a bag's panel. Origin: on its outer face, where the hole is; x away from it, z up.
@@ -48,8 +49,10 @@ void fit(Values& v, const Port& neighbour, bool above) {
 }
 
 }  // namespace
+}  // namespace of_pouch
 
 const PartKind& pouch_kind() {
+    using namespace of_pouch;
     static const SimpleKind kind(
         {"pouch", "Pouch or bag panel", "Cloth that a tee-nut goes through.", Role::support, Origin::site},
         {length_row("width", "Width", 0.16, 2, "As much as is drawn."),
@@ -62,6 +65,7 @@ const PartKind& pouch_kind() {
 }
 
 const PartKind& cloth_flange_kind() {
+    using namespace of_pouch;
     static const SimpleKind kind(
         {"cloth_flange", "Tee-nut in cloth", "A tee-nut through cloth, between rubber washers."},
         {length_row("diameter", "Washers, diameter", 0.030, 0.2, "They spread the load on the cloth."),

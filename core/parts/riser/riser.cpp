@@ -3,6 +3,7 @@
 #include "parts/rows.h"
 
 namespace clampet::parts {
+namespace of_riser {
 namespace {
 
 /// A round or square column between two others: a riser, a spacer, a standoff. Origin: the middle of its lower face.
@@ -56,8 +57,10 @@ std::vector<Workpiece> pieces(const Values& v) {
 }
 
 }  // namespace
+}  // namespace of_riser
 
 const PartKind& riser_kind() {
+    using namespace of_riser;
     static const SimpleKind kind(
         {"riser", "Riser or standoff", "A column that lifts what stands on it, with a thread or a face at each end."},
         with_end(with_end({length_row("height", "Height", 0.10, 5, "From face to face."),

@@ -1,6 +1,7 @@
 #include "parts/rows.h"
 
 namespace clampet::parts {
+namespace of_screw_clamp {
 namespace {
 
 /// A C-shaped frame with a screw, on an edge or a tube. Origin: where its fixed jaw rests, in the middle; z from the
@@ -71,8 +72,10 @@ std::vector<families::Parameter> rows() {
 }
 
 }  // namespace
+}  // namespace of_screw_clamp
 
 const PartKind& screw_clamp_kind() {
+    using namespace of_screw_clamp;
     static const SimpleKind kind(
         {"screw_clamp", "Screw clamp, C-shaped", "A frame and a screw, on a desk edge, a shelf, a beam or a tube.",
          Role::part, Origin::buy},

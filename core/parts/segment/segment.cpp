@@ -1,6 +1,7 @@
 #include "parts/rows.h"
 
 namespace clampet::parts {
+namespace of_segment {
 namespace {
 
 /// One segment of a printed chain: a ball, and a cup for the next one. Origin: its ball's middle; z to the cup.
@@ -41,8 +42,10 @@ void fit(Values& v, const Port& neighbour, bool) {
 }
 
 }  // namespace
+}  // namespace of_segment
 
 const PartKind& segment_kind() {
+    using namespace of_segment;
     static const SimpleKind kind(
         {"segment", "Chain segment", "A ball and a cup: one segment of a printed chain."},
         {length_row("ball", "Ball, diameter", 0.020, 0.2, "Across the ball."),

@@ -1,6 +1,7 @@
 #include "parts/rows.h"
 
 namespace clampet::parts {
+namespace of_shoe {
 namespace {
 
 /// A sprung shoe: two lips that a plate slides under, open at one end. Origin: the face it stands on; x towards its
@@ -47,8 +48,10 @@ std::vector<families::Parameter> rows() {
 }
 
 }  // namespace
+}  // namespace of_shoe
 
 const PartKind& shoe_kind() {
+    using namespace of_shoe;
     static const SimpleKind kind({"shoe", "Shoe with sprung lips",
                                   "Two lips that a plate slides under, open at one end.", Role::part, Origin::buy},
                                  rows(), build, {}, fit);

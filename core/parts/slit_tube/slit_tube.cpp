@@ -1,6 +1,7 @@
 #include "parts/rows.h"
 
 namespace clampet::parts {
+namespace of_slit_tube {
 namespace {
 
 /// A tube that stands in a socket, slit at its upper end and drawn down by bands on the tube in it. Origin: the middle
@@ -45,8 +46,10 @@ void fit(Values& v, const Port& neighbour, bool above) {
 }
 
 }  // namespace
+}  // namespace of_slit_tube
 
 const PartKind& slit_tube_kind() {
+    using namespace of_slit_tube;
     static const SimpleKind kind(
         {"slit_tube", "Slit tube under bands",
          "A tube slit at its upper end: hose clamps or ties draw it down on the tube in it."},

@@ -1,6 +1,7 @@
 #include "parts/rows.h"
 
 namespace clampet::parts {
+namespace of_slot_clamp {
 namespace {
 
 /// A block with a slot that goes over the edge of a board or a bar, its faces padded, and a screw that presses from
@@ -75,8 +76,10 @@ std::vector<families::Parameter> rows() {
 }
 
 }  // namespace
+}  // namespace of_slot_clamp
 
 const PartKind& slot_clamp_kind() {
+    using namespace of_slot_clamp;
     static const SimpleKind kind(
         {"slot_clamp", "Slot clamp", "A block with a padded slot over a board's edge or a rail, and a screw."}, rows(),
         build, {}, fit);

@@ -1,6 +1,7 @@
 #include "parts/rows.h"
 
 namespace clampet::parts {
+namespace of_spring_clamp {
 namespace {
 
 /// Two padded jaws and a spring. Origin: on the axis of what it grips; z up to what it carries, x along the tube.
@@ -50,8 +51,10 @@ std::vector<families::Parameter> rows() {
 }
 
 }  // namespace
+}  // namespace of_spring_clamp
 
 const PartKind& spring_clamp_kind() {
+    using namespace of_spring_clamp;
     static const SimpleKind kind(
         {"spring_clamp", "Spring clamp", "Padded jaws and a spring: quick, and only as strong as its spring.",
          Role::part, Origin::buy},

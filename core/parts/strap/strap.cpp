@@ -1,6 +1,7 @@
 #include "parts/rows.h"
 
 namespace clampet::parts {
+namespace of_strap {
 namespace {
 
 /// A strap or belt, on a person or a bag. Origin: on its outer face; x away from what wears it, z up along it.
@@ -67,8 +68,10 @@ void fit(Values& v, const Port& neighbour, bool above) {
 }
 
 }  // namespace
+}  // namespace of_strap
 
 const PartKind& strap_kind() {
+    using namespace of_strap;
     static const SimpleKind kind(
         {"strap", "Strap or belt", "A strap of a harness or a bag: plates are put over it.", Role::support,
          Origin::site},
@@ -83,6 +86,7 @@ const PartKind& strap_kind() {
 }
 
 const PartKind& strap_plates_kind() {
+    using namespace of_strap;
     static const SimpleKind kind(
         {"strap_plates", "Plates on a strap", "Two plates over a strap, drawn together by bolts beside it."},
         with_end(

@@ -4,6 +4,7 @@
 #include "parts/rows.h"
 
 namespace clampet::parts {
+namespace of_tongue {
 namespace {
 
 /// What turns in a yoke, with an end to carry by. Origin: on the pivot's axis, which is y; z to what it carries.
@@ -79,8 +80,10 @@ std::vector<Workpiece> pieces(const Values& v) {
 }
 
 }  // namespace
+}  // namespace of_tongue
 
 const PartKind& tongue_kind() {
+    using namespace of_tongue;
     static const SimpleKind kind(
         {"tongue", "Tilt cradle, upper half", "What turns in a yoke, with a plate for the camera."}, rows(), build, {},
         fit, pieces);

@@ -1,6 +1,7 @@
 #include "parts/rows.h"
 
 namespace clampet::parts {
+namespace of_trestle {
 namespace {
 
 /// A trestle that is knocked down: two pairs of legs and a rail on edge. Origin: on the floor, below the rail's middle;
@@ -39,8 +40,10 @@ Result<Body> build(const Values& v) {
 }
 
 }  // namespace
+}  // namespace of_trestle
 
 const PartKind& trestle_kind() {
+    using namespace of_trestle;
     static const SimpleKind kind(
         {"trestle", "Trestle", "Two pairs of legs and a rail on edge: it is knocked down and carried."},
         {length_row("height", "Height", 0.75, 5, "From the floor to the rail's top."),

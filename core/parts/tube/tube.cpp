@@ -1,6 +1,7 @@
 #include "parts/rows.h"
 
 namespace clampet::parts {
+namespace of_tube {
 namespace {
 
 /// A tube or a rod. Origin: its middle; x along a level one.
@@ -52,8 +53,10 @@ void fit(Values& v, const Port& neighbour, bool above) {
 }
 
 }  // namespace
+}  // namespace of_tube
 
 const PartKind& tube_kind() {
+    using namespace of_tube;
     static const SimpleKind kind(
         {"tube", "Tube or rod", "A handrail, a scaffold tube, a boom's rod: what jaws and collars grip.", Role::support,
          Origin::site},

@@ -1,6 +1,7 @@
 #include "parts/rows.h"
 
 namespace clampet::parts {
+namespace of_turntable {
 namespace {
 
 /// What turns a camera: a box with a servo and a gear, or a bearing for the hand. Origin: the middle of its lower face.
@@ -51,8 +52,10 @@ void fit_table(Values& v, const Port& neighbour, bool above) {
 }
 
 }  // namespace
+}  // namespace of_turntable
 
 const PartKind& pan_base_kind() {
+    using namespace of_turntable;
     static const SimpleKind kind(
         {"pan_base", "Pan base", "What a camera is turned on: a bearing and a servo with its gear, or a hand."},
         with_end(
@@ -76,6 +79,7 @@ const PartKind& pan_base_kind() {
 }
 
 const PartKind& turntable_kind() {
+    using namespace of_turntable;
     static const SimpleKind kind(
         {"turntable", "Turntable", "The disc on a pan base that is turned with the camera."},
         with_end({length_row("diameter", "Diameter", 0.10, 1, "Across."),

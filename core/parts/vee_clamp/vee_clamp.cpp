@@ -2,6 +2,7 @@
 #include "parts/rows.h"
 
 namespace clampet::parts {
+namespace of_vee_clamp {
 namespace {
 
 /// What the upper jaw lies on the tube with: its outline across the tube, and what its port says of it.
@@ -163,8 +164,10 @@ std::vector<families::Parameter> rows(std::vector<families::Parameter> of_the_up
 }
 
 }  // namespace
+}  // namespace of_vee_clamp
 
 const PartKind& vee_clamp_kind() {
+    using namespace of_vee_clamp;
     static const SimpleKind kind(
         {"vee_clamp", "V-jaw clamp", "Two jaws of board round a tube, a V and a pad, drawn together by two screws."},
         rows({quantity_row("half_angle", "V, half angle", quantity::Dimension::angle, 60 * quantity::degree,
@@ -176,6 +179,7 @@ const PartKind& vee_clamp_kind() {
 }
 
 const PartKind& flat_jaws_kind() {
+    using namespace of_vee_clamp;
     static const SimpleKind kind(
         {"flat_jaws", "Flat jaws", "Two flat jaws of board on a tube or a bar, drawn together by two screws."},
         rows({}), build_flat, {}, fit_flat);

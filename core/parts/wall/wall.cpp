@@ -1,6 +1,7 @@
 #include "parts/rows.h"
 
 namespace clampet::parts {
+namespace of_wall {
 namespace {
 
 /// A wall, a ceiling, a door or a plate that is there: a face to screw or stick to. Origin: the middle of that face.
@@ -19,8 +20,10 @@ Result<Body> build(const Values& v) {
 }
 
 }  // namespace
+}  // namespace of_wall
 
 const PartKind& wall_kind() {
+    using namespace of_wall;
     static const SimpleKind kind(
         {"wall", "Wall or ceiling", "A face that is there, to screw or to stick to.", Role::support, Origin::site},
         {choice_row("is", "It is", {{"wall", "a wall or a door"}, {"ceiling", "a ceiling or the underside of a beam"}},

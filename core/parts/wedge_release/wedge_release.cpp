@@ -4,6 +4,7 @@
 #include "parts/rows.h"
 
 namespace clampet::parts {
+namespace of_wedge_release {
 namespace {
 
 /// A seat with two sloping cheeks and a lever that drives a wedge plate into it. Origin: the face it stands on; x is
@@ -101,8 +102,10 @@ families::Parameter angle_row() {
 }
 
 }  // namespace
+}  // namespace of_wedge_release
 
 const PartKind& wedge_seat_kind() {
+    using namespace of_wedge_release;
     static const SimpleKind kind(
         {"wedge_seat", "Wedge release with its lever",
          "Two sloping cheeks: a lever drives a wedge-shaped plate in between them."},
@@ -121,6 +124,7 @@ const PartKind& wedge_seat_kind() {
 }
 
 const PartKind& wedge_plate_kind() {
+    using namespace of_wedge_release;
     static const SimpleKind kind(
         {"wedge_plate", "Wedge plate", "A plate with sloping sides under a camera: it is driven into its release."},
         with_end({length_row("width", "Width", 0.050, 0.5, "Where it is wide."),

@@ -1,6 +1,7 @@
 #include "parts/rows.h"
 
 namespace clampet::parts {
+namespace of_weight {
 namespace {
 
 /// A counterweight with a split collar that slides along a rod. Origin: on the rod's axis; x along the rod, z up.
@@ -25,8 +26,10 @@ void fit(Values& v, const Port& neighbour, bool above) {
 }
 
 }  // namespace
+}  // namespace of_weight
 
 const PartKind& weight_kind() {
+    using namespace of_weight;
     static const SimpleKind kind(
         {"weight", "Counterweight", "Plates or a full bottle on a collar that slides along a rod.", Role::part,
          Origin::have},

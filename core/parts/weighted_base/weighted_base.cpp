@@ -3,6 +3,7 @@
 #include "parts/rows.h"
 
 namespace clampet::parts {
+namespace of_weighted_base {
 namespace {
 
 /// A heavy plate on small feet, round or square. Origin: on the floor, below its middle.
@@ -98,8 +99,10 @@ std::vector<families::Parameter> rows() {
 }
 
 }  // namespace
+}  // namespace of_weighted_base
 
 const PartKind& weighted_base_kind() {
+    using namespace of_weighted_base;
     static const SimpleKind kind(
         {"weighted_base", "Weighted base", "A heavy plate on small feet, with a hole for a post or a stud."}, rows(),
         build, {}, fit);

@@ -1,6 +1,7 @@
 #include "parts/rows.h"
 
 namespace clampet::parts {
+namespace of_yoke {
 namespace {
 
 /// Two cheeks with a bolt through them, or one: the lower half of a hinge or a tilt. Origin: the face it stands on; the
@@ -89,8 +90,10 @@ std::vector<Workpiece> pieces(const Values& v) {
 }
 
 }  // namespace
+}  // namespace of_yoke
 
 const PartKind& yoke_kind() {
+    using namespace of_yoke;
     static const SimpleKind kind(
         {"yoke", "Yoke or knuckle, lower half", "Two cheeks and a bolt: what a tongue tilts between."}, rows(), build,
         {}, fit, pieces);

@@ -1,6 +1,7 @@
 #include <cmath>
 #include <numbers>
 
+#include "constants.h"
 #include "families/arm/arm_model.h"
 #include "families/arm/section_properties.h"
 #include "families/bench.h"
@@ -10,8 +11,8 @@ using namespace clampet;
 using namespace bench;
 
 namespace {
-constexpr double pi = std::numbers::pi;
-constexpr double gravity = 9.80665;
+using constants::gravity;
+using constants::pi;
 /// A slender steel bar without a payload: shear and rotary inertia are small.
 Values bar(double length = 1, double height = 0.02, double width = 0.03) {
     return {{"length", length},     {"root_height", height}, {"root_width", width}, {"modulus", 200e9},

@@ -3,6 +3,7 @@
 #include <cmath>
 #include <numbers>
 
+#include "constants.h"
 #include "families/arm/arm_model.h"
 #include "families/bench.h"
 
@@ -10,7 +11,7 @@ using namespace clampet;
 using namespace bench;
 
 namespace {
-constexpr double pi = std::numbers::pi;
+using constants::pi;
 /// A slender steel rod without a payload or weight, so that bending is all there is.
 Values rod(double diameter = 0.012) {
     return {{"length", 1.0},        {"section", s("round")},  {"root_height", diameter}, {"modulus", 200e9},

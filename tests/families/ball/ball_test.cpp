@@ -3,13 +3,14 @@
 #include <nlohmann/json.hpp>
 #include <numbers>
 
+#include "constants.h"
 #include "families/bench.h"
 
 using namespace clampet;
 using namespace bench;
 
 namespace {
-constexpr double degree = std::numbers::pi / 180;
+using constants::degree;
 Values two_rings(double seat, double cap) {
     return {{"diameter", 0.022}, {"friction", 0.2}, {"force", 500.0}, {"seat_angle", seat}, {"cap_angle", cap}};
 }

@@ -1,14 +1,15 @@
 #include <cmath>
 #include <numbers>
 
+#include "constants.h"
 #include "families/bench.h"
 
 using namespace clampet;
 using namespace bench;
 
 namespace {
-constexpr double pi = std::numbers::pi;
-constexpr double gravity = 9.80665;
+using constants::gravity;
+using constants::pi;
 }  // namespace
 
 TEST_CASE("printed chains: fingers are pieces of a ring", "[ball_chain]") {

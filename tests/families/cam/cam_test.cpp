@@ -1,7 +1,9 @@
 #include <cmath>
 #include <numbers>
 
+#include "constants.h"
 #include "families/bench.h"
+#include "families/choices.h"
 #include "mechanics/jamming.h"
 #include "mechanics/wood.h"
 #include "study/bench.h"
@@ -11,8 +13,8 @@ using namespace clampet;
 using namespace bench;
 
 namespace {
-constexpr double pi = std::numbers::pi;
-const std::string force = "force";
+using choices::force;
+using constants::pi;
 }  // namespace
 
 TEST_CASE("an eccentric stays shut at every angle when its offset is small enough", "[cam]") {

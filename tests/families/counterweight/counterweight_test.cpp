@@ -1,13 +1,14 @@
 #include <cmath>
 
+#include "constants.h"
 #include "families/bench.h"
 
 using namespace clampet;
 using namespace bench;
 
 namespace {
-constexpr double gravity = 9.80665;
-constexpr double g = 9.80665;
+using constants::g;
+using constants::gravity;
 }  // namespace
 
 TEST_CASE("levers balance", "[counterweight]") {

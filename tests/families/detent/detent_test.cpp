@@ -1,13 +1,14 @@
 #include <cmath>
 #include <numbers>
 
+#include "constants.h"
 #include "families/bench.h"
 
 using namespace clampet;
 using namespace bench;
 
 namespace {
-constexpr double pi = std::numbers::pi;
+using constants::pi;
 }
 
 TEST_CASE("a sprung ball climbs out of its hole", "[detent]") {

@@ -1,15 +1,17 @@
 #include <cmath>
 #include <numbers>
 
+#include "constants.h"
 #include "families/bench.h"
+#include "families/choices.h"
 #include "mechanics/tightening.h"
 
 using namespace clampet;
 using namespace bench;
 
 namespace {
-constexpr double pi = std::numbers::pi;
-const std::string force = "force";
+using choices::force;
+using constants::pi;
 }  // namespace
 
 TEST_CASE("a dovetail's flanks and base balance", "[dovetail]") {

@@ -1,3 +1,4 @@
+#include "constants.h"
 #include "families/bench.h"
 #include "mechanics/curved_beam.h"
 #include "mechanics/wood.h"
@@ -6,8 +7,8 @@ using namespace clampet;
 using namespace bench;
 
 namespace {
-constexpr double inch = 0.0254;
-constexpr double pound_force = 4.4482216152605;
+using constants::inch;
+using constants::pound_force;
 }  // namespace
 
 TEST_CASE("the hook of the handbook, as a curved beam", "[edge_clamp][published]") {

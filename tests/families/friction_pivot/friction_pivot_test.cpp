@@ -1,12 +1,13 @@
 #include <cmath>
 
 #include "families/bench.h"
+#include "families/choices.h"
 
 using namespace clampet;
 using namespace bench;
 
 namespace {
-const std::string force = "force";
+using choices::force;
 }  // namespace
 
 TEST_CASE("a friction pivot holds as a disk clutch does", "[friction_pivot][published]") {

@@ -1,6 +1,7 @@
 #include <cmath>
 
 #include "catalogue/stock.h"
+#include "constants.h"
 #include "families/bench.h"
 #include "families/stock_use.h"
 #include "mechanics/wood.h"
@@ -9,8 +10,8 @@ using namespace clampet;
 using namespace bench;
 
 namespace {
-constexpr double inch = 0.0254;
-constexpr double pound_force = 4.4482216152605;
+using constants::inch;
+using constants::pound_force;
 }  // namespace
 
 TEST_CASE("withdrawal of screws, inch and metric forms agree", "[insert][published]") {

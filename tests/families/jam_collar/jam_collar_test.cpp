@@ -1,5 +1,6 @@
 #include <cmath>
 
+#include "constants.h"
 #include "families/bench.h"
 #include "mechanics/jamming.h"
 #include "mechanics/wood.h"
@@ -8,7 +9,7 @@ using namespace clampet;
 using namespace bench;
 
 namespace {
-constexpr double inch = 0.0254;
+using constants::inch;
 }  // namespace
 
 TEST_CASE("a bracket on a pipe jams from 12 in on", "[jam_collar][published]") {

@@ -3,6 +3,7 @@
 #include <numbers>
 
 #include "catalogue/material.h"
+#include "constants.h"
 #include "families/bench.h"
 #include "families/stock_use.h"
 
@@ -11,7 +12,7 @@ using namespace bench;
 
 namespace {
 
-constexpr double pi = std::numbers::pi;
+using constants::pi;
 Values heat_set() {
     return {{"print_shear", 16.8e6}, {"print_bearing", 22e6}, {"infill", 0.2},
             {"wall", 0.004},         {"depth", 0.0081},       {"insert_diameter", 0.0063}};

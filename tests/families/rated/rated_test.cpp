@@ -1,12 +1,13 @@
 #include <algorithm>
 
+#include "constants.h"
 #include "families/bench.h"
 
 using namespace clampet;
 using namespace bench;
 
 namespace {
-constexpr double g = 9.80665;
+using constants::g;
 }
 
 TEST_CASE("a rating is asked by force or by moment, whichever asks for more", "[rated]") {

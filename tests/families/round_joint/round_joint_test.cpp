@@ -1,6 +1,7 @@
 #include <cmath>
 #include <numbers>
 
+#include "constants.h"
 #include "families/bench.h"
 
 using namespace clampet;
@@ -8,7 +9,7 @@ using namespace bench;
 
 namespace {
 
-constexpr double pi = std::numbers::pi;
+using constants::pi;
 
 Values held(const char* how, Values more = {}) {
     Values v{{"held", s(how)}, {"post", 0.025}, {"bore", 0.0252}, {"depth", 0.06}, {"friction", 0.4}};

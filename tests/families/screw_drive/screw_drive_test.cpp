@@ -1,7 +1,9 @@
 #include <cmath>
 #include <numbers>
 
+#include "constants.h"
 #include "families/bench.h"
+#include "families/choices.h"
 #include "mechanics/tightening.h"
 #include "mechanics/wood.h"
 
@@ -9,8 +11,8 @@ using namespace clampet;
 using namespace bench;
 
 namespace {
-constexpr double pi = std::numbers::pi;
-const std::string force = "force";
+using choices::force;
+using constants::pi;
 }  // namespace
 
 TEST_CASE("a power screw takes the torque of the handbook's example", "[screw_drive][published]") {

@@ -2,6 +2,7 @@
 #include <cmath>
 #include <numbers>
 
+#include "constants.h"
 #include "families/bench.h"
 
 using namespace clampet;
@@ -9,7 +10,7 @@ using namespace bench;
 
 namespace {
 
-constexpr double pi = std::numbers::pi;
+using constants::pi;
 Values cloth() {
     return {{"flange_diameter", 0.025}, {"strip_strength", 1200.0},
             {"preload", 200.0},         {"kept", 0.7},

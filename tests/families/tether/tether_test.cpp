@@ -1,3 +1,4 @@
+#include "constants.h"
 #include "families/bench.h"
 #include "mechanics/falling.h"
 
@@ -5,7 +6,7 @@ using namespace clampet;
 using namespace bench;
 
 namespace {
-constexpr double gravity = 9.80665;
+using constants::gravity;
 }  // namespace
 
 TEST_CASE("a tether catches with the energy of the fall", "[tether]") {

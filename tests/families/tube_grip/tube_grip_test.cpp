@@ -1,5 +1,6 @@
 #include <numbers>
 
+#include "constants.h"
 #include "families/bench.h"
 #include "families/stock_use.h"
 
@@ -7,7 +8,8 @@ using namespace clampet;
 using namespace bench;
 
 namespace {
-constexpr double pi = std::numbers::pi, degree = pi / 180;
+using constants::degree;
+using constants::pi;
 const double r = 0.015, L = 0.06, F = 1000, mu = 0.25;
 
 Values grip(const char* jaws) {
@@ -21,7 +23,7 @@ Values grip(const char* jaws) {
             {"flank", 0.05},
             {"pad_width", 0.0}};
 }
-Values with(Values v, const char* key, families::Value value) {
+Values grip_with(Values v, const char* key, families::Value value) {
     v[key] = std::move(value);
     return v;
 }
@@ -37,28 +39,28 @@ TEST_CASE("two flat jaws, closed forms", "[families][tube_grip]") {
     CHECK(factor("tube_grip", v, {0, 0, 0, 0, 0, 1}, "slips") == relative(mu * F * L / 2, 5e-3));
     CHECK(mode(report("tube_grip", v, {0, 0, 0, 0, 0, 1}), "slips").motion.does() == "yaws between the jaws");
     CHECK(factor("tube_grip", v, {0, 0, 0, 0, 1, 0}, "rocks") == relative(F * L / 2, 1e-6));
-    CHECK(factor("tube_grip", with(v, "rigid_jaws", std::string("two")), {0, 0, 0, 0, 1, 0}, "rocks") ==
+    CHECK(factor("tube_grip", grip_with(v, "rigid_jaws", std::string("two")), {0, 0, 0, 0, 1, 0}, "rocks") ==
           relative(F * L, 1e-6));
 }
 
 TEST_CASE("jaw law: a locked jaw parts at twice the force of a sprung one", "[families][tube_grip]") {
     for (const char* jaws : {"flat", "collar"}) {
         CHECK(factor("tube_grip", grip(jaws), {0, 0, 1, 0, 0, 0}, "parts") == relative(2 * F, 1e-9));
-        CHECK(factor("tube_grip", with(grip(jaws), "jaw_law", std::string("spring")), {0, 0, 1, 0, 0, 0}, "parts") ==
-              relative(F, 1e-9));
+        CHECK(factor("tube_grip", grip_with(grip(jaws), "jaw_law", std::string("spring")), {0, 0, 1, 0, 0, 0},
+                     "parts") == relative(F, 1e-9));
     }
     CHECK(factor("tube_grip", grip("vee"), {0, 0, 1, 0, 0, 0}, "parts") == relative(2 * F, 1e-9));
-    CHECK(factor("tube_grip", with(grip("vee"), "jaw_law", std::string("spring")), {0, 0, 1, 0, 0, 0}, "parts") ==
+    CHECK(factor("tube_grip", grip_with(grip("vee"), "jaw_law", std::string("spring")), {0, 0, 1, 0, 0, 0}, "parts") ==
           relative(F, 1e-9));
     // Pressed into the V it does not part.
     CHECK(std::isinf(factor("tube_grip", grip("vee"), {0, 0, -1, 0, 0, 0}, "parts")));
     // The V on the moving jaw is pulled on by the same load.
-    CHECK(factor("tube_grip", with(grip("vee"), "vee_on", std::string("moving")), {0, 0, -1, 0, 0, 0}, "parts") ==
+    CHECK(factor("tube_grip", grip_with(grip("vee"), "vee_on", std::string("moving")), {0, 0, -1, 0, 0, 0}, "parts") ==
           relative(2 * F, 1e-9));
 }
 
 TEST_CASE("V jaw, closed forms", "[families][tube_grip]") {
-    const auto spring = with(grip("vee"), "jaw_law", std::string("spring"));
+    const auto spring = grip_with(grip("vee"), "jaw_law", std::string("spring"));
     const double s = std::sin(45 * degree), sum = F + F / s;
     CHECK(factor("tube_grip", spring, {1, 0, 0, 0, 0, 0}, "slips") == relative(mu * sum, 1e-6));
     CHECK(factor("tube_grip", spring, {0, 0, 0, 1, 0, 0}, "slips") == relative(mu * sum * r, 1e-6));
@@ -72,16 +74,16 @@ TEST_CASE("V jaw, closed forms", "[families][tube_grip]") {
     CHECK(factor("tube_grip", spring, {0, 0, 0, 0, 0, 1}, "rocks") == relative(F * L / 2, 1e-6));
     CHECK(factor("tube_grip", spring, {0, 0, 0, 0, 1, 0}, "rocks") == relative(F * L / 2, 1e-6));
     // Seated: N_v = F/(2 (sin + mu cos)).
-    CHECK(factor("tube_grip", with(spring, "seating", std::string("as_tightened")), {1, 0, 0, 0, 0, 0}, "slips") ==
+    CHECK(factor("tube_grip", grip_with(spring, "seating", std::string("as_tightened")), {1, 0, 0, 0, 0, 0}, "slips") ==
           relative(mu * (F + F / (s * (1 + mu))), 1e-6));
 }
 
 TEST_CASE("split collar", "[families][tube_grip]") {
     CHECK(factor("tube_grip", grip("collar"), {1, 0, 0, 0, 0, 0}, "slips") == relative(mu * F * 8 / pi, 1e-6));
-    CHECK(factor("tube_grip", with(grip("collar"), "collar_fit", std::string("loose")), {0, 0, 0, 1, 0, 0}, "slips") ==
-          relative(mu * F * 2 * r, 1e-6));
-    CHECK(factor("tube_grip", with(grip("collar"), "collar_fit", std::string("lapped")), {1, 0, 0, 0, 0, 0}, "slips") ==
-          relative(mu * F * pi, 1e-6));
+    CHECK(factor("tube_grip", grip_with(grip("collar"), "collar_fit", std::string("loose")), {0, 0, 0, 1, 0, 0},
+                 "slips") == relative(mu * F * 2 * r, 1e-6));
+    CHECK(factor("tube_grip", grip_with(grip("collar"), "collar_fit", std::string("lapped")), {1, 0, 0, 0, 0, 0},
+                 "slips") == relative(mu * F * pi, 1e-6));
     CHECK(factor("tube_grip", grip("collar"), {0, 0, 0, 0, 1, 0}, "opens") == relative(F * L / 3, 1e-6));
     CHECK(factor("tube_grip", grip("collar"), {0, 0, 0, 0, 0, 1}, "rocks") == relative(F * L, 1e-6));
 }
@@ -89,17 +91,17 @@ TEST_CASE("split collar", "[families][tube_grip]") {
 TEST_CASE("a thin tube is marked as Roark's ring", "[families][tube_grip][published]") {
     // Roark: M = 0.3183 F r per length for two opposite loads; sigma = 6 M/(L t^2).
     const double t = 0.0015, sigma = 6 * 0.31831 * F * (r - t / 2) / (L * t * t);  // r to the middle of the wall
-    auto v = with(with(grip("flat"), "wall", t), "tube_strength", 2 * sigma);
+    auto v = grip_with(grip_with(grip("flat"), "wall", t), "tube_strength", 2 * sigma);
     // Locked jaws: one side carries F + Fz/2, so twice the stress at Fz = 2F; it parts there too.
     CHECK(factor("tube_grip", v, {0, 0, 1, 0, 0, 0}, "marks") == relative(2 * F, 1e-3));
     CHECK(mode(report("tube_grip", v, {0, 0, 1, 0, 0, 0}), "marks").mode_class == families::ModeClass::service);
     // The squeeze alone is too much: its share, whatever the load.
-    CHECK(factor("tube_grip", with(v, "tube_strength", 0.5 * sigma), {1, 0, 0, 0, 0, 0}, "marks") ==
+    CHECK(factor("tube_grip", grip_with(v, "tube_strength", 0.5 * sigma), {1, 0, 0, 0, 0, 0}, "marks") ==
           relative(0.5, 1e-4));
     CHECK(std::isinf(factor("tube_grip", grip("flat"), {0, 0, 1, 0, 0, 0}, "crush")));  // a solid bar, pads unchecked
     // A V bends the ring less than two flats, a close collar much less.
     const auto stress = [&](const char* jaws) {
-        return result(report("tube_grip", with(grip(jaws), "wall", t), Wrench{}), "tube_stress");
+        return result(report("tube_grip", grip_with(grip(jaws), "wall", t), Wrench{}), "tube_stress");
     };
     CHECK(stress("vee") < stress("flat"));
     CHECK(stress("collar") < 0.5 * stress("flat"));
@@ -110,7 +112,7 @@ TEST_CASE("a tube folds later than it is marked", "[families][tube_grip][publish
     // middle of the wall.
     const double fy = 235e6;
     const auto folds_at = [&](double D, double t, double length) {
-        auto v = with(with(grip("flat"), "wall", t), "tube_strength", fy);
+        auto v = grip_with(grip_with(grip("flat"), "wall", t), "tube_strength", fy);
         v["diameter"] = D;
         v["length"] = length;
         v["force"] = 100.0;  // pressed with more than twice that, the load alone folds it
@@ -128,17 +130,17 @@ TEST_CASE("a tube folds later than it is marked", "[families][tube_grip][publish
         CHECK(folds_at(d, wall, b) == relative(dnv, 0.25));
     }
     // A lapped collar presses a hoop: it yields all at once.
-    auto hoop =
-        with(with(with(grip("collar"), "wall", 0.0015), "collar_fit", std::string("lapped")), "tube_strength", 1e6);
+    auto hoop = grip_with(grip_with(grip_with(grip("collar"), "wall", 0.0015), "collar_fit", std::string("lapped")),
+                          "tube_strength", 1e6);
     const auto squeezed = report("tube_grip", hoop, {1, 0, 0, 0, 0, 0});
     CHECK(mode(squeezed, "crush").factor == relative(mode(squeezed, "marks").factor, 1e-9));
 }
 
 TEST_CASE("unlike faces hold each by its own friction", "[families][tube_grip]") {
     const auto unlike = [](Values v, double other) {
-        return with(with(std::move(v), "faces", std::string("unlike")), "other_friction", other);
+        return grip_with(grip_with(std::move(v), "faces", std::string("unlike")), "other_friction", other);
     };
-    const auto sprung = [](const char* jaws) { return with(grip(jaws), "jaw_law", std::string("spring")); };
+    const auto sprung = [](const char* jaws) { return grip_with(grip(jaws), "jaw_law", std::string("spring")); };
     // Flat: μ₁ F + μ₂ F. V: the pad holds μ₂ F, its flanks μ₁ F/sin β.
     CHECK(factor("tube_grip", unlike(sprung("flat"), 0.8), {1, 0, 0, 0, 0, 0}, "slips") ==
           relative((mu + 0.8) * F, 1e-3));
@@ -155,7 +157,7 @@ TEST_CASE("unlike faces hold each by its own friction", "[families][tube_grip]")
               relative(factor("tube_grip", sprung(jaws), {3, 1, -2, 0.02, 0, 0.01}, "slips"), 1e-9));
     // The grippy face is the one that is pressed: a push into it holds more than one into the slippery one.
     const auto pressed = [&](const char* side) {
-        auto v = with(unlike(grip("flat"), 0.8), "fixed_side", std::string(side));
+        auto v = grip_with(unlike(grip("flat"), 0.8), "fixed_side", std::string(side));
         return mode(report("tube_grip", v, Load{{0, 0, -800, 0, 0, 0}, {1, 0, 0, 0, 0, 0}}), "slips").factor_live;
     };
     CHECK(pressed("own") == relative(mu * (F + 400) + 0.8 * (F - 400), 1e-3));
@@ -163,7 +165,7 @@ TEST_CASE("unlike faces hold each by its own friction", "[families][tube_grip]")
 }
 
 TEST_CASE("soft pads are squashed, hard ones crushed", "[families][tube_grip]") {
-    auto v = with(with(grip("flat"), "pad_width", 0.01), "pad_strength", 0.5 * F / (L * 0.01));
+    auto v = grip_with(grip_with(grip("flat"), "pad_width", 0.01), "pad_strength", 0.5 * F / (L * 0.01));
     CHECK(report("tube_grip", v, {1, 0, 0, 0, 0, 0}).factor == relative(0.5, 1e-6));
     v["pads"] = std::string("soft");
     const auto soft = report("tube_grip", v, {1, 0, 0, 0, 0, 0});
@@ -216,31 +218,31 @@ TEST_CASE("a collar presses its tube as a cosine, lapped as a hoop", "[families]
     for (int k = 1; k < 4000; ++k) m += 1 / std::pow(4.0 * k * k - 1, 2);
     m *= 2 / pi * 4 / pi;
     const auto stress = [&](const char* fit) {
-        return result(
-            report("tube_grip", with(with(grip("collar"), "wall", t), "collar_fit", std::string(fit)), Wrench{}),
-            "tube_stress");
+        return result(report("tube_grip",
+                             grip_with(grip_with(grip("collar"), "wall", t), "collar_fit", std::string(fit)), Wrench{}),
+                      "tube_stress");
     };
     CHECK(stress("cosine") == relative(6 * m * F * rm / (L * t * t), 1e-5));
     CHECK(stress("lapped") == relative(F / (2 * L * t), 1e-9));
     CHECK(stress("loose") == relative(6 / pi * F * rm / (L * t * t), 1e-5));
     // Pads by the peak: p0 of a cosine is 4/pi of the mean; a rocking moment presses one end more: F/L (1 + 6 M/(F L)).
-    auto padded = with(with(grip("collar"), "pad_width", 0.01), "pad_strength", 10e6);
+    auto padded = grip_with(grip_with(grip("collar"), "pad_width", 0.01), "pad_strength", 10e6);
     CHECK(factor("tube_grip", padded, {0, 0, -1, 0, 0, 0}, "crush") ==
           relative(10e6 * pi * r * L / 2, 1e-6));  // past 2F the moving half is empty, the fixed one carries it all
-    auto flat = with(with(grip("flat"), "pad_width", 0.01), "pad_strength", 2 * F / (L * 0.01));
+    auto flat = grip_with(grip_with(grip("flat"), "pad_width", 0.01), "pad_strength", 2 * F / (L * 0.01));
     CHECK(factor("tube_grip", flat, {0, 0, 0, 0, 1, 0}, "crush") == relative(F * L / 6, 1e-6));
 }
 
 TEST_CASE("what presses on a sprung grip does not part it", "[families][tube_grip]") {
     for (const char* jaws : {"flat", "collar"}) {
-        const auto sprung = with(grip(jaws), "jaw_law", std::string("spring"));
+        const auto sprung = grip_with(grip(jaws), "jaw_law", std::string("spring"));
         CHECK(std::isinf(factor("tube_grip", sprung, {0, 0, -1, 0, 0, 0}, "parts")));
         // Its body bears the load, the spring keeps its force: the sum grows by the load.
         const double more = factor("tube_grip", sprung, {1, 0, 0, 0, 0, 0}, "slips");
         const auto pressed = report("tube_grip", sprung, Load{{0, 0, -400, 0, 0, 0}, {1, 0, 0, 0, 0, 0}});
         CHECK(mode(pressed, "slips").factor_live == relative(more * (2 * F + 400) / (2 * F), 1e-3));
         // Hooked round the tube, the load that pulls presses, and the other parts it.
-        const auto hooked = with(sprung, "fixed_side", std::string("far"));
+        const auto hooked = grip_with(sprung, "fixed_side", std::string("far"));
         CHECK(std::isinf(factor("tube_grip", hooked, {0, 0, 1, 0, 0, 0}, "parts")));
         CHECK(factor("tube_grip", hooked, {0, 0, -1, 0, 0, 0}, "parts") == relative(F, 1e-9));
     }
@@ -248,7 +250,7 @@ TEST_CASE("what presses on a sprung grip does not part it", "[families][tube_gri
 
 TEST_CASE("a sprung V that moves keeps its force; its fixed pad takes the load", "[families][tube_grip]") {
     // Statics of the tube: V up on the moving jaw F, the pad F − Fz; sum F − Fz + F/sin.
-    auto v = with(with(grip("vee"), "jaw_law", std::string("spring")), "vee_on", std::string("moving"));
+    auto v = grip_with(grip_with(grip("vee"), "jaw_law", std::string("spring")), "vee_on", std::string("moving"));
     const double s = std::sin(45 * degree);
     const auto pulled = report("tube_grip", v, Load{{0, 0, 600, 0, 0, 0}, {1, 0, 0, 0, 0, 0}});
     CHECK(mode(pulled, "slips").factor_live == relative(mu * (F - 600 + F / s), 1e-6));
@@ -261,7 +263,7 @@ TEST_CASE("a V's flanks take a nod and a yaw together with the signs of statics"
     // V above the tube, held by the payload, flank a at +y pushes (−cos, −sin): m_a + m_b = My/sin, m_a − m_b =
     // −Mz/cos, N_a − N_b = −Fy/cos. A push to the side that relieves a flank and moments that rock the same flank are
     // worse than the same moments on the other flank.
-    const auto body = with(grip("vee"), "jaw_law", std::string("spring"));
+    const auto body = grip_with(grip("vee"), "jaw_law", std::string("spring"));
     const double s = std::sin(45 * degree), c = std::cos(45 * degree), Fy = 400, My = 4, Mz = 5;
     const auto rocks = [&](const Values& v, double fy, double my, double mz) {
         const double a_force = F / (2 * s) - fy / (2 * c), b_force = F / (2 * s) + fy / (2 * c);
@@ -272,11 +274,11 @@ TEST_CASE("a V's flanks take a nod and a yaw together with the signs of statics"
     };
     CHECK(rocks(body, Fy, My, -Mz) > 1.5 * rocks(body, Fy, My, Mz));
     // The V on the moving jaw lies below: My turns over.
-    const auto moving = with(body, "vee_on", std::string("moving"));
+    const auto moving = grip_with(body, "vee_on", std::string("moving"));
     CHECK(joint("tube_grip", moving)->utilisation(2, {0, Fy, 0, 0, -My, Mz}) ==
           relative(joint("tube_grip", body)->utilisation(2, {0, Fy, 0, 0, My, Mz}), 1e-9));
     // Seen from the other side, body and tube change places and the force its sign: the same flanks.
-    const auto below = with(body, "held_by", std::string("support"));
+    const auto below = grip_with(body, "held_by", std::string("support"));
     CHECK(joint("tube_grip", below)->utilisation(2, {0, Fy, 0, 0, My, Mz}) ==
           relative(joint("tube_grip", body)->utilisation(2, {0, Fy, 0, 0, My, Mz}), 1e-9));
 }

@@ -1,13 +1,14 @@
 #include <cmath>
 #include <numbers>
 
+#include "constants.h"
 #include "families/bench.h"
 
 using namespace clampet;
 using namespace bench;
 
 namespace {
-constexpr double pi = std::numbers::pi;
+using constants::pi;
 }  // namespace
 
 TEST_CASE("a wedge locks below twice its friction angle", "[wedge][published]") {
