@@ -108,9 +108,11 @@ struct ConvexPieces::Pieces {
                 return add(std::make_shared<fcl::Boxd>(s.size), at);
             case ShapeKind::sphere:
                 return add(std::make_shared<fcl::Sphered>(s.diameter / 2), at);
-            case ShapeKind::cylinder:
-                at.linear() = Eigen::Quaterniond::FromTwoVectors(Vector::UnitZ(), s.axis).toRotationMatrix();
+            case ShapeKind::cylinder: {
+                const Vector across = s.axis.unitOrthogonal();
+                at.linear() << across, s.axis.cross(across), s.axis;
                 return add(std::make_shared<fcl::Cylinderd>(s.diameter / 2, s.length), at);
+            }
             case ShapeKind::hull:
                 return add(hull(s), at);
             case ShapeKind::prism:
