@@ -122,6 +122,9 @@ double first_exit_below(double cap, const Utilisation& utilisation, double toler
         tolerance);
 }
 
+/// A utilisation from which on a peak is climbed: it may reach 1 between two places that were looked at.
+inline constexpr double close_call = 0.85;
+
 /// What lies below an exit that a search has found.
 struct BelowExit {
     double exit = not_driven;            ///< the smallest one seen
@@ -135,7 +138,7 @@ struct BelowExit {
 /// Errors   A peak narrower than the places are apart, and under `close` beside it, is not seen.
 template <class Utilisation>
 BelowExit look_below(double from, double found, const Utilisation& used, double tolerance, int looks = 16,
-                     double close = 0.85) noexcept {
+                     double close = close_call) noexcept {
     BelowExit below{found, std::nullopt, 0};
     if (!(found > from) || !std::isfinite(found)) return below;
     const auto exit_in = [&](double safe, double lost) {

@@ -57,13 +57,19 @@ void close_in(const Vector3d& best, double angle, const IsWorse& is_worse) {
 
 /// Least load factor over directions, if it is under `below`.
 /// Meaning  Most directions are only shown to be no worse than the best so far, and most cells of directions by their
-///          corners: where safe loads make a convex set, none within is worse. `RayOf` is linear in the direction.
-template <class RayOf>
+///          corners: where safe loads make a convex set, none within is worse.
 class DirectionSearch {
  public:
-    DirectionSearch(const families::Joint& exact, std::size_t mode, const RayOf& ray_of, double below)
-        : exact_(exact), joint_(exact.for_search()), mode_(mode), ray_of_(ray_of) {
+    /// `rays` gives the ray for a direction: its start stays, and what grows is linear in the direction.
+    template <class RayOf>
+    DirectionSearch(const families::Joint& exact, std::size_t mode, const RayOf& rays, double below)
+        : exact_(exact), joint_(exact.for_search()), mode_(mode) {
         best_.factor = below;
+        const Ray none = rays(Vector3d::Zero());
+        start_ = none.start;
+        still_ = none.direction;
+        const auto alone = [&](const Vector3d& axis) { return rays(axis).direction - still_; };
+        turns_ = {alone(Vector3d::UnitX()), alone(Vector3d::UnitY()), alone(Vector3d::UnitZ())};
     }
     Least least(const How& how) {
         bool by_seed = false;
@@ -76,23 +82,24 @@ class DirectionSearch {
         if (!how.exactly || !(best_.factor > 0)) return best_;
         // The direction is the search's; the factor is computed anew, to the last digit.
         const double searched = best_.factor;
-        best_.factor = exact_.load_factor(mode_, ray_of_(best_.direction));
+        best_.factor = exact_.load_factor(mode_, ray(best_.direction));
         if (how.refine && best_.factor > searched * (1 + search_may_err)) look_again(*how.cells);
         return best_;
     }
 
  private:
     static constexpr std::size_t most_points = 162, most_cells = 320;
+    Ray ray(const Vector3d& d) const { return {start_, still_ + turns_.along(d)}; }
     bool holds(const Vector3d& d, double share) const {
-        return joint_.surely_holds(mode_, ray_of_(d).at(best_.factor * share));
+        return joint_.surely_holds(mode_, ray(d).at(best_.factor * share));
     }
     bool try_direction(const Vector3d& d) {
         const bool bounded = std::isfinite(best_.factor);
         if (bounded && holds(d, 1 - worth_finding)) return false;
-        const Ray ray = ray_of_(d);
-        const auto used = [&](double lambda) { return joint_.utilisation(mode_, ray.at(lambda)); };
+        const Ray along = ray(d);
+        const auto used = [&](double lambda) { return joint_.utilisation(mode_, along.at(lambda)); };
         const double factor = bounded ? mechanics::first_exit_under(best_.factor, used(best_.factor), used)
-                                      : joint_.load_factor(mode_, ray);
+                                      : joint_.load_factor(mode_, along);
         if (!(factor < best_.factor)) return false;
         best_ = {factor, d};
         found_ = true;
@@ -166,14 +173,14 @@ class DirectionSearch {
         const double limit = best_.factor * (1 + 3 * search_may_err);
         for (const auto& d : cells.points) {
             if (d.dot(best_.direction) > std::cos(apart) || holds(d, 1 + 3 * search_may_err)) continue;
-            const Ray ray = ray_of_(d);
-            const auto used = [&](double lambda) { return joint_.utilisation(mode_, ray.at(lambda)); };
+            const Ray along = ray(d);
+            const auto used = [&](double lambda) { return joint_.utilisation(mode_, along.at(lambda)); };
             others.push_back({mechanics::first_exit_under(limit, used(limit), used), d});
         }
         std::sort(others.begin(), others.end(), [](const Least& a, const Least& b) { return a.factor < b.factor; });
         for (int looks = 0; looks < most_looks && !others.empty(); ++looks) {
             const Vector3d at = others.front().direction;
-            const double factor = exact_.load_factor(mode_, ray_of_(at));
+            const double factor = exact_.load_factor(mode_, ray(at));
             if (factor < best_.factor) best_ = {factor, at};
             std::erase_if(others, [&](const Least& o) { return o.direction.dot(at) > std::cos(apart); });
         }
@@ -201,7 +208,7 @@ class DirectionSearch {
         const Vector3d& d = best_.direction;
         const Vector3d across = d.unitOrthogonal(), other = d.cross(across);
         const auto used = [&](const Vector3d& at) {
-            return joint_.utilisation(mode_, ray_of_(at).at(best_.factor * (1 - 2 * h)));
+            return joint_.utilisation(mode_, ray(at).at(best_.factor * (1 - 2 * h)));
         };
         const double here = used(d);
         return ((used(d + h * d) - here) * d + (used(d + h * across) - here) * across +
@@ -211,7 +218,8 @@ class DirectionSearch {
 
     const families::Joint &exact_, &joint_;
     std::size_t mode_;
-    const RayOf& ray_of_;
+    Wrench start_, still_;
+    rig::SeamLoad::Map turns_;
     Least best_;
     bool found_ = false, may_lead_ = false;
     struct Known {
@@ -321,7 +329,7 @@ class CaseSearch {
     }
     template <class RayOf>
     Least search(const RayOf& ray_of, std::size_t k, double below) const {
-        return DirectionSearch<RayOf>(joint_, mode_, ray_of, below).least(how(k));
+        return DirectionSearch(joint_, mode_, ray_of, below).least(how(k));
     }
     template <class Take>
     void each(std::size_t k, const Take& take) const {

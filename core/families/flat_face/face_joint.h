@@ -76,7 +76,9 @@ class FaceJoint : public Joint {
     /// Load factor of slips or crush; the last answers are left in `near`.
     double searched_factor(std::size_t mode, const Ray& ray, Nearby& near) const noexcept;
     double peak_pressure(const Wrench& wrench, Nearby* near = nullptr) const noexcept;
-    double slips_utilisation(const Wrench& wrench, Nearby* near) const noexcept;
+    /// Where the multiplier is above `enough`, some value up to 1/enough.
+    double slips_utilisation(const Wrench& wrench, Nearby* near,
+                             double enough = std::numeric_limits<double>::infinity()) const noexcept;
     double crush_utilisation(const Wrench& wrench, Nearby* near) const noexcept;
     double tilt(const Wrench& wrench) const noexcept;
     /// Tilting moment about the screw's foot [N m].

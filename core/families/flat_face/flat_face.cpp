@@ -371,10 +371,10 @@ bool FaceJoint::drives_slip(const Wrench& w) const noexcept {
            mechanics::least_driving_share * n_.friction * n_.squeeze.force;
 }
 
-double FaceJoint::slips_utilisation(const Wrench& w, Nearby* near) const noexcept {
+double FaceJoint::slips_utilisation(const Wrench& w, Nearby* near, double enough) const noexcept {
     if (!drives_slip(w)) return 0;  // it may tip or part, but not slip
     if (pressed(w).N <= 0) return infinite;
-    const double multiplier = slip(w, true, infinite, near).limit.multiplier;
+    const double multiplier = slip(w, true, enough, near).limit.multiplier;
     return multiplier > 0 ? 1 / multiplier : infinite;
 }
 
@@ -439,9 +439,13 @@ double FaceJoint::searched_factor(std::size_t mode, const Ray& ray, Nearby& near
     const double opened = mode == slips
                               ? mechanics::first_exit([&](double lambda) { return utilisation(opens, ray.at(lambda)); })
                               : infinite;
+    // Where it is far from slipping, by how much is of no interest there.
+    const auto looked = [&](double lambda) {
+        return mode == slips ? slips_utilisation(ray.at(lambda), &near, 1 / mechanics::close_call) : used(lambda);
+    };
     if (!search_) {
         const double exit = mechanics::first_exit_below(balance, used, tolerance_);
-        const auto below = mechanics::look_below(opened, exit, used, tolerance_);
+        const auto below = mechanics::look_below(opened, exit, looked, tolerance_);
         near.close_call = below.closest_call;
         return below.exit;
     }
@@ -455,8 +459,9 @@ double FaceJoint::searched_factor(std::size_t mode, const Ray& ray, Nearby& near
     }
     if (!std::isfinite(exit)) exit = mechanics::first_exit_below(balance, used, tolerance_);
     // Where the coarse model only just held, or did not while this one does, the place is looked at again.
-    if (call && *call < exit) exit = mechanics::look_below(std::max(opened, 0.7 * *call), exit, used, tolerance_).exit;
-    if (guess < 0.95 * exit && opened < exit) exit = mechanics::look_below(opened, exit, used, tolerance_).exit;
+    if (call && *call < exit)
+        exit = mechanics::look_below(std::max(opened, 0.7 * *call), exit, looked, tolerance_).exit;
+    if (guess < 0.95 * exit && opened < exit) exit = mechanics::look_below(opened, exit, looked, tolerance_).exit;
     return exit;
 }
 
