@@ -58,7 +58,7 @@ std::optional<Board> round_of(std::string material, const std::vector<double>& s
     board.material = std::move(material);
     board.diameter = sizes.front();
     const std::size_t more = sizes.size() - 1;
-    if (more > 2) return std::nullopt;
+    if (more > (by_metre ? 1u : 2u)) return std::nullopt;
     if (by_metre ? more == 1 : more == 2) board.wall = sizes[1];
     if (!by_metre && more == 0) return std::nullopt;
     if (!by_metre) board.length = sizes.back();

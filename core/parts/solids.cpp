@@ -332,10 +332,12 @@ void Solids::holes_of(const Port& port) {
     };
     const double depth = is_face ? size("thickness") : is_thread && is_female ? size("depth") : is_thread ? stud() : 0;
     if (!(depth > 0) || (is_face && !(size("hole") > 0))) return;
+    // A stud may be longer than what it stands in is thick.
+    const double within = is_thread && !is_female ? 0.001 : depth / 2;
     for (const double way : {-1.0, 1.0})
         for (const auto& piece : made_)
             for (const auto& shape : piece.joined) {
-                if (!holds(shape, port.at + way * depth / 2 * port.z)) continue;
+                if (!holds(shape, port.at + way * within * port.z)) continue;
                 if (is_thread && !is_female) return stud_of(port, way * port.z, piece, shape, depth, size("length"));
                 if (is_thread)
                     return thread(port.at, way * port.z, depth, std::get<std::string>(port.sizes.at("designation")));
