@@ -324,8 +324,10 @@ Working BallJoint::working(const Load& load) const {
     const auto ring = [&](const char* name, double axial, double angle) {
         const double N = normal_sum(axial, angle);
         lines.push_back({fmt::format("{}_normal_force", name), n_.seated ? "N = F/(cos θ + μ sin θ)" : "N = F/cos θ",
-                         fmt::format("{:.1f} N / cos {:.1f}°", axial, angle * 180 / pi), N, Dimension::force,
-                         "derived, ring contact"});
+                         n_.seated ? fmt::format("{:.1f} N/(cos {:.1f}° + {:.3f} · sin {:.1f}°)", axial,
+                                                 angle * 180 / pi, n_.friction, angle * 180 / pi)
+                                   : fmt::format("{:.1f} N / cos {:.1f}°", axial, angle * 180 / pi),
+                         N, Dimension::force, "derived, ring contact"});
         const double k = std::sin(angle);
         lines.push_back({fmt::format("{}_torque_tilt", name), "μ N R (2/π) E(sin θ)",
                          fmt::format("{:.3f} · {:.1f} N · {:.2f} mm · {:.4f}", n_.friction, N, n_.radius * 1e3,

@@ -211,19 +211,22 @@ Result<FormulaParts> build(const Values& v) {
     if (!read_cam) return read_cam.problem();
     const Cam c = *read_cam;
     const auto closed = c.closed();
-    const double force = c.clamp(closed.angle) * number(v, "kept");
+    const double kept = number(v, "kept"), force = kept * c.clamp(closed.angle);
     FormulaParts parts;
     parts.working.push_back([=] {
         return Working{
             {"closed_to", "the lever's stop, or where the hand can do no more", "", closed.angle, Dimension::angle,
              "derived"},
             {"lift", c.kind == Kind::spiral ? "h₀(exp(θ tan γ) − 1)" : "s = e(1 − cos θ)",
-             fmt::format("{:.2f} mm(1 − cos {:.1f}°)", c.disc.offset * 1e3, closed.angle / degree),
+             c.kind == Kind::spiral
+                 ? fmt::format("{:.2f} mm(exp({:.4f} · tan {:.2f}°) − 1)", c.disc.radius * 1e3, closed.angle,
+                               c.pressure_angle / degree)
+                 : fmt::format("{:.2f} mm(1 − cos {:.1f}°)", c.disc.offset * 1e3, closed.angle / degree),
              c.lift(closed.angle), Dimension::length, "geometry of a cam"},
             {"stiffness", "1/(1/k_pad + 1/k_frame)", "", c.stiffness, Dimension::stiffness, "springs in a row"},
-            {"clamping_force", "F = k(s − slack)",
-             fmt::format("{:.0f} N/mm({:.3f} − {:.3f}) mm", c.stiffness * 1e-3, c.lift(closed.angle) * 1e3,
-                         c.slack * 1e3),
+            {"clamping_force", "F = kept · k(s − slack)",
+             fmt::format("{:.2f} · {:.0f} N/mm({:.3f} − {:.3f}) mm", kept, c.stiffness * 1e-3,
+                         c.lift(closed.angle) * 1e3, c.slack * 1e3),
              force, Dimension::force, "derived"},
             {"peak_hand_force", "max of F[e sin θ + μ_f (R − e cos θ) + μ_p r]/l, μ at its highest", "", closed.peak,
              Dimension::force, "statics of a cam"},

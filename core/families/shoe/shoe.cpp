@@ -77,10 +77,10 @@ Result<FormulaParts> build(const Values& v) {
     FormulaParts parts;
     parts.loaded_working = [s](const Load& load) {
         const Wrench w = load.whole();
-        return Working{{"lips", "P = max(0, S + Fz)", fmt::format("{:.1f} N + {:.1f} N", s.spring, w.fz), s.lips(w),
-                        Dimension::force, "statics"},
-                       {"floor", "Q = max(0, −Fz − S)", fmt::format("{:.1f} N − {:.1f} N", -w.fz, s.spring), s.floor(w),
-                        Dimension::force, "statics"},
+        return Working{{"lips", "P = max(0, S + Fz)", fmt::format("max(0, {:.1f} + {:.1f}) N", s.spring, w.fz),
+                        s.lips(w), Dimension::force, "statics"},
+                       {"floor", "Q = max(0, −Fz − S)", fmt::format("max(0, {:.1f} − {:.1f}) N", 0 - w.fz, s.spring),
+                        s.floor(w), Dimension::force, "statics"},
                        {"hold", "μ(S + P + Q)",
                         fmt::format("{:.3f}({:.1f} + {:.1f} + {:.1f}) N", s.friction, s.spring, s.lips(w), s.floor(w)),
                         s.hold(w), Dimension::force, "Coulomb friction"}};

@@ -436,8 +436,9 @@ Working ThreadJoint::working(const Load& load) const {
     const auto& v = n_.verdict;
     const Wrench w = load.whole();
     lines.push_back({"protrusion", n_.stack.sink > 0 ? "p = L − Σt + sink" : "p = L_s − Σt",
-                     fmt::format("{} − {}", in_mm(n_.stack.screw_length), in_mm(n_.stack.items)), v.protrusion,
-                     Dimension::length, "geometry"});
+                     fmt::format("{} − {}{}", in_mm(n_.stack.screw_length), in_mm(n_.stack.items),
+                                 n_.stack.sink > 0 ? " + " + in_mm(n_.stack.sink) : ""),
+                     v.protrusion, Dimension::length, "geometry"});
     lines.push_back(
         {"engaged", "e = min(p, D_s) − lead-in",
          fmt::format("min({}, {}) − {}", in_mm(v.protrusion), in_mm(n_.stack.socket_depth), in_mm(v.lead_in)),
@@ -453,7 +454,13 @@ Working ThreadJoint::working(const Load& load) const {
                                  n_.male.lead_angle() / quantity::degree, n_.screw.bearing_friction,
                                  in_mm(mechanics::bearing_radius(n_.screw))),
                      arm, Dimension::length, "VDI 2230 part 1"});
-    lines.push_back({"preload_fresh", "N = T/(T/N)", fmt::format("{:.3g} N·m / {}", n_.torque, in_mm(arm)),
+    lines.push_back({"preload_fresh",
+                     n_.stops           ? "as far as the pads give way until its tip meets the bottom"
+                     : n_.turned_on > 0 ? "N = T/(T/N) + what turning past snug adds"
+                                        : "N = T/(T/N)",
+                     n_.stops           ? ""
+                     : n_.turned_on > 0 ? fmt::format("{:.3g} N·m / {} + {:.1f} N", n_.torque, in_mm(arm), n_.turned_on)
+                                        : fmt::format("{:.3g} N·m / {}", n_.torque, in_mm(arm)),
                      n_.fresh_preload, Dimension::force, "VDI 2230 part 1"});
     lines.push_back({"preload", clamps() ? "N′ = kept · N" : "0: it does not clamp",
                      clamps() ? fmt::format("{:.2f} · {:.1f} N", n_.kept, n_.fresh_preload) : state_sentence(),

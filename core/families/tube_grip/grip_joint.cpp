@@ -377,10 +377,12 @@ Working GripJoint::working(const Load& load) const {
     lines.push_back({"force_moving_side", n_.locked ? "F − push/2" : "F", "", s.moving, Dimension::force, "derived"});
     const double degrees = n_.half_angle * 180 / pi;
     if (n_.jaws == Jaws::vee)
-        lines.push_back({"normal_force_sum",
-                         n_.seated ? "ΣN = F_pad + F_V/(sin β + μ cos β)" : "ΣN = F_pad + F_V/sin β",
-                         fmt::format("{:.1f} N + {:.1f} N / sin {:.1f}°", pad_force(s), vee_force(s), degrees), sum,
-                         Dimension::force, "derived, wedge action of the V"});
+        lines.push_back(
+            {"normal_force_sum", n_.seated ? "ΣN = F_pad + F_V/(sin β + μ cos β)" : "ΣN = F_pad + F_V/sin β",
+             n_.seated ? fmt::format("{:.1f} N + {:.1f} N/(sin {:.1f}° + {:.3f} · cos {:.1f}°)", pad_force(s),
+                                     vee_force(s), degrees, n_.friction, degrees)
+                       : fmt::format("{:.1f} N + {:.1f} N / sin {:.1f}°", pad_force(s), vee_force(s), degrees),
+             sum, Dimension::force, "derived, wedge action of the V"});
     else if (n_.jaws == Jaws::collar)
         lines.push_back({"normal_force_sum", "ΣN = k F, k = 8/π close, 2 loose, π lapped",
                          fmt::format("{:.4f} · {:.1f} N", collar_share(), (s.fixed + s.moving) / 2), sum,
