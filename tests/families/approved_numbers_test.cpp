@@ -3,6 +3,7 @@
 // its lines can be read: of a ball, "friction × 1.1: slips 1.1" and nothing else.
 #include <fmt/format.h>
 
+#include <algorithm>
 #include <catch2/catch.hpp>
 #include <cmath>
 
@@ -60,6 +61,15 @@ std::string warnings_of(const families::Joint& joint) {
     return all;
 }
 
+/// What the working says of its lines.
+std::vector<std::string> words_of(const families::Joint& joint) {
+    std::vector<std::string> all;
+    for (const auto& line : joint.working(first_load))
+        all.push_back(
+            fmt::format("working {} = {} = {} ({})\n", line.quantity, line.formula, line.numbers, line.source));
+    return all;
+}
+
 /// What has changed, as a ratio; where there was nothing, as it is.
 std::string change(const families::Joint& before, const families::Joint& after) {
     const auto a = numbers_of(before), b = numbers_of(after);
@@ -83,6 +93,9 @@ std::string with(const families::Family& family, const Values& choice) {
     std::string all = warnings_of(**base);
     const auto numbers = numbers_of(**base);
     for (const auto& n : numbers) all += fmt::format("{} {:.6g}\n", n.name, n.value);
+    const auto known = choice.empty() ? std::vector<std::string>{} : words_of(**families::join(family, {}));
+    for (const auto& line : words_of(**base))
+        if (std::find(known.begin(), known.end(), line) == known.end()) all += line;
     const auto whole = *families::complete(family, choice);
     for (const auto& p : family.parameters()) {
         if (p.kind != Kind::quantity || !p.is_relevant(whole)) continue;

@@ -189,3 +189,43 @@ TEST_CASE("a hand's torque by name has the hand's scatter", "[bench][stock]") {
     CHECK(at(rig::End::typical) == Approx(2.1));
     CHECK(at(rig::End::strong) == Approx(3.15));
 }
+
+TEST_CASE("what was taken by its name is known by it, and corrected where a number is given otherwise",
+          "[bench][stock]") {
+    const auto& face = *families::family_named("flat_face");
+    const auto uses = face.own_stock();
+    const auto pad = std::find_if(uses.begin(), uses.end(), [](const auto& use) { return use.group == "pad"; });
+    REQUIRE(pad != uses.end());
+    const auto offers = families::stock_offers(*pad);
+    REQUIRE_FALSE(offers.empty());
+    const auto offer = offers.front();
+    std::map<std::string, rig::Input, std::less<>> inputs;
+    CHECK_FALSE(study::taken_from(*pad, inputs));
+    for (const auto& [input, value] : study::inputs_from(offer)) inputs[input] = value;
+    const std::size_t filled = inputs.size();
+    REQUIRE(filled >= 3);
+    auto taken = study::taken_from(*pad, inputs);
+    REQUIRE(taken);
+    CHECK(taken->name == offer.row->name);
+    CHECK_FALSE(taken->corrected);
+    // One of its numbers measured, or taken away: it is still that pad, corrected.
+    for (const auto& [input, value] : study::inputs_from(offer)) {
+        if (!std::holds_alternative<rig::NamedStock>(value)) continue;
+        CAPTURE(input);
+        auto measured = inputs;
+        measured[input] = 0.5;
+        taken = study::taken_from(*pad, measured);
+        REQUIRE(taken);
+        CHECK(taken->name == offer.row->name);
+        CHECK(taken->corrected);
+        auto without = inputs;
+        without.erase(input);
+        CHECK(study::taken_from(*pad, without)->corrected);
+    }
+    // A number beside it that no pad fills says nothing of it.
+    inputs["force"] = 500.0;
+    CHECK_FALSE(study::taken_from(*pad, inputs)->corrected);
+    inputs.clear();
+    inputs["pad_modulus"] = 3e6;
+    CHECK_FALSE(study::taken_from(*pad, inputs));
+}
