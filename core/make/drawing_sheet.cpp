@@ -158,10 +158,10 @@ void draw_title(Drawing& to, const MadePart& part, const parts::Workpiece& piece
 }  // namespace
 
 unsigned scale_of(const parts::Workpiece& piece) {
-    for (const unsigned scale : {1u, 2u, 5u, 10u})
-        if (piece.length / scale <= view_length && piece.width / scale <= view_width &&
-            (piece.width + piece.thickness) / scale <= view_width + section_below)
-            return scale;
+    for (const unsigned times : {1u, 2u, 5u, 10u})
+        if (piece.length / times <= view_length && piece.width / times <= view_width &&
+            (piece.width + piece.thickness) / times <= view_width + section_below)
+            return times;
     return 20;
 }
 

@@ -130,8 +130,8 @@ std::string format(double si, Dimension dimension, System system, int digits) {
     return joined(significant(value, digits > 0 ? digits : size ? 4 : 3), unit);
 }
 
-std::string mm(double length) {
-    return format(length, Dimension::length);
+std::string mm(double metres) {
+    return format(metres, Dimension::length);
 }
 
 std::string format_exact(double si, Dimension dimension, System system) {
@@ -158,9 +158,9 @@ std::string format_factor(double factor) {
 
 std::string as_if_hung(double newton) {
     // Three figures: it is there to be felt, not to be reckoned with.
-    const double mass = std::abs(newton) / standard_gravity;
-    const double step = mass > 0 ? std::pow(10.0, std::floor(std::log10(mass)) - 2) : 1;
-    return fmt::format("as if {} hung from it", format(std::round(mass / step) * step, Dimension::mass));
+    const double hung = std::abs(newton) / standard_gravity;
+    const double step = hung > 0 ? std::pow(10.0, std::floor(std::log10(hung)) - 2) : 1;
+    return fmt::format("as if {} hung from it", format(std::round(hung / step) * step, Dimension::mass));
 }
 
 }  // namespace clampet::quantity

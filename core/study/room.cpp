@@ -142,7 +142,9 @@ std::optional<Touch::Spacer> spacer_for(const rig::Rig& rig, const Bodies& bodie
     Placement at;
     bodies.mechanism().place(pose, at);
     std::optional<Touch::Spacer> best;
-    for (const auto& [seam, moves_one] : seams_between(bodies.mechanism(), one, other)) {
+    for (const auto& between : seams_between(bodies.mechanism(), one, other)) {
+        const auto seam = between.first;
+        const bool moves_one = between.second;
         const Eigen::Vector3d up = at.world_from_port[seam].linear().col(2);
         const auto is_free = [&](double thickness) {
             auto a = at.world_from_part[one], b = at.world_from_part[other];

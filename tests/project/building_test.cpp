@@ -23,7 +23,7 @@ using project::ShelfPlace;
 namespace {
 
 /// A document on which a chain of kinds has been built, each on the one before.
-void build(Document& d, const std::vector<std::string>& kinds) {
+void set_up(Document& d, const std::vector<std::string>& kinds) {
     for (const auto& kind : kinds) {
         const std::string on = d.is_empty() ? "" : d.rig().parts.back().id;
         const auto all = project::shelf(d.rig(), {on});
@@ -66,7 +66,7 @@ double input(const rig::Rig& rig, const rig::Interface& f, const std::string& ke
 
 TEST_CASE("a rig is built from an empty one to a verdict, part by part", "[project][building]") {
     Document d;
-    build(d, {"tube", "vee_clamp", "ball_cup", "ball_plate", "camera"});
+    set_up(d, {"tube", "vee_clamp", "ball_cup", "ball_plate", "camera"});
     CHECK(d.rig().parts.front().role == rig::Role::support);
     CHECK(d.rig().interfaces.size() == d.rig().parts.size() - 1);
     CHECK(d.check().interfaces.size() == d.rig().interfaces.size());
@@ -90,7 +90,7 @@ TEST_CASE("a rig is built from an empty one to a verdict, part by part", "[proje
 TEST_CASE("sizes are taken from the neighbour, and not asked for again at the seam", "[project][building]") {
     Document d;
     REQUIRE(d.perform(Build{{}, {}, {}, {{"tube", "Scaffold", {{"diameter", 0.0483}, {"wall", 0.004}}}}}));
-    build(d, {"vee_clamp"});
+    set_up(d, {"vee_clamp"});
     const auto clamp = d.rig().parts.back();
     CHECK(std::get<double>(clamp.values.at("tube")) == 0.0483);
     const auto grip = held(d.rig(), clamp.id);
@@ -207,7 +207,7 @@ TEST_CASE("an adapter that is missing is routed and comes along", "[project][bui
 
 TEST_CASE("what cannot meet says what it lacks", "[project][building][input]") {
     Document d;
-    build(d, {"wall"});
+    set_up(d, {"wall"});
     const auto all = project::shelf(d.rig(), {d.rig().parts.front().id});
     for (const auto& item : all) {
         if (item.kind->key() != "camera" && item.kind->key() != "vee_clamp") continue;
@@ -227,7 +227,7 @@ TEST_CASE("what cannot meet says what it lacks", "[project][building][input]") {
 
 TEST_CASE("a part is put between two, lifted out again, and exchanged", "[project][building]") {
     Document d;
-    build(d, {"tube", "vee_clamp", "ball_cup", "ball_plate", "camera"});
+    set_up(d, {"tube", "vee_clamp", "ball_cup", "ball_plate", "camera"});
     const auto before = d.rig();
     const std::string seam = held(d.rig(), part_of(d.rig(), "camera")).id;
     REQUIRE(d.perform(Build{{}, {}, seam, {{"block"}}}));
@@ -252,7 +252,7 @@ TEST_CASE("a part is put between two, lifted out again, and exchanged", "[projec
 
 TEST_CASE("what acts on a part that is lifted out acts on what carried it", "[project][building]") {
     Document d;
-    build(d, {"floor", "post", "ball_cup", "ball_plate", "block", "camera"});
+    set_up(d, {"floor", "post", "ball_cup", "ball_plate", "block", "camera"});
     REQUIRE(d.perform(project::AddCase{"tug"}));
     const std::string block = part_of(d.rig(), "block"), plate = part_of(d.rig(), "ball_plate");
     REQUIRE(d.perform(project::SetCaseInput{"tug", "part", block}));
@@ -262,7 +262,7 @@ TEST_CASE("what acts on a part that is lifted out acts on what carried it", "[pr
 
 TEST_CASE("two alike parts change places", "[project][building]") {
     Document d;
-    build(d, {"wall", "block", "block", "block"});
+    set_up(d, {"wall", "block", "block", "block"});
     const auto ids = [&] {
         std::vector<std::string> all;
         for (const auto& row : rig::column_of(d.rig()))
@@ -279,7 +279,7 @@ TEST_CASE("two alike parts change places", "[project][building]") {
 
 TEST_CASE("a tube carries several branches, which are doubled, mirrored, moved and copied", "[project][building]") {
     Document d;
-    build(d, {"tube", "collar", "device"});
+    set_up(d, {"tube", "collar", "device"});
     const std::string tube = d.rig().parts.front().id, collar = part_of(d.rig(), "collar");
     REQUIRE(d.perform(project::SetPose{held(d.rig(), collar).id, "slide", 0.2}));
     const auto branch = project::branch_of(d.rig(), collar);
@@ -299,7 +299,7 @@ TEST_CASE("a tube carries several branches, which are doubled, mirrored, moved a
     CHECK(aside == 4);
     // Into another rig.
     Document other;
-    build(other, {"tube"});
+    set_up(other, {"tube"});
     REQUIRE(other.perform(project::Paste{other.rig().parts.front().id, {}, *branch}));
     CHECK(kinds_of(other.rig()) == std::vector<std::string>{"tube", "collar", "device"});
     CHECK_FALSE(other.perform(project::Paste{other.rig().parts.back().id, {}, *branch}));  // a light has no tube
@@ -313,7 +313,7 @@ TEST_CASE("a tube carries several branches, which are doubled, mirrored, moved a
 
 TEST_CASE("a branch is moved to another part", "[project][building]") {
     Document d;
-    build(d, {"tube", "pair", "tube"});
+    set_up(d, {"tube", "pair", "tube"});
     const std::string cross = d.rig().parts.back().id, rail = d.rig().parts.front().id;
     REQUIRE(d.perform(Build{rail, {}, {}, {{"collar"}}}));
     const std::string collar = d.rig().parts.back().id;
@@ -325,7 +325,7 @@ TEST_CASE("a branch is moved to another part", "[project][building]") {
 
 TEST_CASE("a second hold closes a loop, and a gap says how far it is", "[project][building]") {
     Document d;
-    build(d, {"tube", "pair", "tube"});
+    set_up(d, {"tube", "pair", "tube"});
     const std::string rail = d.rig().parts.front().id, cross = d.rig().parts.back().id;
     REQUIRE(d.perform(Build{cross, {}, {}, {{"pair"}}}));
     const std::string second = d.rig().parts.back().id;
@@ -338,7 +338,7 @@ TEST_CASE("a second hold closes a loop, and a gap says how far it is", "[project
 
 TEST_CASE("a tube over two others is held by both, where they cross", "[project][building]") {
     Document d;
-    build(d, {"tube", "pair", "tube", "pair", "tube"});
+    set_up(d, {"tube", "pair", "tube", "pair", "tube"});
     const auto ids = [&](std::size_t i) { return d.rig().parts[i].id; };
     const std::string rail = ids(0), over = ids(4);
     REQUIRE(d.perform(project::SetPose{held(d.rig(), ids(1)).id, "slide", -0.2}));
@@ -369,7 +369,7 @@ TEST_CASE("a tube over two others is held by both, where they cross", "[project]
 
 TEST_CASE("a port that takes one thing takes no second", "[project][building][input]") {
     Document d;
-    build(d, {"floor", "post", "ball_cup"});
+    set_up(d, {"floor", "post", "ball_cup"});
     const std::string post = part_of(d.rig(), "post");
     const auto second = d.perform(Build{post, "top", {}, {{"ball_cup"}}});
     REQUIRE_FALSE(second);
@@ -390,7 +390,7 @@ TEST_CASE("a port that takes one thing takes no second", "[project][building][in
 
 TEST_CASE("two faces are joined another way that their ports allow, and only such a way", "[project][building]") {
     Document d;
-    build(d, {"edge", "screw_clamp"});
+    set_up(d, {"edge", "screw_clamp"});
     REQUIRE(d.perform(Build{d.rig().parts.back().id, {}, {}, {{"block", {}, {{"bottom", std::string("face")}}}}}));
     REQUIRE(d.perform(
         Build{d.rig().parts.back().id, {}, {}, {{"block", "Above", {{"bottom", std::string("face")}}, "flat_face"}}}));

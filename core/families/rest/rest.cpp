@@ -75,7 +75,7 @@ Result<FormulaParts> build(const Values& v) {
 
     FormulaMode lifts;
     lifts.mode = {"lifts", ModeClass::ultimate, "lifts|lift off", true, false};
-    lifts.utilisation = [g](const Wrench& w) { return lifted(-w.fz); };
+    lifts.utilisation = [](const Wrench& w) { return lifted(-w.fz); };
     lifts.demand = [](const Wrench& w) { return force("pull", std::max(0.0, w.fz)); };
     lifts.capacity = [](const Wrench& w) { return force("press", std::max(0.0, -w.fz)); };
     lifts.formula = "what presses it down is used up";

@@ -16,7 +16,7 @@ namespace {
 /// The first disc spring of the stock that goes over a thread.
 const catalogue::StockRow& disc_over(const std::string& screw) {
     const auto thread = catalogue::thread_named(screw);
-    const auto rows = catalogue::stock_group("disc spring");
+    const auto& rows = catalogue::stock_group("disc spring");
     const auto found = std::find_if(rows.begin(), rows.end(),
                                     [&](const auto* row) { return thread && row->size("bore") > thread->major; });
     return **(found == rows.end() ? rows.begin() : found);
