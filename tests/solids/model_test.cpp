@@ -174,6 +174,7 @@ TEST_CASE("a ball on its stem is a sphere, a cylinder and what they do not share
                                                      {"reach", reach},
                                                      {"across", across},
                                                      {"thickness", thick},
+                                                     {"top", "face"},
                                                      {"hole", 0.0},
                                                      {"material", "oak"}}));
     const double z = std::sqrt(r * r - stem * stem / 4), cap_high = r - z, pi_3 = pi / 3;
