@@ -567,80 +567,84 @@ Fields<rig::Rig> with_records(Fields<rig::Rig> fields) {
     return fields;
 }
 
+/// Its own rows, without what was seen of it.
+std::vector<Field<rig::Rig>> own_rows() {
+    using rig::Rig;
+    return {
+        {"format",
+         fmt::format("`\"{}\"`", rig_format),
+         true,
+         {{"const", rig_format}},
+         [](const Node&, Rig&) {},
+         [](const Rig&) -> ordered_json { return rig_format; }},
+        {"schema",
+         fmt::format("`{}`; files of schema 1 are read and written anew as {}", schema_version, schema_version),
+         true,
+         {{"const", schema_version}},
+         [](const Node&, Rig&) {},
+         [](const Rig&) -> ordered_json { return schema_version; }},
+        text_field("name", &Rig::name, "text"),
+        text_field("note", &Rig::note, "text"),
+        quantity_field("required", &Rig::required, Dimension::number, schema_of_quantity(0, 100, false),
+                       "required factor; what the cards ask for, or 2, where it is left out"),
+        {"use",
+         "how it is used, by cards: `bench`, `carried`, `worn`, `moving`, `people`, `outdoors`",
+         false,
+         {{"type", "array"}, {"items", {{"type", "string"}}}},
+         [](const Node& n, Rig& r) {
+             for (std::size_t i = 0; i < n.size(); ++i) r.use.push_back(n.item(i).string());
+         },
+         [](const Rig& r) { return r.use.empty() ? ordered_json() : ordered_json(r.use); }},
+        list_field("cases", &Rig::cases, case_fields(),
+                   "load cases beside rest; what the cards set, or a push of a hand, where it is left out", 0, 100),
+        list_field("parts", &Rig::parts, part_fields(),
+                   "the one that no interface carries is the support, and its frame is the world (z up)", 0, 500, true),
+        list_field("interfaces", &Rig::interfaces, interface_fields(), "where parts are joined", 0, 500, true),
+        list_field("shots", &Rig::shots, shot_fields(), "named poses that the film needs", 0, 100),
+        list_field("payload_sets", &Rig::sets, set_fields(), "what is on it at one time, beside all that is there", 0,
+                   20),
+        tethers_field(),
+        {"hands",
+         "whose hands tighten it; common practice's where it is left out",
+         false,
+         {{"$ref", "#/$defs/hands"}},
+         [](const Node& n, Rig& r) { r.hands = hands_fields().read(n); },
+         [](const Rig& r) { return r.hands ? hands_fields().write(*r.hands) : ordered_json(); }},
+        planned_field(),
+        {"workshop",
+         "what `used` is from, by name",
+         false,
+         {{"type", "string"}},
+         [](const Node& n, Rig& r) { r.workshop = n.string(); },
+         [](const Rig& r) { return r.workshop.empty() ? ordered_json() : ordered_json(r.workshop); }},
+        used_field(),
+        {"making",
+         "how and when its parts are made",
+         false,
+         {{"$ref", "#/$defs/making"}},
+         [](const Node& n, Rig& r) { r.making = making_fields().read(n); },
+         [](const Rig& r) { return r.making.is_said() ? making_fields().write(r.making) : ordered_json(); }},
+        pulls_field(),
+        {"tightened",
+         "interface → how many times it has been tightened; 1 where nothing is said",
+         false,
+         {{"type", "object"}, {"additionalProperties", {{"type", "integer"}, {"minimum", 1}, {"maximum", 100000}}}},
+         [](const Node& n, Rig& r) {
+             n.be_object();
+             for (const auto& [id, _] : n.raw().items())
+                 r.tightened[id] = static_cast<int>(std::clamp(n.at(id).quantity(Dimension::number), 1.0, 100000.0));
+         },
+         [](const Rig& r) { return r.tightened.empty() ? ordered_json() : ordered_json(r.tightened); }},
+        variants_field(),
+        said_field("stands_on", &Rig::stands_on, "the variant that it goes on from")};
+}
+
 }  // namespace
 
 const Fields<rig::Rig>& rig_fields() {
     using rig::Rig;
     static const Fields<Rig> fields = with_records(
-        {"rig",
-         "a rig from the support to the payload",
-         {{"format",
-           fmt::format("`\"{}\"`", rig_format),
-           true,
-           {{"const", rig_format}},
-           [](const Node&, Rig&) {},
-           [](const Rig&) -> ordered_json { return rig_format; }},
-          {"schema",
-           fmt::format("`{}`; files of schema 1 are read and written anew as {}", schema_version, schema_version),
-           true,
-           {{"const", schema_version}},
-           [](const Node&, Rig&) {},
-           [](const Rig&) -> ordered_json { return schema_version; }},
-          text_field("name", &Rig::name, "text"),
-          text_field("note", &Rig::note, "text"),
-          quantity_field("required", &Rig::required, Dimension::number, schema_of_quantity(0, 100, false),
-                         "required factor; what the cards ask for, or 2, where it is left out"),
-          {"use",
-           "how it is used, by cards: `bench`, `carried`, `worn`, `moving`, `people`, `outdoors`",
-           false,
-           {{"type", "array"}, {"items", {{"type", "string"}}}},
-           [](const Node& n, Rig& r) {
-               for (std::size_t i = 0; i < n.size(); ++i) r.use.push_back(n.item(i).string());
-           },
-           [](const Rig& r) { return r.use.empty() ? ordered_json() : ordered_json(r.use); }},
-          list_field("cases", &Rig::cases, case_fields(),
-                     "load cases beside rest; what the cards set, or a push of a hand, where it is left out", 0, 100),
-          list_field("parts", &Rig::parts, part_fields(),
-                     "the one that no interface carries is the support, and its frame is the world (z up)", 0, 500,
-                     true),
-          list_field("interfaces", &Rig::interfaces, interface_fields(), "where parts are joined", 0, 500, true),
-          list_field("shots", &Rig::shots, shot_fields(), "named poses that the film needs", 0, 100),
-          list_field("payload_sets", &Rig::sets, set_fields(), "what is on it at one time, beside all that is there", 0,
-                     20),
-          tethers_field(),
-          {"hands",
-           "whose hands tighten it; common practice's where it is left out",
-           false,
-           {{"$ref", "#/$defs/hands"}},
-           [](const Node& n, Rig& r) { r.hands = hands_fields().read(n); },
-           [](const Rig& r) { return r.hands ? hands_fields().write(*r.hands) : ordered_json(); }},
-          planned_field(),
-          {"workshop",
-           "what `used` is from, by name",
-           false,
-           {{"type", "string"}},
-           [](const Node& n, Rig& r) { r.workshop = n.string(); },
-           [](const Rig& r) { return r.workshop.empty() ? ordered_json() : ordered_json(r.workshop); }},
-          used_field(),
-          {"making",
-           "how and when its parts are made",
-           false,
-           {{"$ref", "#/$defs/making"}},
-           [](const Node& n, Rig& r) { r.making = making_fields().read(n); },
-           [](const Rig& r) { return r.making.is_said() ? making_fields().write(r.making) : ordered_json(); }},
-          pulls_field(),
-          {"tightened",
-           "interface → how many times it has been tightened; 1 where nothing is said",
-           false,
-           {{"type", "object"}, {"additionalProperties", {{"type", "integer"}, {"minimum", 1}, {"maximum", 100000}}}},
-           [](const Node& n, Rig& r) {
-               n.be_object();
-               for (const auto& [id, _] : n.raw().items())
-                   r.tightened[id] = static_cast<int>(std::clamp(n.at(id).quantity(Dimension::number), 1.0, 100000.0));
-           },
-           [](const Rig& r) { return r.tightened.empty() ? ordered_json() : ordered_json(r.tightened); }},
-          variants_field(),
-          said_field("stands_on", &Rig::stands_on, "the variant that it goes on from")},
+        {"rig", "a rig from the support to the payload", own_rows(),
          // Positions of shots are read when the interfaces are known: which of their axes slide says what a number is.
          [](const Node& n, Rig& r) {
              if (n.has("shots"))
