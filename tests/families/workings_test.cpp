@@ -210,3 +210,23 @@ TEST_CASE("the numbers of a working come to its value", "[families][working]") {
         }
     CHECK(looked_at.size() > 40);
 }
+
+TEST_CASE("a screw in a sunk hole reaches as much farther as it is sunk", "[families][working]") {
+    const auto line = [](double sink) {
+        const auto& thread = *families::family_named("thread");
+        const auto made = families::join(thread, {{"head", s("countersunk")}, {"sink", sink}});
+        REQUIRE(made);
+        for (const auto& l : (*made)->working({}))
+            if (l.quantity == "protrusion") return l;
+        return mechanics::WorkLine{};
+    };
+    const auto flush = line(0), sunk = line(0.0015);
+    CHECK(sunk.value == relative(flush.value + 0.0015, 1e-9));
+    CHECK_THAT(sunk.formula, Catch::Contains("+ sink"));
+    CHECK_FALSE(flush.formula.find("sink") != std::string::npos);
+    for (const auto& l : {flush, sunk}) {
+        const auto worked = Sum(l.numbers).value();
+        REQUIRE(worked);
+        CHECK(*worked == relative(l.value, 0.01));
+    }
+}

@@ -435,10 +435,10 @@ Working ThreadJoint::working(const Load& load) const {
     Working lines;
     const auto& v = n_.verdict;
     const Wrench w = load.whole();
-    lines.push_back({"protrusion", n_.stack.sink > 0 ? "p = L − Σt + sink" : "p = L_s − Σt",
-                     fmt::format("{} − {}{}", in_mm(n_.stack.screw_length), in_mm(n_.stack.items),
-                                 n_.stack.sink > 0 ? " + " + in_mm(n_.stack.sink) : ""),
-                     v.protrusion, Dimension::length, "geometry"});
+    const std::string sunk = n_.stack.sink > 0 ? " + " + in_mm(n_.stack.sink) : "";
+    lines.push_back({"protrusion", sunk.empty() ? "p = L_s − Σt" : "p = L − Σt + sink",
+                     fmt::format("{} − {}{}", in_mm(n_.stack.screw_length), in_mm(n_.stack.items), sunk), v.protrusion,
+                     Dimension::length, "geometry"});
     lines.push_back(
         {"engaged", "e = min(p, D_s) − lead-in",
          fmt::format("min({}, {}) − {}", in_mm(v.protrusion), in_mm(n_.stack.socket_depth), in_mm(v.lead_in)),
