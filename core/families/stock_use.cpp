@@ -107,16 +107,6 @@ std::vector<StockOffer> offers_for(std::span<const StockUse> uses, std::string_v
     return offers;
 }
 
-/// The first that has exactly this name: found without a list of all, for a check asks at every seam.
-std::optional<StockOffer> offer_called(std::span<const StockUse> uses, std::string_view key, std::string_view name) {
-    for (const auto& use : uses) {
-        if (key != "stock" && use.key != key) continue;
-        for (const auto* row : catalogue::stock_group(use.group))
-            if (row->name == name && lacking(use, *row).empty()) return StockOffer{&use, row};
-    }
-    return std::nullopt;
-}
-
 /// The row that is sold under that name: "1/2 in conduit" for its outside and wall; nothing where several are.
 std::optional<StockOffer> sold_as(const std::vector<StockOffer>& offers, std::string_view name) {
     std::vector<std::string> trade;
@@ -208,13 +198,22 @@ bool is_stock_key(std::span<const StockUse> uses, std::string_view key) {
     return key == "stock" || std::any_of(uses.begin(), uses.end(), [&](const StockUse& use) { return use.key == key; });
 }
 
+std::optional<StockOffer> stock_exactly(std::span<const StockUse> uses, std::string_view key, std::string_view name) {
+    for (const auto& use : uses) {
+        if (key != "stock" && use.key != key) continue;
+        for (const auto* row : catalogue::stock_group(use.group))
+            if (row->name == name && lacking(use, *row).empty()) return StockOffer{&use, row};
+    }
+    return std::nullopt;
+}
+
 Result<StockOffer> stock_named(const Family& family, std::string_view name, std::string_view key) {
     return stock_named(stock_uses(family), family.key(), name, key);
 }
 
 Result<StockOffer> stock_named(std::span<const StockUse> uses, std::string_view for_what, std::string_view name,
                                std::string_view key) {
-    if (const auto exactly = offer_called(uses, key, name)) return *exactly;
+    if (const auto exactly = stock_exactly(uses, key, name)) return *exactly;
     if (const auto told = tightness_of(name); told.is_said && key == "tight") {
         if (told.tool.empty())
             return Problem{"stock.no_tool", std::string(key), fmt::format("“{}” does not say what is turned.", name),
@@ -229,7 +228,7 @@ Result<StockOffer> stock_named(std::span<const StockUse> uses, std::string_view 
                        fmt::format("No stock fills inputs of {}.", for_what), "Give its sizes instead."};
     const auto names = names_of(offers);
     if (const auto found = catalogue::meant(names, name); found.size() == 1)
-        return *offer_called(uses, key, found.front());
+        return *stock_exactly(uses, key, found.front());
     if (const auto offer = sold_as(offers, name)) return *offer;
     if (auto problem = not_for_this(uses, for_what, name, key, names)) return *problem;
     return Problem{"stock.unknown", std::string(key),
@@ -279,15 +278,6 @@ Result<StockValue> stock_value(const Family& family, std::string_view input, std
     const auto offer = stock_named(filling, family.key(), name, by_hand ? "tight" : "stock");
     if (!offer) return offer.problem().at(std::string(input));
     return *stock_value(*offer, input);
-}
-
-std::optional<StockOffer> stock_exactly(const Family& family, std::string_view key, std::string_view name) {
-    for (const auto& use : stock_uses(family)) {
-        if (use.key != key) continue;
-        for (const auto* row : catalogue::stock_group(use.group))
-            if (row->name == name && lacking(use, *row).empty()) return StockOffer{&use, row, 1};
-    }
-    return std::nullopt;
 }
 
 }  // namespace clampet::families

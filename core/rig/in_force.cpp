@@ -133,7 +133,7 @@ std::vector<Filled> by_material(const Element& element, const families::Family& 
     const auto material = catalogue::material_named(std::get<std::string>(at->second));
     if (!material) return all;
     const auto& name = material->name;
-    const auto offer = families::stock_exactly(family, key, name);
+    const auto offer = families::stock_exactly(families::stock_uses(family), key, name);
     if (!offer) return all;  // a pad's modulus is not asked of what is no pad
     for (const auto& [input, value] : families::values_from(*offer))
         if (!element.inputs.contains(input) && families::stock_value(*offer, input))
