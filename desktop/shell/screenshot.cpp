@@ -243,7 +243,7 @@ int main(int argc, char** argv) {
     if (parser.isSet("ghosts")) window.elevation()->ghosts_button()->setChecked(true);
     if (parser.isSet("frame")) window.elevation()->frame_button()->setChecked(true);
     if (parser.isSet("more")) window.sheet()->more_button()->setChecked(true);
-    if (parser.isSet("working")) window.sheet()->working_button()->setChecked(true);
+    if (parser.isSet("working") && !parser.isSet("bench")) window.sheet()->working_button()->setChecked(true);
     if (parser.value("page") == "benches") window.show_stage("benches");
     if (parser.isSet("search")) window.benches()->search()->setText(parser.value("search"));
     if (parser.value("page") == "threads") window.bench_stage()->show_thread_desk();
@@ -266,6 +266,7 @@ int main(int argc, char** argv) {
             emit against->activated(against->currentIndex());
         }
         if (parser.isSet("advice")) bench->advice_button()->setChecked(true);
+        if (parser.isSet("working")) bench->working_button()->setChecked(true);
     }
     const auto size = parser.value("size").split('x');
     window.resize(size.value(0).toInt(), size.value(1).toInt());

@@ -199,6 +199,27 @@ TEST_CASE("a template is folded over the edges that are bored", "[make][wrapped]
     CHECK(says(drawn.drawing, "below the face"));
 }
 
+TEST_CASE("the grain is drawn on wood, and nowhere else", "[make][wrapped]") {
+    Workpiece piece{"cheek", 1, "beech", parts::Stuff::wood, 0.10, 0.06, 0.018};
+    const auto sheet_of = [](const Workpiece& made) { return make::template_of({"it", "It", {made}}, made, "Rig"); };
+    const auto arrows_of = [](const drawing::Sheet& sheet) {
+        std::vector<std::string> labels;
+        for (const auto& arrow : elements<drawing::Arrow>(sheet.drawing)) labels.push_back(arrow.label);
+        return labels;
+    };
+    CHECK(arrows_of(sheet_of(piece)) == std::vector<std::string>{"grain"});
+    CHECK_FALSE(says(sheet_of(piece).drawing, "grain"));
+    // A block that stands taller than it is long is marked on its end.
+    piece.thickness = 0.15;
+    CHECK(says(sheet_of(piece).drawing, "end grain: it runs through the sheet"));
+    CHECK(arrows_of(sheet_of(piece)).empty());
+    piece.thickness = 0.004;
+    piece.stuff = parts::Stuff::metal;
+    piece.material = "aluminium 6061";
+    CHECK_FALSE(says(sheet_of(piece).drawing, "grain"));
+    CHECK(arrows_of(sheet_of(piece)).empty());
+}
+
 TEST_CASE("a head is let in where the plate says", "[make][wrapped][errors]") {
     const auto all = pieces("plate", {{"sink", 0.0127}});
     REQUIRE(all[0].bores.size() == 1);

@@ -143,7 +143,12 @@ TEST_CASE("A line that goes on for ever does not fill the memory", "[prove][scal
     ScaleReader reader;
     std::string many;
     for (int i = 0; i < 10'000; ++i) many += "1 N\n";
-    for (int i = 0; i < 30; ++i) reader.take(many, i);
+    for (int i = 0; i < 20; ++i) reader.take(many, i);
+    CHECK(reader.trace().time.size() == prove::most_live_readings);
+    reader.take("2 N\n", 20);  // full: the oldest quarter goes
+    CHECK(reader.trace().time.size() == prove::most_live_readings * 3 / 4 + 1);
+    CHECK(reader.trace().force.back() == 2);
+    for (int i = 21; i < 31; ++i) reader.take(many, i);
     CHECK(reader.trace().time.size() <= prove::most_live_readings);
     CHECK(reader.trace().time.size() == reader.trace().force.size());
 }
