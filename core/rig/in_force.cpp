@@ -6,8 +6,8 @@
 
 #include "catalogue/material.h"
 #include "families/stock_use.h"
-#include "rig/learned.h"
 #include "parts/part_kind.h"
+#include "rig/learned.h"
 
 namespace clampet::rig {
 namespace {
