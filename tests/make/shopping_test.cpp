@@ -108,9 +108,18 @@ TEST_CASE("own hours count where they are wanted, and what has no price is said"
     CHECK(cost.unpriced == 1);
     CHECK_FALSE(cost.saved());
     const auto list = make::cost_list({{"a", "other", 2, {}, 0, 3.0, 1}, {"b", "other", 1, {}, 0, {}, 1}}, cost, "SEK");
-    CHECK(std::any_of(list.rows.begin(), list.rows.end(), [](const auto& row) { return row[1] == "36.00 SEK"; }));
+    using Rows = std::vector<std::vector<std::string>>;
+    CHECK(list.rows == Rows{{"a", "6.00 SEK"},
+                            {"bought, as far as it has a price", "6.00 SEK"},
+                            {"own work, 1 h 30 min", "30.00 SEK"},
+                            {"made", "36.00 SEK"}});
     REQUIRE(list.notes.size() == 1);
     CHECK(list.notes[0].starts_with("1 of the list"));
+    // All of it priced, nobody's hours counted.
+    const std::vector<Need> priced{{"a", "other", 2, {}, 0, 3.0, 1}};
+    const auto all = make::cost_list(priced, make::cost_of(priced, 0), "SEK");
+    CHECK(all.rows == Rows{{"a", "6.00 SEK"}, {"bought", "6.00 SEK"}, {"made", "6.00 SEK"}});
+    CHECK(all.notes.empty());
 }
 
 TEST_CASE("the demo's list is of its own drawer's currency and names nothing twice", "[make][shopping]") {
