@@ -22,6 +22,17 @@ struct Row {
     const parts::Workpiece* piece;
 };
 
+/// What is laid on so many of a stock, and what is larger than one of them.
+std::string laid_in_words(const Layout& layout, std::size_t count, std::string_view counted, bool fewest,
+                          const std::vector<std::string>& laid, std::string_view too_large) {
+    std::vector<std::string> said;
+    if (count > 0)
+        said.push_back(
+            fmt::format("{} {}{}: {}", count, counted, fewest ? "" : " (fewer may do)", fmt::join(laid, "; ")));
+    for (const auto& name : layout.too_long) said.push_back(fmt::format("{} {}", name, too_large));
+    return fmt::format("{}: {}", layout.stock, fmt::join(said, "; "));
+}
+
 std::string sheets_in_words(const Layout& layout) {
     std::vector<std::string> sheets;
     for (const auto& sheet : layout.sheets.sheets) {
@@ -29,11 +40,9 @@ std::string sheets_in_words(const Layout& layout) {
         for (const auto& laid : sheet) on.push_back(layout.names[laid.cut]);
         sheets.push_back(fmt::format("{}", fmt::join(on, " + ")));
     }
-    std::string text =
-        fmt::format("{}: {} of {} × {}{}: {}", layout.stock, sheets.size(), mm(layout.bar), mm(layout.width),
-                    layout.sheets.fewest ? "" : " (fewer may do)", fmt::join(sheets, "; "));
-    for (const auto& name : layout.too_long) text += fmt::format("; {} is larger than a sheet: buy a larger one", name);
-    return text;
+    const auto size = fmt::format("{} × {}", mm(layout.bar), mm(layout.width));
+    return laid_in_words(layout, sheets.size(), "of " + size, layout.sheets.fewest, sheets,
+                         fmt::format("is larger than a sheet of {}: buy a larger one", size));
 }
 
 std::string own_in_words(const OwnBoard& own) {
@@ -78,11 +87,8 @@ std::string in_words(const Layout& layout) {
         for (const auto piece : bar.pieces) on.push_back(layout.names[piece] + " " + mm(layout.lengths[piece]));
         bars.push_back(fmt::format("{}, {} left over", fmt::join(on, " + "), mm(bar.left_over)));
     }
-    std::string text = fmt::format("{}: {} × {}{}: {}", layout.stock, bars.size(), mm(layout.bar),
-                                   layout.nested.fewest ? "" : " (fewer may do)", fmt::join(bars, "; "));
-    for (const auto& name : layout.too_long)
-        text += fmt::format("; {} is longer than {}: buy a longer one or join two", name, mm(layout.bar));
-    return text;
+    return laid_in_words(layout, bars.size(), "× " + mm(layout.bar), layout.nested.fewest, bars,
+                         fmt::format("is longer than {}: buy a longer one or join two", mm(layout.bar)));
 }
 
 /// All pieces, those of one stock together, the longest first.

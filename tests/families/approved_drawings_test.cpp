@@ -1,9 +1,8 @@
 // Every drawing against the one that was looked at and approved, primitive by primitive, in tests/reference/drawings/.
-#include <fmt/format.h>
-
 #include <catch2/catch.hpp>
 
 #include "approved.h"
+#include "drawing_told.h"
 #include "families/family.h"
 #include "families/thread/fit_section.h"
 #include "families/thread/stack_design.h"
@@ -14,39 +13,6 @@ using families::Values;
 namespace {
 
 const families::Load load{{3, 2, -13, 0.4, 1.1, 0.2, 0, 0, -9.8}, {5, 0, 0, 0, 0.5, 0}};
-
-std::string at(const drawing::Point& p) {
-    return fmt::format(" {:.3f} {:.3f}", p.x * 1e3, p.y * 1e3);
-}
-
-/// One primitive a line, lengths in mm.
-struct Told {
-    std::string operator()(const drawing::Path& p) const {
-        std::string all =
-            fmt::format("path {} {} {}", static_cast<int>(p.material), static_cast<int>(p.line), p.closed);
-        for (const auto& point : p.points) all += at(point);
-        return all;
-    }
-    std::string operator()(const drawing::Circle& c) const {
-        return fmt::format("circle {} {}{} {:.3f}", static_cast<int>(c.material), static_cast<int>(c.line),
-                           at(c.centre), c.radius * 1e3);
-    }
-    std::string operator()(const drawing::Text& t) const {
-        return fmt::format("text {} {}{} “{}”", static_cast<int>(t.align), static_cast<int>(t.role), at(t.at), t.text);
-    }
-    std::string operator()(const drawing::Dimension& d) const {
-        return fmt::format("dimension{}{} {:.3f} “{}”", at(d.from), at(d.to), d.offset * 1e3, d.label);
-    }
-    std::string operator()(const drawing::Arrow& a) const {
-        return fmt::format("arrow {}{}{} “{}”", static_cast<int>(a.line), at(a.from), at(a.to), a.label);
-    }
-};
-
-std::string told(const std::string& name, const drawing::Drawing& d) {
-    std::string all = "# " + name + "\n" + d.summary + "\n";
-    for (const auto& e : d.elements) all += std::visit(Told{}, e) + "\n";
-    return all;
-}
 
 /// The family as it stands, and with each choice in turn; of what cannot be built so, nothing.
 std::string drawings_of(const families::Family& family) {

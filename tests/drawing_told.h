@@ -1,0 +1,38 @@
+#pragma once
+#include <fmt/format.h>
+
+#include <string>
+
+#include "drawing/drawing.h"
+
+/// A drawing as approved answers have it: one primitive a line, lengths in mm.
+struct DrawingTold {
+    static std::string at(const clampet::drawing::Point& p) {
+        return fmt::format(" {:.3f} {:.3f}", p.x * 1e3, p.y * 1e3);
+    }
+    std::string operator()(const clampet::drawing::Path& p) const {
+        std::string all =
+            fmt::format("path {} {} {}", static_cast<int>(p.material), static_cast<int>(p.line), p.closed);
+        for (const auto& point : p.points) all += at(point);
+        return all;
+    }
+    std::string operator()(const clampet::drawing::Circle& c) const {
+        return fmt::format("circle {} {}{} {:.3f}", static_cast<int>(c.material), static_cast<int>(c.line),
+                           at(c.centre), c.radius * 1e3);
+    }
+    std::string operator()(const clampet::drawing::Text& t) const {
+        return fmt::format("text {} {}{} “{}”", static_cast<int>(t.align), static_cast<int>(t.role), at(t.at), t.text);
+    }
+    std::string operator()(const clampet::drawing::Dimension& d) const {
+        return fmt::format("dimension{}{} {:.3f} “{}”", at(d.from), at(d.to), d.offset * 1e3, d.label);
+    }
+    std::string operator()(const clampet::drawing::Arrow& a) const {
+        return fmt::format("arrow {}{}{} “{}”", static_cast<int>(a.line), at(a.from), at(a.to), a.label);
+    }
+};
+
+inline std::string told(const std::string& name, const clampet::drawing::Drawing& d) {
+    std::string all = "# " + name + "\n" + d.summary + "\n";
+    for (const auto& e : d.elements) all += std::visit(DrawingTold{}, e) + "\n";
+    return all;
+}

@@ -1,0 +1,84 @@
+// What is made of the demonstration and the project's rigs, and how each kind's pieces are marked and drawn, as it was
+// read and approved (tests/reference/making.txt, sheets.txt). Parts of it are worked by hand elsewhere.
+#include <algorithm>
+#include <catch2/catch.hpp>
+
+#include "approved.h"
+#include "drawing_told.h"
+#include "make/drawing_sheet.h"
+#include "make/export.h"
+#include "make/template_sheet.h"
+#include "parts/part_kind.h"
+#include "project/starting_points.h"
+#include "project/workshop_file.h"
+
+using namespace clampet;
+
+namespace {
+
+/// Outlines by their extent: corners of bodies are approved elsewhere.
+struct InShort : DrawingTold {
+    using DrawingTold::operator();
+    std::string operator()(const drawing::Path& p) const {
+        const auto [left, right] = std::minmax_element(p.points.begin(), p.points.end(),
+                                                       [](const auto& a, const auto& b) { return a.x < b.x; });
+        const auto [low, high] = std::minmax_element(p.points.begin(), p.points.end(),
+                                                     [](const auto& a, const auto& b) { return a.y < b.y; });
+        return fmt::format("path {} {} {} of {}{}{}", static_cast<int>(p.material), static_cast<int>(p.line), p.closed,
+                           p.points.size(), at({left->x, low->y}), at({right->x, high->y}));
+    }
+};
+
+std::string sheet_told(const drawing::Sheet& sheet) {
+    std::string all = "# " + sheet.title + "\n" + sheet.detail + "\n";
+    for (const auto& e : sheet.drawing.elements) all += std::visit(InShort{}, e) + "\n";
+    return all;
+}
+
+/// Row by row, without the padding of a page.
+std::string rows_told(const make::Table& table) {
+    std::string all = fmt::format("{}\n", fmt::join(table.columns, " | "));
+    for (const auto& row : table.rows) all += fmt::format("{}\n", fmt::join(row, " | "));
+    for (const auto& note : table.notes) all += "note: " + note + "\n";
+    return all;
+}
+
+std::string lists_of(const rig::Rig& rig, const inventory::Workshop& workshop) {
+    make::Wish wish{.workshop = &workshop, .own_rate = 18};
+    const auto planning = make::planning_of(rig.making, *make::wall_time_of("2026-05-04 09:00"));
+    REQUIRE(planning);
+    wish.planning = *planning;
+    std::string all;
+    for (const auto what : {make::What::cut_list, make::What::drills, make::What::hardware, make::What::cost,
+                            make::What::steps, make::What::schedule}) {
+        wish.what = what;
+        const auto list = make::list_of(rig, wish);
+        all += "# " + rig.name + ": " + std::string(make::name_of(what)) + "\n";
+        all += list ? *list ? rows_told(**list) : "" : list.problem().sentence() + "\n";
+    }
+    return all;
+}
+
+}  // namespace
+
+TEST_CASE("what is made of the project's rigs is told as it was approved", "[make][approved]") {
+    const auto workshop = project::demo_workshop();
+    std::string all;
+    for (const auto points : {project::demo_rigs(), project::starting_points()})
+        for (const auto& point : points) all += lists_of(*project::starting_rig(point.key), workshop);
+    is_approved("making", all, {1e-3, 1e-9});
+}
+
+TEST_CASE("every kind's pieces are marked and drawn as it was approved", "[make][approved]") {
+    std::string all;
+    for (const auto* kind : parts::registry()) {
+        const auto pieces = parts::workpieces_of(*kind, {});
+        if (!pieces) continue;
+        const make::MadePart part{"it", std::string(kind->name()), *pieces};
+        for (const auto& piece : *pieces) {
+            all += sheet_told(make::template_of(part, piece, "Rig"));
+            all += sheet_told(make::drawing_of(part, piece, {"Rig", "2026-05-04", 1}));
+        }
+    }
+    is_approved("sheets", all);
+}
