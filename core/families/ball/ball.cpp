@@ -321,9 +321,18 @@ Working BallJoint::working(const Load& load) const {
     Working lines = n_.squeeze.working();
     const Wrench w = load.whole();
     const Seating s = seating(w);
+    // The load along the axis presses a side more, or relieves it.
+    const bool shares = n_.locked && n_.seats != BallSeats::one_ring;
+    const auto pressed = [&](const char* name, double axial, const char* formula) {
+        const double more = axial - n_.squeeze.force;
+        std::string sum = fmt::format("{:.1f} N", n_.squeeze.force);
+        if (std::abs(more) >= 0.05) sum += fmt::format(" {} {:.1f} N", more < 0 ? "−" : "+", std::abs(more));
+        lines.push_back({fmt::format("{}_pressed_by", name), formula, std::move(sum), axial, Dimension::force,
+                         "derived, by stiffness"});
+    };
     const auto ring = [&](const char* name, double axial, double angle) {
         const double N = normal_sum(axial, angle);
-        lines.push_back({fmt::format("{}_normal_force", name), n_.seated ? "N = F/(cos θ + μ sin θ)" : "N = F/cos θ",
+        lines.push_back({fmt::format("{}_normal_force", name), n_.seated ? "N = P/(cos θ + μ sin θ)" : "N = P/cos θ",
                          n_.seated ? fmt::format("{:.1f} N/(cos {:.1f}° + {:.3f} · sin {:.1f}°)", axial,
                                                  angle * 180 / pi, n_.friction, angle * 180 / pi)
                                    : fmt::format("{:.1f} N / cos {:.1f}°", axial, angle * 180 / pi),
@@ -338,10 +347,19 @@ Working BallJoint::working(const Load& load) const {
                          fmt::format("{:.3f} · {:.1f} N · {:.2f} mm · {:.4f}", n_.friction, N, n_.radius * 1e3, k),
                          n_.friction * N * n_.radius * k, Dimension::torque, "derived"});
     };
-    if (s.seat > 0) ring("seat", s.seat, n_.seat_angle);
+    if (s.seat > 0) {
+        if (n_.seats != BallSeats::one_ring && !(s.cap > 0))
+            lines.push_back({"seat_pressed_by", "P = −Fz, the cap bears nothing", fmt::format("{:.1f} N", s.seat),
+                             s.seat, Dimension::force, "derived"});
+        else
+            pressed("seat", s.seat, shares ? "P = F′ − Fz/2" : "P = F′ − Fz");
+        ring("seat", s.seat, n_.seat_angle);
+    }
+    if (s.cap > 0)
+        pressed(n_.seats == BallSeats::plunger ? "plunger" : "cap", s.cap, shares ? "P = F′ + Fz/2" : "P = F′");
     if (n_.seats == BallSeats::two_rings && s.cap > 0) ring("cap", s.cap, n_.cap_angle);
     if (n_.seats == BallSeats::plunger)
-        lines.push_back({"plunger_torque_tilt", "μ F R",
+        lines.push_back({"plunger_torque_tilt", "μ P R",
                          fmt::format("{:.3f} · {:.1f} N · {:.2f} mm", n_.friction, s.cap, n_.radius * 1e3),
                          n_.friction * s.cap * n_.radius, Dimension::torque, "derived, point contact"});
     const double moment = std::sqrt(w.mx * w.mx + w.my * w.my + w.mz * w.mz);
@@ -352,7 +370,7 @@ Working BallJoint::working(const Load& load) const {
     if (std::isfinite(multiplier))
         lines.push_back({"holding_moment", "min over ω of Σ μ N_i R |ω × n_i|, M·ω = |M|", "", multiplier * moment,
                          Dimension::torque, "derived, upper-bound theorem"});
-    lines.push_back({"side_force_to_ride_out", "H = F tan θ",
+    lines.push_back({"side_force_to_ride_out", "H = P tan θ",
                      fmt::format("{:.1f} N · tan {:.1f}°", std::max(0.0, s.seat), n_.seat_angle * 180 / pi),
                      std::max(0.0, s.seat) * std::tan(n_.seat_angle), Dimension::force, "derived"});
     return lines;
