@@ -147,8 +147,7 @@ class Builder : public DemoWindow {
                 if (const auto* named = std::get_if<rig::NamedStock>(&input)) {
                     const auto& family = *families::family_named(element.family);
                     for (const auto& use : families::stock_uses(family))
-                        if (const auto offer =
-                                families::stock_exactly(families::stock_uses(family), use.key, named->name)) {
+                        if (families::stock_exactly(std::span(&use, 1), use.key, named->name)) {
                             auto* row = window.sheet()->stock(use.key);
                             REQUIRE(row);
                             choose(row->names(), row->names()->findText(text(named->name)));
