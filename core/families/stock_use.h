@@ -31,8 +31,8 @@ Result<StockOffer> stock_named(const Family& family, std::string_view name, std:
 /// The same of what is called `for_what`, a family or a kind of part.
 Result<StockOffer> stock_named(std::span<const StockUse> uses, std::string_view for_what, std::string_view name,
                                std::string_view key = "stock");
-/// The row of exactly that name, where it fills what is asked for by this key. No looking for what it may mean, and no
-/// list of all: a check asks at every seam.
+/// The row of exactly that name, where it fills what is asked for by this key; "stock" asks for any. No looking for
+/// what it may mean, and no list of all: a check asks at every seam.
 std::optional<StockOffer> stock_exactly(std::span<const StockUse> uses, std::string_view key, std::string_view name);
 /// Whether any of them is asked for by that key.
 bool is_stock_key(std::span<const StockUse> uses, std::string_view key);
