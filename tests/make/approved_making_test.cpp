@@ -1,5 +1,5 @@
 // What is made of the demonstration and the project's rigs, and how each kind's pieces are marked and drawn, as it was
-// read and approved (tests/reference/making.txt, sheets.txt). Parts of it are worked by hand elsewhere.
+// approved (tests/reference/making.txt, sheets.txt): nothing moves unnoticed. Parts of it are worked by hand elsewhere.
 #include <algorithm>
 #include <catch2/catch.hpp>
 
