@@ -5,6 +5,7 @@
 #include <algorithm>
 #include <array>
 #include <cmath>
+#include <deque>
 #include <numbers>
 
 #include "catalogue/drills.h"
@@ -46,6 +47,23 @@ DrillFor for_insert(const Bore& bore, Stuff stuff) {
             hole.diameter, "insert"};
 }
 
+/// Both drills of a wood screw, of one series: nobody changes sets between them.
+std::string screw_drills_in_words(const WoodScrews& screws, const std::string& material) {
+    const double shank = screws.row->size("clearance"), pilot = pilot_of(screws, material);
+    std::string wide = through({{}, shank}).drill, narrow = through({{}, pilot}).drill;
+    const auto series = [](const catalogue::SoldDrill& drill) { return drill.row->texts.at("series"); };
+    for (const auto& outer : catalogue::clearance_drills_sold(shank)) {
+        const auto drills = catalogue::clearance_drills_sold(pilot);
+        const auto inner = std::find_if(drills.begin(), drills.end(),
+                                        [&](const auto& drill) { return series(drill) == series(outer); });
+        if (inner == drills.end()) continue;
+        wide = outer.label();
+        narrow = inner->label();
+        break;
+    }
+    return fmt::format("{} through the first board, pilot {} in the other", wide, narrow);
+}
+
 /// How fast a twist drill turns, in rounds a minute: v/(π d) at the cutting speed of the stuff, no faster than a hand
 /// drill and no slower than 300.
 /// Source  High-speed steel, Machinery's Handbook, from memory: aluminium and brass 60 m/min; wood 90, plastic 30,
@@ -61,7 +79,7 @@ struct Hole {
     const MadePart* part;
     const parts::Workpiece* piece;
     const Bore* bore;
-    std::string_view edge;  ///< that it goes into; empty: the marked face
+    std::string_view edge;  ///< that it goes into, or its way; empty: the marked face
     DrillFor drill;
     unsigned count = 0;
 };
@@ -104,6 +122,7 @@ std::string_view name_of(parts::EdgeBores::Edge edge) {
 
 Table drill_list(const Made& made) {
     std::vector<Hole> holes;
+    std::deque<Bore> along;  // what bars are bored to
     const auto add = [&](const MadePart& part, const parts::Workpiece& piece, const Bore& bore, std::string_view edge) {
         if (piece.is_round && bore.from_the_back && bore.depth == 0) return;  // where another one comes out
         const auto like = std::find_if(holes.begin(), holes.end(), [&](const Hole& h) {
@@ -118,6 +137,8 @@ Table drill_list(const Made& made) {
     };
     for (const auto& part : made.parts)
         for (const auto& piece : part.pieces) {
+            if (const double bored = bored_of(piece); bored > 0)
+                add(part, piece, along.emplace_back(Bore{.diameter = bored}), "along its axis");
             for (const auto& bore : piece.bores) add(part, piece, bore, "");
             for (const auto& edge : piece.edges)
                 for (const auto& bore : edge.bores) add(part, piece, bore, name_of(edge.edge));
@@ -136,12 +157,10 @@ Table drill_list(const Made& made) {
     for (const auto& part : made.parts)
         for (const auto& piece : part.pieces)
             if (const auto screws = wood_screws_of(part, piece))
-                table.notes.push_back(
-                    fmt::format("{}: {} of {}; {} through the first board, pilot {} in the other, countersink to {}.",
-                                name_of(part, piece), screws->count, name_of(*screws),
-                                through({{}, screws->row->size("clearance")}).drill,
-                                through({{}, pilot_of(*screws, piece.material)}).drill,
-                                mm(std::round(screws->row->size("head") * 1e4) / 1e4)));
+                table.notes.push_back(fmt::format("{}: {} of {}; {}, countersink to {}.", name_of(part, piece),
+                                                  screws->count, name_of(*screws),
+                                                  screw_drills_in_words(*screws, piece.material),
+                                                  mm(std::round(screws->row->size("head") * 1e4) / 1e4)));
     for (const auto& part : made.parts)
         for (const auto& piece : part.pieces)
             if (auto words = meeting_holes(part, piece); !words.empty()) table.notes.push_back(std::move(words));

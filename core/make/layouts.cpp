@@ -8,6 +8,7 @@
 #include <numeric>
 
 #include "catalogue/stock.h"
+#include "make/layers.h"
 #include "make/outline_nesting.h"
 #include "quantity/format.h"
 
@@ -27,7 +28,7 @@ using quantity::mm;
 /// One piece as it is sawn: its name, its length along the grain and its width.
 struct Sawn {
     std::string name;
-    const Workpiece* piece = nullptr;
+    Workpiece piece;
     Blank blank;
 };
 
@@ -41,21 +42,20 @@ struct Group {
 
 std::vector<Group> groups_of(const Made& made) {
     std::map<std::pair<bool, std::string>, Group> groups;
-    for (const auto& part : made.parts)
-        for (const auto& piece : part.pieces) {
-            const bool is_sheet = comes_as_sheet(piece);
-            auto& group = groups[{!is_sheet, stock_of(piece)}];
-            const auto blank = blank_of(piece);
-            group.stock = stock_of(piece);
-            group.is_sheet = is_sheet;
-            group.section = {piece.material,
-                             0,
-                             0,
-                             piece.is_round ? 0 : blank.thickness,
-                             piece.is_round ? piece.width : 0,
-                             piece.stuff == parts::Stuff::wood ? 0 : piece.wall};
-            for (unsigned i = 0; i < piece.count; ++i) group.pieces.push_back({name_of(part, piece), &piece, blank});
-        }
+    for (const auto& [part, name, piece, of] : sawn_of(made)) {
+        const bool is_sheet = comes_as_sheet(piece);
+        auto& group = groups[{!is_sheet, stock_of(piece)}];
+        const auto blank = blank_of(piece);
+        group.stock = stock_of(piece);
+        group.is_sheet = is_sheet;
+        group.section = {piece.material,
+                         0,
+                         0,
+                         piece.is_round ? 0 : blank.thickness,
+                         piece.is_round ? piece.width : 0,
+                         piece.stuff == parts::Stuff::wood ? 0 : piece.wall};
+        for (unsigned i = 0; i < piece.count; ++i) group.pieces.push_back({name, piece, blank});
+    }
     std::vector<Group> all;
     for (auto& [key, group] : groups) {
         std::stable_sort(group.pieces.begin(), group.pieces.end(),
@@ -69,7 +69,7 @@ std::vector<Group> groups_of(const Made& made) {
 Cut cut_of(const Sawn& sawn, const Group& group, const Sawing& sawing) {
     const double more = 2 * sawing.allowance;
     Cut cut{sawn.blank.length + more, sawn.blank.width + (group.is_sheet ? more : 0)};
-    if (!sawn.piece->is_round && !sawn.blank.is_turned) cut.outline = sawn.piece->outline;
+    if (!sawn.piece.is_round && !sawn.blank.is_turned) cut.outline = sawn.piece.outline;
     return cut;
 }
 
@@ -155,7 +155,7 @@ Layout on_sheets(const Group& group, const std::vector<Sawn>& pieces, double wid
 }
 
 Layout as_strips(const Group& group, const std::vector<Sawn>& pieces, const Sawing& sawing) {
-    const auto& first = *pieces.front().piece;
+    const auto& first = pieces.front().piece;
     Layout layout;
     layout.width = first.is_round ? first.width : pieces.front().blank.width;
     layout.stock = first.is_round ? group.stock : fmt::format("{}, strip of {}", group.stock, mm(layout.width));

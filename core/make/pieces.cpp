@@ -6,6 +6,7 @@
 #include <array>
 
 #include "catalogue/material.h"
+#include "make/layers.h"
 #include "parts/part_kind.h"
 #include "quantity/format.h"
 
@@ -46,9 +47,18 @@ std::string name_of(const MadePart& part, const parts::Workpiece& piece) {
     return part.pieces.size() == 1 ? part.name : part.name + ": " + piece.name;
 }
 
-bool comes_as_sheet(const parts::Workpiece& piece) {
+bool is_of_sheets(const parts::Workpiece& piece) {
     const auto material = catalogue::material_named(piece.material);
-    return !piece.is_round && material && material->group == "board";
+    return material && material->group == "board";
+}
+
+bool comes_as_sheet(const parts::Workpiece& piece) {
+    return !piece.is_round && is_of_sheets(piece);
+}
+
+double bored_of(const parts::Workpiece& piece) {
+    const bool is_bored = piece.is_round && piece.wall > 0 && piece.stuff == parts::Stuff::wood;
+    return is_bored ? piece.width - 2 * piece.wall : 0;
 }
 
 Blank blank_of(const parts::Workpiece& piece) {
@@ -59,14 +69,22 @@ Blank blank_of(const parts::Workpiece& piece) {
     return {sizes[2], sizes[1], sizes[0], true};
 }
 
-std::string stock_of(const parts::Workpiece& piece) {
+namespace {
+
+std::string size_of(const parts::Workpiece& piece) {
     const auto mm = [](double size) { return quantity::format(size, Dimension::length); };
-    if (piece.is_round && piece.wall > 0 && piece.stuff == parts::Stuff::wood)
-        return fmt::format("{} Ø{}, bored Ø{}", piece.material, mm(piece.width), mm(piece.width - 2 * piece.wall));
+    if (const double bored = bored_of(piece); bored > 0)
+        return fmt::format("{} Ø{}, bored Ø{}", piece.material, mm(piece.width), mm(bored));
     if (piece.is_round && piece.wall > 0)
         return fmt::format("{} tube Ø{}, wall {}", piece.material, mm(piece.width), mm(piece.wall));
     if (piece.is_round) return fmt::format("{} Ø{}", piece.material, mm(piece.width));
     return fmt::format("{} {}", piece.material, mm(blank_of(piece).thickness));
+}
+
+}  // namespace
+
+std::string stock_of(const parts::Workpiece& piece) {
+    return size_of(piece) + (is_layered(piece) ? ", glued in layers" : "");
 }
 
 }  // namespace clampet::make

@@ -7,6 +7,7 @@
 #include <cmath>
 
 #include "catalogue/material.h"
+#include "make/layers.h"
 #include "parts/made_solid.h"
 #include "parts/part_kind.h"
 #include "parts/solids.h"
@@ -44,6 +45,7 @@ void count(const Workpiece& piece, Counts& n) {
     (piece.note.starts_with("turned") ? n.turned : n.sawn) += piece.count;
     (piece.is_round ? n.slits : n.openings) += piece.count * piece.openings.size();
     if (!piece.outline.empty()) n.bevelled += piece.count;
+    if (bored_of(piece) > 0) n.holes += piece.count;
     n.is_wood = n.is_wood || is_wood(piece.material);
     n.is_bar = n.is_bar || piece.is_round;
     n.is_glued = n.is_glued || piece.note.find("glued") != std::string::npos;
@@ -71,7 +73,7 @@ void count_prints(const parts::Body& body, Counts& n) {
 /// Grows the plan: each step knows those it waits for.
 class Planner {
  public:
-    explicit Planner(const Work& work) : work_(work) {}
+    Planner(const Work& work, std::vector<SawnPiece> sawn) : work_(work), sawn_(std::move(sawn)) {}
 
     /// Errors: as parts::workpieces_of().
     Status make(const rig::Part& part) {
@@ -85,6 +87,7 @@ class Planner {
         for (const auto& piece : *pieces) count(piece, n);
         count_prints(*body, n);
         last_.clear();
+        laminate(part);
         cut(part, n);
         print(part, n);
         if (n.pieces == 0 && n.prints == 0 && !body->made.empty())
@@ -154,6 +157,25 @@ class Planner {
         return plan_.steps.back();
     }
 
+    /// Blocks that no sheet is thick enough for: they are sawn and bored like boards when the glue has set.
+    void laminate(const rig::Part& part) {
+        std::size_t layers = 0, blocks = 0;
+        for (const auto& sawn : sawn_) {
+            if (sawn.part != part.id || !sawn.of) continue;
+            layers += sawn.piece.count;
+            blocks += sawn.piece.count / sawn.of->count;
+        }
+        if (layers == 0) return;
+        add(part.id, "saw", fmt::format("Saw {} layers for {}", layers, part.name), layers, "/layers");
+        glue(part, fmt::format("Glue and clamp the layers of {}", part.name), blocks, "/layers");
+    }
+
+    void glue(const rig::Part& part, std::string what, std::size_t times, std::string_view again = {}) {
+        auto& step = add(part.id, "glue", std::move(what), times, again);
+        step.waiting = row_named(glues(), work_.glue, &GlueTimes::name)->full;
+        step.waits_for = "glue";
+    }
+
     void cut(const rig::Part& part, const Counts& n) {
         if (n.pieces == 0) return;
         add(part.id, "mark", fmt::format("Mark out {}{}", part.name, pieces_in_words(n.pieces)), n.pieces);
@@ -202,12 +224,7 @@ class Planner {
                     ? "Go if both diagonals are alike and it stands flat; else a shim or a new piece before any glue."
                     : "Go if it closes on what it is for; else file or shim before it is finished.";
         }
-        if (n.is_glued) {
-            const auto* glue = row_named(glues(), work_.glue, &GlueTimes::name);
-            auto& step = add(part.id, "glue", fmt::format("Glue and clamp {}", part.name), 1);
-            step.waiting = glue->full;
-            step.waits_for = "glue";
-        }
+        if (n.is_glued) glue(part, fmt::format("Glue and clamp {}", part.name), 1);
         if (n.is_wood) coat(part);
         if (n.inserts > 0)
             add(part.id, "insert",
@@ -260,6 +277,7 @@ class Planner {
     }
 
     const Work& work_;
+    const std::vector<SawnPiece> sawn_;
     Plan plan_;
     std::vector<std::size_t> last_;
     std::map<std::string, std::vector<std::size_t>, std::less<>>
@@ -314,7 +332,9 @@ Status check(const Work& work) {
 
 Result<Plan> plan_of(const rig::Rig& rig, const Work& work) {
     if (const auto ok = check(work); !ok) return ok.problem();
-    Planner planner(work);
+    const auto made = made_of(rig);
+    if (!made) return made.problem();
+    Planner planner(work, sawn_of(*made));
     bool is_any = false;
     for (std::size_t i = 0; i < rig.parts.size(); ++i) {
         const auto& part = rig.parts[i];

@@ -2,6 +2,7 @@
 
 #include "approximately.h"
 #include "constants.h"
+#include "make/drills.h"
 
 using namespace clampet;
 using constants::inch;
@@ -91,4 +92,13 @@ TEST_CASE("pilots are wider in harder wood", "[make]") {
     // Neither wider than the screw's shank (4.2 mm of a #8; common practice).
     CHECK(oak < 0.0042);
     CHECK(spruce > 0.001);
+}
+
+TEST_CASE("both drills of a wood screw are of one series", "[make][common practice]") {
+    // A #10's clearance is 5.1 mm; its pilot in softwood, 1.93 mm, would be a number drill to the hundredth.
+    auto piece = board(0.2, 0.1, 0.024);
+    piece.material = "spruce";
+    const auto notes = make::drill_list({{of({piece})}, {}}).notes;
+    REQUIRE_FALSE(notes.empty());
+    CHECK_THAT(notes.front(), Catch::Contains("5.1 mm through the first board, pilot 2 mm in the other"));
 }

@@ -163,6 +163,20 @@ TEST_CASE("what a lined clamp carries with is not lined", "[parts]") {
     }
 }
 
+TEST_CASE("a hole across the held end of a tube takes both walls", "[parts][geometry]") {
+    // Of a wall that is thin to the hole, two discs as thick as the wall.
+    const double hole = 0.008, wall = 0.002, density = catalogue::material_named("aluminium 6060-T6")->density;
+    Values values{{"section", std::string("tube")},
+                  {"material", std::string("aluminium 6060-T6")},
+                  {"height", 0.040},
+                  {"wall", wall},
+                  {"hole", hole}};
+    const double bored = body_of("arm", values).mass;
+    values["hole"] = 0.0;
+    const double taken = body_of("arm", values).mass - bored;
+    CHECK(taken == relative(2 * wall * density * std::numbers::pi * hole * hole / 4, 1e-6));
+}
+
 TEST_CASE("a V-jaw clamp touches the tube that it is made for on both flanks", "[parts][geometry]") {
     std::mt19937 random(8);
     const auto between = [&](double a, double b) { return std::uniform_real_distribution(a, b)(random); };
