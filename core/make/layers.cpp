@@ -29,7 +29,7 @@ double across_layers(const Workpiece& piece) {
 }
 
 /// Those that blocks are glued of; of a material that is not in the table, as plywood's.
-std::vector<Sheet> sold(const std::string& material) {
+std::vector<Sheet> sold_sheets(const std::string& material) {
     auto sheets = sheets_of(material);
     return sheets.empty() ? sheets_of("birch plywood") : sheets;
 }
@@ -84,7 +84,7 @@ std::optional<Layers> best_of(const std::vector<Sheet>& sheets, const Workpiece&
 Layers layers_for(const Workpiece& piece, const Made& made) {
     if (const auto layers = best_of(used(made, piece.material), piece, most_off)) return *layers;
     // Some sheet between the thinnest and the thickest is in every table.
-    return best_of(sold(piece.material), piece, 1).value();
+    return best_of(sold_sheets(piece.material), piece, 1).value();
 }
 
 std::string gluing_in_words(const Layers& layers) {
@@ -141,7 +141,7 @@ std::vector<Sheet> sheets_of(const std::string& material) {
 }
 
 bool is_layered(const Workpiece& piece) {
-    return is_of_sheets(piece) && across_layers(piece) > thickest_of(sold(piece.material)) + noise;
+    return is_of_sheets(piece) && across_layers(piece) > thickest_of(sold_sheets(piece.material)) + noise;
 }
 
 std::vector<SawnPiece> sawn_of(const Made& made) {
