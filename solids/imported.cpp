@@ -3,21 +3,16 @@
 #include <fmt/format.h>
 
 #include <algorithm>
+#include <array>
 #include <cctype>
 #include <filesystem>
 #include <fstream>
-#include <mutex>
-#include <OSD_Path.hxx>
-#include <RWStl.hxx>
-#include <Standard_Failure.hxx>
-#include <STEPControl_Reader.hxx>
-#include <TopExp_Explorer.hxx>
 
 #include "parts/hull.h"
 #include "parts/solids.h"
 #include "quantity/dimension.h"
 #include "quantity/format.h"
-#include "solids/occt.h"
+#include "solids/kernel.h"
 
 namespace clampet::solids {
 namespace {
@@ -55,33 +50,13 @@ Form form_of(const std::string& path, std::uintmax_t size) {
     return tail.find("endsolid") == std::string::npos ? Form::neither : Form::text;
 }
 
-Result<Mesh> read_stl(const std::string& path, double scale, std::uintmax_t size) {
+Result<Mesh> read_stl(const Kernel& by, const std::string& path, double scale, std::uintmax_t size) {
     const auto form = form_of(path, size);
     if (form == Form::neither) return broken(path, "STL");
     if (form == Form::binary && size == binary_head) return Mesh{};
-    const OSD_Path place(path.c_str());
-    const auto found = form == Form::binary ? RWStl::ReadBinary(place) : RWStl::ReadAscii(place);
-    if (found.IsNull()) return broken(path, "STL");
-    Mesh mesh;
-    append(*found, gp_Trsf(), false, scale, mesh);
-    return mesh;
-}
-
-struct FromStep {
-    Mesh mesh;
-    std::optional<MeshProperties> exact;  ///< where it is a solid
-};
-
-Result<FromStep> read_step(const std::string& path) {
-    STEPControl_Reader reader;
-    if (reader.ReadFile(path.c_str()) != IFSelect_RetDone || reader.TransferRoots() == 0) return broken(path, "STEP");
-    const TopoDS_Shape shape = reader.OneShape();  // in millimetres, whatever the file is in
-    if (shape.IsNull()) return broken(path, "STEP");
-    constexpr double chord = 0.05 * millimetre, angle = 0.3;  // of the triangles that stand for its faces: m, rad
-    FromStep step;
-    step.mesh = triangles_of(shape, chord, angle);
-    if (TopExp_Explorer(shape, TopAbs_SOLID).More()) step.exact = exact_properties_of(shape);
-    return step;
+    auto mesh = by.read_stl(path, form == Form::binary, scale);
+    if (!mesh) return broken(path, "STL");
+    return std::move(*mesh);
 }
 
 void mind_its_size(Imported& solid, bool says_its_unit) {
@@ -157,15 +132,15 @@ Result<Imported> made_of(const Mesh& read, const std::optional<MeshProperties>& 
 double metres_of(FileUnit unit) {
     switch (unit) {
         case FileUnit::millimetre:
-            return millimetre;
+            return 1e-3;
         case FileUnit::centimetre:
-            return 10 * millimetre;
+            return 1e-2;
         case FileUnit::metre:
             return 1;
         case FileUnit::inch:
             return quantity::inch;
     }
-    return millimetre;
+    return 1e-3;
 }
 
 Result<Imported> read_solid(const std::string& path, FileUnit unit) {
@@ -180,22 +155,17 @@ Result<Imported> read_solid(const std::string& path, FileUnit unit) {
                        "Write it with fewer triangles: 250 MB and less are read."};
     std::string kind = fs::path(path).extension().string();
     std::transform(kind.begin(), kind.end(), kind.begin(), [](unsigned char c) { return std::tolower(c); });
-    static std::mutex one_at_a_time;  // its messenger is one for the whole program
-    const std::scoped_lock alone(one_at_a_time);
-    const Silence silence;
-    try {
-        if (kind == ".stl") {
-            const auto mesh = read_stl(path, metres_of(unit), size);
-            if (!mesh) return mesh.problem();
-            return made_of(*mesh, std::nullopt, name, false);
-        }
-        if (kind == ".step" || kind == ".stp") {
-            const auto step = read_step(path);
-            if (!step) return step.problem();
-            return made_of(step->mesh, step->exact, name, true);
-        }
-    } catch (const Standard_Failure&) {
-        return broken(path, kind == ".stl" ? "STL" : "STEP");
+    const auto by = kernel();
+    if (!by) return by.problem();
+    if (kind == ".stl") {
+        const auto mesh = read_stl(**by, path, metres_of(unit), size);
+        if (!mesh) return mesh.problem();
+        return made_of(*mesh, std::nullopt, name, false);
+    }
+    if (kind == ".step" || kind == ".stp") {
+        const auto step = (*by)->read_step(path);
+        if (!step) return broken(path, "STEP");
+        return made_of(step->mesh, step->exact, name, true);
     }
     return Problem{"solid.other_kind", "file", fmt::format("{} is neither STL nor STEP.", name),
                    "Write it as .stl or .step from the program that made it."};

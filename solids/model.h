@@ -1,5 +1,6 @@
 #pragma once
 #include <memory>
+#include <optional>
 #include <string>
 #include <vector>
 
@@ -43,10 +44,11 @@ class Model {
     /// Its surface as triangles, welded, within a chord error [m].
     Mesh mesh(std::size_t piece, double chord) const;
 
-    struct Shapes;
-    const Shapes& shapes() const { return *shapes_; }
+    /// All their pieces as one STEP file, or nothing where it could not be made: see step_of().
+    static std::optional<std::string> as_step(const std::vector<Model>& models);
 
  private:
+    struct Shapes;
     std::shared_ptr<const Shapes> shapes_;
 };
 

@@ -67,7 +67,7 @@ BriefPage::BriefPage(Session& session, QWidget* parent) : Stage(session, parent)
     });
 }
 
-void BriefPage::build() {
+void BriefPage::furnish() {
     name_ = new QLineEdit(this);
     required_ = new QuantityField(Dimension::number, this);
     beyond_ = wrapped(this);
@@ -186,10 +186,10 @@ void BriefPage::fit_width() {
 }
 
 void BriefPage::showEvent(QShowEvent* event) {
-    if (!name_) build();
+    make();
     fit_width();
     rebuild();
-    QWidget::showEvent(event);
+    Stage::showEvent(event);
 }
 
 void BriefPage::perform(const project::Edit& edit, QuantityField* field, project::Gesture gesture) {

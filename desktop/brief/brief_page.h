@@ -44,13 +44,13 @@ class BriefPage : public Stage {
     QLineEdit* part_name(const std::string& part) const;
 
  protected:
+    void furnish() override;
     void showEvent(QShowEvent* event) override;
     void resizeEvent(QResizeEvent* event) override;
 
  private:
     void add_payload(const rig::Part& part, HeldThingPtr thing);
     void also_put_on(const std::string& device, const std::string& on = {});
-    void build();
     void fit_width();
     void rebuild();
     void refresh();

@@ -61,27 +61,37 @@ drawing::Drawing picture_of(const parts::Workpiece& piece) {
 }  // namespace
 
 MakeStage::MakeStage(Session& session, QWidget* parent)
-    : Stage(session, parent),
-      says_(wrapped(this, 1, true)),
-      otherwise_(quiet_words({}, this)),
-      title_(wrapped(this, 1.05, true)),
-      inside_(new QWidget),
-      flow_(new FlowLayout(inside_)),
-      pages_(new QStackedWidget(this)),
-      sheet_(new SheetView(this)),
-      boards_(new DrawingView(this)),
-      cuts_(new ListView(this)),
-      drills_(new ListView(this)),
-      work_(new WorkPage(session, this)),
-      shopping_(new ShoppingPage(session, this)),
-      solids_(new SolidsPage(session, this)),
-      printed_(new PrintedPage(session, this)),
-      put_back_(new QPushButton(tr("Sawn: left-overs into the drawer"), this)),
-      paper_(new QuietComboBox(this)),
-      export_(new QPushButton(tr("Export all into a folder…"), this)),
-      background_([here = QPointer<MakeStage>(this)](std::function<void()> answer) {
+    : Stage(session, parent), background_([here = QPointer<MakeStage>(this)](std::function<void()> answer) {
           if (here) QMetaObject::invokeMethod(here, std::move(answer), Qt::QueuedConnection);
       }) {
+    drawer_ = session.stockroom.observe([this] {
+        is_old_ = true;
+        if (isVisible()) refresh();
+    });
+    subscription_ = session.document.observe([this](const project::Change&) {
+        is_old_ = true;
+        if (isVisible()) refresh();
+    });
+}
+
+void MakeStage::furnish() {
+    says_ = wrapped(this, 1, true);
+    otherwise_ = quiet_words({}, this);
+    title_ = wrapped(this, 1.05, true);
+    inside_ = new QWidget;
+    flow_ = new FlowLayout(inside_);
+    pages_ = new QStackedWidget(this);
+    sheet_ = new SheetView(this);
+    boards_ = new DrawingView(this);
+    cuts_ = new ListView(this);
+    drills_ = new ListView(this);
+    work_ = new WorkPage(session(), this);
+    shopping_ = new ShoppingPage(session(), this);
+    solids_ = new SolidsPage(session(), this);
+    printed_ = new PrintedPage(session(), this);
+    put_back_ = new QPushButton(tr("Sawn: left-overs into the drawer"), this);
+    paper_ = new QuietComboBox(this);
+    export_ = new QPushButton(tr("Export all into a folder…"), this);
     ask_where = [this] { return QFileDialog::getExistingDirectory(this, tr("Export all into a folder")); };
     auto* outer = new QHBoxLayout(this);
     outer->setContentsMargins(24, 16, 24, 12);
@@ -129,16 +139,8 @@ MakeStage::MakeStage(Session& session, QWidget* parent)
         const QString folder = ask_where();
         if (!folder.isEmpty()) export_into(folder);
     });
-    drawer_ = session.stockroom.observe([this] {
-        is_old_ = true;
-        if (isVisible()) refresh();
-    });
     connect(paper_, &QComboBox::currentIndexChanged, this, [this] {
         if (pages_->currentIndex() == printed_view) show_view(printed_view);
-    });
-    subscription_ = session.document.observe([this](const project::Change&) {
-        is_old_ = true;
-        if (isVisible()) refresh();
     });
 }
 
@@ -204,7 +206,7 @@ Stage::State MakeStage::state() const {
                                      [](const auto& part) { return part.origin == rig::Origin::make; });
     if (count == 0) return {tr("nothing to make")};
     const QString parts = count == 1 ? tr("1 part") : tr("%1 parts").arg(count);
-    const double dries = work_->waiting();
+    const double dries = work_ ? work_->waiting() : 0;
     if (!(dries > 0)) return {parts};
     return {tr("%1 · %2 of waiting").arg(parts, text_of(make::duration_in_words(dries)))};
 }

@@ -79,23 +79,23 @@ class MakeStage : public Stage {
     make::Sawing sawn_;
     std::vector<drawing::Sheet> sheets_;
     std::size_t made_parts_ = 0;  ///< parts that are made, however
-    QLabel *says_, *otherwise_, *title_;
-    QWidget* inside_;
-    FlowLayout* flow_;
+    QLabel *says_ = nullptr, *otherwise_ = nullptr, *title_ = nullptr;
+    QWidget* inside_ = nullptr;
+    FlowLayout* flow_ = nullptr;
     std::vector<PieceCard*> cards_;  ///< first of the pieces, in the order of their sheets
     std::vector<QPushButton*> views_;
-    QStackedWidget* pages_;
-    SheetView* sheet_;
-    DrawingView* boards_;  ///< and what is sawn from them
-    ListView *cuts_, *drills_;
-    WorkPage* work_;
-    ShoppingPage* shopping_;
-    SolidsPage* solids_;
-    PrintedPage* printed_;
-    QPushButton* put_back_;
+    QStackedWidget* pages_ = nullptr;
+    SheetView* sheet_ = nullptr;
+    DrawingView* boards_ = nullptr;  ///< and what is sawn from them
+    ListView *cuts_ = nullptr, *drills_ = nullptr;
+    WorkPage* work_ = nullptr;
+    ShoppingPage* shopping_ = nullptr;
+    SolidsPage* solids_ = nullptr;
+    PrintedPage* printed_ = nullptr;
+    QPushButton* put_back_ = nullptr;
     std::vector<QuantityField*> sawing_;
-    QComboBox* paper_;
-    QPushButton* export_;
+    QComboBox* paper_ = nullptr;
+    QPushButton* export_ = nullptr;
     std::size_t chosen_ = 0;
     project::Background background_;
     bool is_exporting_ = false;
@@ -104,6 +104,7 @@ class MakeStage : public Stage {
     bool is_old_ = true;  ///< the rig has changed since it was shown
 
  protected:
+    void furnish() override;
     void showEvent(QShowEvent* event) override;
 };
 

@@ -39,38 +39,48 @@ namespace clampet::desktop {
 using quantity::Dimension;
 
 ProveStage::ProveStage(Session& session, QWidget* parent)
-    : Stage(session, parent),
-      background_([here = QPointer<ProveStage>(this)](std::function<void()> answer) {
+    : Stage(session, parent), background_([here = QPointer<ProveStage>(this)](std::function<void()> answer) {
           if (here) QMetaObject::invokeMethod(here, std::move(answer), Qt::QueuedConnection);
-      }),
-      says_(wrapped(this, 0.95)),
-      watch_(wrapped(this, 0.95)),
-      answer_(wrapped(this, 0.95)),
-      inside_tests_(new QWidget),
-      pulls_(new RecordList(tr("None yet. Pull with a hanging scale as it is drawn, type what it showed, and every "
-                               "verdict follows."))),
-      test_column_(new QVBoxLayout(inside_tests_)),
-      pages_(new QStackedWidget(this)),
-      tap_(new TapPage(session, this)),
-      hang_(new HangPage(session, this)),
-      fits_(new FitPage(session, this)),
-      measured_(new MeasuredPage(session, this)),
-      revisions_(new RevisionsPage(session, this)),
-      log_(new LogPage(session, this)),
-      card_(new CardPage(session, this)),
-      others_{tap_, hang_, fits_, measured_, revisions_, log_, card_},
-      scale_(new ScalePanel(this)),
-      picture_(new DrawingView(this)),
-      belief_(new BeliefView(this)),
-      seam_(new QuietComboBox(this)),
-      way_(new QuietComboBox(this)),
-      outcome_(new QuietComboBox(this)),
-      force_(new QuantityField(Dimension::force, this)),
-      arm_(new QuantityField(Dimension::length, this)),
-      note_(new QLineEdit(this)),
-      anew_(new QCheckBox(tr("Loosened and tightened again before"), this)),
-      keep_(new QPushButton(tr("Keep this test"), this)),
-      tightened_(new QPushButton(tr("It was tightened anew"), this)) {
+      }) {
+    subscription_ = session.document.observe([this](const project::Change&) {
+        is_old_ = true;
+        if (isVisible()) refresh();
+    });
+    drawer_ = session.stockroom.observe([this] {
+        if (isVisible()) show_page(shown_page());
+    });
+}
+
+void ProveStage::furnish() {
+    says_ = wrapped(this, 0.95);
+    watch_ = wrapped(this, 0.95);
+    answer_ = wrapped(this, 0.95);
+    inside_tests_ = new QWidget;
+    pulls_ =
+        new RecordList(tr("None yet. Pull with a hanging scale as it is drawn, type what it showed, and every "
+                          "verdict follows."));
+    test_column_ = new QVBoxLayout(inside_tests_);
+    pages_ = new QStackedWidget(this);
+    tap_ = new TapPage(session(), this);
+    hang_ = new HangPage(session(), this);
+    fits_ = new FitPage(session(), this);
+    measured_ = new MeasuredPage(session(), this);
+    revisions_ = new RevisionsPage(session(), this);
+    log_ = new LogPage(session(), this);
+    card_ = new CardPage(session(), this);
+    others_ = {tap_, hang_, fits_, measured_, revisions_, log_, card_};
+    scale_ = new ScalePanel(this);
+    picture_ = new DrawingView(this);
+    belief_ = new BeliefView(this);
+    seam_ = new QuietComboBox(this);
+    way_ = new QuietComboBox(this);
+    outcome_ = new QuietComboBox(this);
+    force_ = new QuantityField(Dimension::force, this);
+    arm_ = new QuantityField(Dimension::length, this);
+    note_ = new QLineEdit(this);
+    anew_ = new QCheckBox(tr("Loosened and tightened again before"), this);
+    keep_ = new QPushButton(tr("Keep this test"), this);
+    tightened_ = new QPushButton(tr("It was tightened anew"), this);
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(24, 12, 24, 12);
     column->addWidget(make_tabs());
@@ -103,13 +113,6 @@ ProveStage::ProveStage(Session& session, QWidget* parent)
     right->addWidget(belief_);
     outer->addWidget(scrolled(inside, this), 4);
     connect(scale_, &ScalePanel::let_go, this, &ProveStage::take_let_go);
-    subscription_ = session.document.observe([this](const project::Change&) {
-        is_old_ = true;
-        if (isVisible()) refresh();
-    });
-    drawer_ = session.stockroom.observe([this] {
-        if (isVisible()) show_page(shown_page());
-    });
 }
 
 QWidget* ProveStage::make_tabs() {

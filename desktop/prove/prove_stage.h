@@ -73,6 +73,7 @@ class ProveStage : public Stage {
     CardPage* card() const { return card_; }
 
  protected:
+    void furnish() override;
     void showEvent(QShowEvent* event) override;
 
  private:
@@ -94,28 +95,28 @@ class ProveStage : public Stage {
     std::optional<double> typed_force_;
     std::optional<double> typed_arm_;
     bool is_old_ = true, is_looking_ = false;
-    QLabel *says_, *watch_, *answer_;
-    QWidget* inside_tests_;
-    RecordList* pulls_;
-    QVBoxLayout* test_column_;
+    QLabel *says_ = nullptr, *watch_ = nullptr, *answer_ = nullptr;
+    QWidget* inside_tests_ = nullptr;
+    RecordList* pulls_ = nullptr;
+    QVBoxLayout* test_column_ = nullptr;
     std::vector<QPushButton*> buttons_, tabs_;
-    QStackedWidget* pages_;
-    TapPage* tap_;
-    HangPage* hang_;
-    FitPage* fits_;
-    MeasuredPage* measured_;
-    RevisionsPage* revisions_;
-    LogPage* log_;
-    CardPage* card_;
+    QStackedWidget* pages_ = nullptr;
+    TapPage* tap_ = nullptr;
+    HangPage* hang_ = nullptr;
+    FitPage* fits_ = nullptr;
+    MeasuredPage* measured_ = nullptr;
+    RevisionsPage* revisions_ = nullptr;
+    LogPage* log_ = nullptr;
+    CardPage* card_ = nullptr;
     std::vector<ProvePage*> others_;
-    ScalePanel* scale_;
-    DrawingView* picture_;
-    BeliefView* belief_;
-    QComboBox *seam_, *way_, *outcome_;
-    QuantityField *force_, *arm_;
-    QLineEdit* note_;
-    QCheckBox* anew_;
-    QPushButton *keep_, *tightened_;
+    ScalePanel* scale_ = nullptr;
+    DrawingView* picture_ = nullptr;
+    BeliefView* belief_ = nullptr;
+    QComboBox *seam_ = nullptr, *way_ = nullptr, *outcome_ = nullptr;
+    QuantityField *force_ = nullptr, *arm_ = nullptr;
+    QLineEdit* note_ = nullptr;
+    QCheckBox* anew_ = nullptr;
+    QPushButton *keep_ = nullptr, *tightened_ = nullptr;
     project::Document::Subscription subscription_;
     project::Stockroom::Subscription drawer_;
 };

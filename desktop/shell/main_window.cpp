@@ -101,7 +101,10 @@ void MainWindow::paintEvent(QPaintEvent* event) {
     QMainWindow::paintEvent(event);
     if (!after_first_paint_) return;
     QTimer::singleShot(0, this, [this, open = std::exchange(after_first_paint_, {})] {
+        // What it opens is to be seen next, not the page to begin with.
+        is_opening_ = true;
         open();
+        is_opening_ = false;
         refresh();
     });
 }
@@ -187,6 +190,7 @@ Stage* MainWindow::shown() const {
 
 void MainWindow::show_page(Stage* stage) {
     if (stage->needs_rig() && session_.document.is_empty()) return;
+    stage->make();
     pages_->setCurrentWidget(stage);
     tabs_.at(stage)->setChecked(true);
     refresh_undo();
@@ -221,7 +225,7 @@ void MainWindow::refresh() {
         const bool is_on_brief = at && !at->needs_rig();
         if (!nothing && !is_on_brief)
             show_page(stage<BriefPage>());  // a brief before there is a rig has been opened
-        else if (!after_first_paint_ && !is_on_brief)
+        else if (!after_first_paint_ && !is_opening_ && !is_on_brief)
             pages_->setCurrentWidget(start_);
     } else if (!at) {
         // A rig has been opened from the start page: it is what one wants to see.

@@ -45,11 +45,14 @@ class MainWindow : public QMainWindow {
     /// Shows the window at once, and calls `open` as soon as it has been painted.
     void show_first_then(std::function<void()> open);
 
-    /// The stage of a class.
+    /// The stage of a class, made if it was not yet.
     template <class Class>
     Class* stage() const {
         for (auto* each : stages_)
-            if (auto* found = qobject_cast<Class*>(each)) return found;
+            if (auto* found = qobject_cast<Class*>(each)) {
+                found->make();
+                return found;
+            }
         return nullptr;
     }
     StageTab* tab(const QString& key) const;
@@ -100,6 +103,7 @@ class MainWindow : public QMainWindow {
     std::map<Stage*, StageTab*> tabs_;
     QMenu* recent_menu_ = nullptr;
     std::function<void()> after_first_paint_;
+    bool is_opening_ = false;
     project::Document::Subscription subscription_;
     project::Stockroom::Subscription stock_subscription_;
 };

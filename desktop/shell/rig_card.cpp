@@ -24,10 +24,18 @@ RigCard::RigCard(const QString& title, const QString& says, QWidget* parent)
 void RigCard::show_rig(rig::Rig rig) {
     rig_ = std::move(rig);
     shapes_ = shapes_in_world(rig_);
-    QTimer::singleShot(0, this, &RigCard::judge);
+    is_judged_ = false;
+    if (isVisible()) QTimer::singleShot(0, this, &RigCard::judge);
+}
+
+void RigCard::showEvent(QShowEvent* event) {
+    QAbstractButton::showEvent(event);
+    if (!is_judged_) QTimer::singleShot(0, this, &RigCard::judge);
 }
 
 void RigCard::judge() {
+    // Where another page was opened meanwhile, that one is waited for.
+    if (!isVisible() || std::exchange(is_judged_, true)) return;
     const auto all = study::check_scenes(rig_, study::scenes_of(rig_));
     if (!all || all->checks.empty()) return;
     standing_ = text_of(study::tally(*all));

@@ -1,6 +1,7 @@
 #pragma once
 #include <any>
 #include <QWidget>
+#include <utility>
 
 #include "desktop/shell/session.h"
 
@@ -29,6 +30,10 @@ class Stage : public QWidget {
     virtual void redo();
     virtual void enter() {}          ///< it was chosen by its tab or its key, and is shown now
     virtual void take_keyboard() {}  ///< a rig was opened: the keyboard goes where work starts
+    /// What it shows is made once, when that is first wanted: a start is not to wait for pages that nobody looks at.
+    void make() {
+        if (!std::exchange(is_made_, true)) furnish();
+    }
     /// Whether it is shown without a rig: what it does then needs none.
     virtual bool needs_rig() const { return true; }
     /// What it shows, to be shown again when its widgets are made anew.
@@ -36,15 +41,22 @@ class Stage : public QWidget {
     virtual void recall(const std::any&) {}
 
  signals:
-    void wanted();        ///< it is to be shown
+    void wanted();         ///< it is to be shown
     void undo_changed();   ///< undo_state() is another
     void state_changed();  ///< state() is another, beside an edit
 
  protected:
     Session& session() const { return session_; }
+    bool is_made() const { return is_made_; }
+    virtual void furnish() {}  ///< makes its widgets, where its constructor does not
+    void showEvent(QShowEvent* event) override {
+        make();
+        QWidget::showEvent(event);
+    }
 
  private:
     Session& session_;
+    bool is_made_ = false;
 };
 
 /// All stages, in the order of the work.

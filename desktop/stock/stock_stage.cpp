@@ -42,18 +42,23 @@ inventory::Item typed(const QString& text) {
 
 }  // namespace
 
-StockStage::StockStage(Session& session, QWidget* parent)
-    : Stage(session, parent),
-      add_(new QLineEdit(this)),
-      search_(new QLineEdit(this)),
-      said_(wrapped(this, 1, true)),
-      knows_(quiet_words({}, this)),
-      empty_(quiet_words(
-          tr("The drawer is empty. Type what is in yours: a count and what it is called. Shelves, routes and "
-             "advice then begin with it."),
-          this)),
-      inside_(new QWidget),
-      flow_(new FlowLayout(inside_)) {
+StockStage::StockStage(Session& session, QWidget* parent) : Stage(session, parent) {
+    subscription_ = session.stockroom.observe([this] {
+        if (is_made()) refresh();
+    });
+}
+
+void StockStage::furnish() {
+    add_ = new QLineEdit(this);
+    search_ = new QLineEdit(this);
+    said_ = wrapped(this, 1, true);
+    knows_ = quiet_words({}, this);
+    empty_ =
+        quiet_words(tr("The drawer is empty. Type what is in yours: a count and what it is called. Shelves, routes and "
+                       "advice then begin with it."),
+                    this);
+    inside_ = new QWidget;
+    flow_ = new FlowLayout(inside_);
     auto* outer = new QHBoxLayout(this);
     outer->setContentsMargins(0, 0, 0, 0);
     auto* left = new QVBoxLayout;
@@ -90,7 +95,7 @@ StockStage::StockStage(Session& session, QWidget* parent)
     left->addWidget(scrolled(inside_, this), 1);
     outer->addLayout(left, 1);
     outer->addWidget(make_sheet());
-    workshop_ = new WorkshopPanel(session.document, session.stockroom, this);
+    workshop_ = new WorkshopPanel(session().document, session().stockroom, this);
     workshop_->setFixedWidth(sheet_->minimumWidth());
     outer->addWidget(workshop_);
     connect(workshop_, &WorkshopPanel::done, this, &StockStage::tell);
@@ -113,7 +118,6 @@ StockStage::StockStage(Session& session, QWidget* parent)
             QFileDialog::getSaveFileName(this, tr("Write as a table"), "drawer.csv", tr("Tables (*.csv)"));
         if (!path.isEmpty()) give_csv(path);
     });
-    subscription_ = session.stockroom.observe([this] { refresh(); });
     refresh();
 }
 

@@ -46,6 +46,9 @@ class StockStage : public Stage {
     void give_csv(const QString& path);
     void choose(std::size_t index);
 
+ protected:
+    void furnish() override;
+
  private:
     void refresh();
     void narrow();
@@ -53,17 +56,17 @@ class StockStage : public Stage {
     void edit_chosen();
     void tell(const Status& done);
     QWidget* make_sheet();
-    QLineEdit *add_, *search_;
-    QLabel *said_, *knows_, *empty_;
-    QWidget* inside_;
-    FlowLayout* flow_;
+    QLineEdit *add_ = nullptr, *search_ = nullptr;
+    QLabel *said_ = nullptr, *knows_ = nullptr, *empty_ = nullptr;
+    QWidget* inside_ = nullptr;
+    FlowLayout* flow_ = nullptr;
     std::vector<DrawerCard*> cards_;
-    QWidget* sheet_;
-    WorkshopPanel* workshop_;
-    QLabel* known_;
-    QLineEdit *item_name_, *count_, *price_, *pack_, *note_;
-    QComboBox* kind_;
-    QPushButton* remove_;
+    QWidget* sheet_ = nullptr;
+    WorkshopPanel* workshop_ = nullptr;
+    QLabel* known_ = nullptr;
+    QLineEdit *item_name_ = nullptr, *count_ = nullptr, *price_ = nullptr, *pack_ = nullptr, *note_ = nullptr;
+    QComboBox* kind_ = nullptr;
+    QPushButton* remove_ = nullptr;
     std::optional<std::size_t> chosen_;
     project::Stockroom::Subscription subscription_;
 };

@@ -168,7 +168,7 @@ TEST_CASE("how and when is typed, is the rig's, and a wrong one is told and not 
     QTest::keyClick(work.start(), Qt::Key_Return);
     QApplication::processEvents();
     CHECK(d.window.document().rig().making.start == "2026-12-07");
-    CHECK_THAT(work.words_of_step(0).toStdString(), Catch::Contains("Mark out"));
+    CHECK_THAT(work.words_of_step(0).toStdString(), Catch::Contains("Saw 7 layers for Base with ballast"));
     DemoWindow::type(work.hours(), "late");
     QTest::keyClick(work.hours(), Qt::Key_Return);
     CHECK_THAT(work.said().toStdString(), Catch::Contains("19:00-22:00"));

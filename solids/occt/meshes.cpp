@@ -1,16 +1,10 @@
-#include <fmt/format.h>
 #include <Model/COM/NMR_DLLInterfaces.h>
 
 #include "solids/colours.h"
-#include "solids/writers.h"
+#include "solids/occt/solid.h"
 
 namespace clampet::solids {
 namespace {
-
-Problem not_written() {
-    return {"model.mesh_not_written", "out", "The triangles could not be written.",
-            "Try again with a larger chord error: it takes fewer of them."};
-}
 
 /// What lib3mf hands out is given back.
 template <class Interface>
@@ -68,42 +62,30 @@ bool add_piece(NMR::PLib3MFModel* model, NMR::PLib3MFModelBaseMaterial* material
            is_done(NMR::lib3mf_model_addbuilditem(model, object.get(), nullptr, item.out()));
 }
 
-Result<std::string> written(NMR::PLib3MFModel* model, const char* as) {
+std::optional<std::string> written(NMR::PLib3MFModel* model, const char* as) {
     Held<NMR::PLib3MFModelWriter> writer;
     ULONG64 size = 0;
     if (!is_done(NMR::lib3mf_model_querywriter(model, as, writer.out())) ||
         !is_done(NMR::lib3mf_writer_getstreamsize(writer.get(), &size)))
-        return not_written();
+        return std::nullopt;
     std::string bytes(size, '\0');
     if (!is_done(NMR::lib3mf_writer_writetobuffer(writer.get(), reinterpret_cast<BYTE*>(bytes.data()), size)))
-        return not_written();
+        return std::nullopt;
     return bytes;
 }
 
-Result<std::string> meshes_as(const char* format, const std::vector<std::pair<ModelPiece, Mesh>>& meshes) {
+}  // namespace
+
+std::optional<std::string> meshes_as(const char* format, const std::vector<MeshToWrite>& meshes) {
     Held<NMR::PLib3MFModel> model;
     Held<NMR::PLib3MFModelBaseMaterial> materials;
     if (!is_done(NMR::lib3mf_createmodel(model.out())) ||
         !is_done(NMR::lib3mf_model_setunit(model.get(), NMR::MODELUNIT_MILLIMETER)) ||
         !is_done(NMR::lib3mf_model_addbasematerialgroup(model.get(), materials.out())))
-        return not_written();
+        return std::nullopt;
     for (const auto& [piece, mesh] : meshes)
-        if (!add_piece(model.get(), materials.get(), piece, mesh)) return not_written();
+        if (!add_piece(model.get(), materials.get(), *piece, mesh)) return std::nullopt;
     return written(model.get(), format);
-}
-
-}  // namespace
-
-Result<std::string> threemf_of(const std::vector<Model>& models, double chord) {
-    std::vector<std::pair<ModelPiece, Mesh>> meshes;
-    for (const auto& model : models)
-        for (std::size_t i = 0; i < model.pieces().size(); ++i)
-            meshes.emplace_back(model.pieces()[i], model.mesh(i, chord));
-    return meshes_as("3mf", meshes);
-}
-
-Result<std::string> stl_of(const Model& model, std::size_t piece, double chord) {
-    return meshes_as("stl", {{model.pieces().at(piece), model.mesh(piece, chord)}});
 }
 
 }  // namespace clampet::solids

@@ -18,19 +18,13 @@
 #include <XCAFDoc_ShapeTool.hxx>
 
 #include "solids/colours.h"
-#include "solids/model_shapes.h"
-#include "solids/occt.h"
-#include "solids/writers.h"
+#include "solids/occt/occt.h"
+#include "solids/occt/solid.h"
 
 namespace clampet::solids {
 namespace {
 
 namespace fs = std::filesystem;
-
-Problem step_not_written() {
-    return {"model.not_written", "out", "The STEP file could not be made.",
-            "Free some space where temporary files go, and try again."};
-}
 
 /// A file that is gone when it is out of scope: OCCT writes to names only.
 class Scratch {
@@ -48,39 +42,37 @@ class Scratch {
     fs::path path_;
 };
 
-Handle(TDocStd_Document) document_of(const std::vector<Model>& models) {
+Handle(TDocStd_Document) document_of(const std::vector<SolidToWrite>& solids) {
     Handle(TDocStd_Document) document = new TDocStd_Document("MDTV-XCAF");
     const auto shapes = XCAFDoc_DocumentTool::ShapeTool(document->Main());
     const auto colours = XCAFDoc_DocumentTool::ColorTool(document->Main());
-    for (const auto& model : models)
-        for (std::size_t i = 0; i < model.pieces().size(); ++i) {
-            const auto& piece = model.pieces()[i];
-            const TDF_Label label = shapes->AddShape(model.shapes().solids[i], false);
-            TDataStd_Name::Set(label, TCollection_ExtendedString(piece.name.c_str(), true));
-            const auto c = colour_of(piece.stuff);
-            colours->SetColor(label, Quantity_Color(c.red / 255.0, c.green / 255.0, c.blue / 255.0, Quantity_TOC_sRGB),
-                              XCAFDoc_ColorSurf);
-        }
+    for (const auto& [piece, solid] : solids) {
+        const TDF_Label label = shapes->AddShape(shape_of(*solid), false);
+        TDataStd_Name::Set(label, TCollection_ExtendedString(piece->name.c_str(), true));
+        const auto c = colour_of(piece->stuff);
+        colours->SetColor(label, Quantity_Color(c.red / 255.0, c.green / 255.0, c.blue / 255.0, Quantity_TOC_sRGB),
+                          XCAFDoc_ColorSurf);
+    }
     return document;
 }
 
 }  // namespace
 
-Result<std::string> step_of(const std::vector<Model>& models) {
+std::optional<std::string> as_step(const std::vector<SolidToWrite>& solids) {
     const Silence silence;
     try {
         const Scratch scratch;
         STEPCAFControl_Writer writer;
         writer.SetNameMode(true);
         writer.SetColorMode(true);
-        if (!writer.Transfer(document_of(models), STEPControl_AsIs)) return step_not_written();
-        if (writer.Write(scratch.path().c_str()) != IFSelect_RetDone) return step_not_written();
+        if (!writer.Transfer(document_of(solids), STEPControl_AsIs)) return std::nullopt;
+        if (writer.Write(scratch.path().c_str()) != IFSelect_RetDone) return std::nullopt;
         std::ifstream file(scratch.path(), std::ios::binary);
         std::string bytes{std::istreambuf_iterator<char>(file), {}};
-        if (!file || bytes.find("END-ISO-10303-21;") == std::string::npos) return step_not_written();
+        if (!file || bytes.find("END-ISO-10303-21;") == std::string::npos) return std::nullopt;
         return bytes;
     } catch (const Standard_Failure&) {
-        return step_not_written();
+        return std::nullopt;
     }
 }
 

@@ -1,5 +1,5 @@
 #pragma once
-// What OCCT's readers, builders and writers share. Only .cpp files of this room include it: OCCT's headers warn.
+// What OCCT's readers, builders and writers share. Only .cpp files of this folder include it: OCCT's headers warn.
 #include <gp_Trsf.hxx>
 #include <Message_SequenceOfPrinters.hxx>
 #include <Poly_Triangulation.hxx>

@@ -1,4 +1,4 @@
-#include "solids/occt.h"
+#include "solids/occt/occt.h"
 
 #include <BRep_Tool.hxx>
 #include <BRepGProp.hxx>
