@@ -22,9 +22,11 @@ std::vector<fs::path> places() {
     return all;
 }
 
-Result<const Kernel*> load() {
+}  // namespace
+
+Result<const Kernel*> kernel_at(const std::vector<fs::path>& places) {
     std::string why = "it is not beside the program";
-    for (const auto& place : places()) {
+    for (const auto& place : places) {
         std::error_code failed;
         if (!fs::exists(place, failed)) continue;
         // It stays until the end: what it has built must not outlive its code.
@@ -37,10 +39,8 @@ Result<const Kernel*> load() {
                    "Build or install Clampet anew, with the packages that it lists; all else works without."};
 }
 
-}  // namespace
-
 Result<const Kernel*> kernel() {
-    static const Result<const Kernel*> loaded = load();
+    static const Result<const Kernel*> loaded = kernel_at(places());
     return loaded;
 }
 

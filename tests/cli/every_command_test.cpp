@@ -3,6 +3,7 @@
 #include <sstream>
 
 #include "run.h"
+#include "said_by.h"
 
 namespace {
 
@@ -79,4 +80,12 @@ TEST_CASE("files that are no rig are refused by every command that reads one", "
     // Nothing of them was changed.
     std::ifstream again(folder / "cut.clampet.json");
     CHECK(std::string{std::istreambuf_iterator<char>(again), {}} == whole.substr(0, whole.size() / 3));
+}
+
+TEST_CASE("a command does not wait for what builds solids to be loaded", "[cli][speed]") {
+    // What the loader of programs would load before main().
+    const auto libraries = said_by(std::string("LD_TRACE_LOADED_OBJECTS=1 ") + CLAMPET_CLI);
+    CHECK_THAT(libraries, Catch::Contains("libfmt"));
+    CHECK_THAT(libraries, !Catch::Contains("libTK"));
+    CHECK_THAT(libraries, !Catch::Contains("lib3MF"));
 }
