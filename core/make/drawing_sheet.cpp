@@ -83,6 +83,9 @@ void draw_face(Drawing& to, const parts::Workpiece& piece, const View& view, con
 void draw_section(Drawing& to, const parts::Workpiece& piece, const View& view) {
     const double a = piece.length / 2, h = piece.thickness / 2;
     to.rectangle(view.through(-a, -h), view.through(a, h), Material::none);
+    if (piece.is_round && piece.wall > 0)
+        for (const double side : {-h + piece.wall, h - piece.wall})
+            to.line(view.through(-a, side), view.through(a, side), Line::outline);
     for (const auto& bore : piece.bores) {
         const double deep = bore.depth > 0 ? bore.depth : piece.thickness, x = bore.at.x(), r = bore.diameter / 2,
                      from = bore.from_the_back ? -h : h, till = bore.from_the_back ? -h + deep : h - deep;
@@ -116,7 +119,9 @@ void list_holes(Column& column, const parts::Workpiece& piece, const Lettered& h
             column.row(fmt::format("{}: drill {}, {} below the face", name_of(edge.edge),
                                    drill_for(bore, piece.stuff).drill, mm(bore.at.y())),
                        TextRole::number);
-    if (piece.bores.empty()) return piece.edges.empty() ? column.row("No hole.") : void();
+    const double bored = bored_of(piece);
+    if (bored > 0) column.row(fmt::format("Along its axis: {}", drill_for({.diameter = bored}, piece.stuff).drill));
+    if (piece.bores.empty()) return piece.edges.empty() && !(bored > 0) ? column.row("No hole.") : void();
     column.row(piece.is_round ? "Holes: from the left, round from the top" : "Holes: from the left, from below");
     for (std::size_t i = 0; i < piece.bores.size() && i < most_holes; ++i) {
         const auto& bore = piece.bores[i];
@@ -147,8 +152,8 @@ void draw_title(Drawing& to, const MadePart& part, const parts::Workpiece& piece
     to.rectangle({left, low}, {right, high}, Material::none, Line::outline);
     Column column(to, left + 0.003, high - 0.004);
     column.row(name_of(part, piece));
-    column.row(fmt::format("{}, {} of it", stock_of(piece), piece.count));
-    column.row(fmt::format("scale 1:{}", scale_of(piece)));
+    column.row(stock_of(piece));
+    column.row(fmt::format("{} of it, scale 1:{}", piece.count, scale_of(piece)));
     column.row(title.rig);
     column.row(fmt::format("revision {}, {}", title.revision, title.date));
     column.row(piece.stuff == parts::Stuff::wood ? "unless said: ± 0.5 mm, square" : "unless said: ± 0.3 mm, square",

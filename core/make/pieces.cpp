@@ -84,7 +84,7 @@ std::string size_of(const parts::Workpiece& piece) {
 }  // namespace
 
 std::string stock_of(const parts::Workpiece& piece) {
-    return size_of(piece) + (is_layered(piece) ? ", glued in layers" : "");
+    return size_of(piece) + (is_layered(piece) ? ", in layers" : "");
 }
 
 }  // namespace clampet::make

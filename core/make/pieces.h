@@ -36,7 +36,7 @@ struct Blank {
     bool is_turned = false;                       ///< its marked face is not the board's
 };
 Blank blank_of(const parts::Workpiece& piece);
-/// "birch plywood 12 mm", "beech Ø30 mm", "birch plywood 54 mm, glued in layers".
+/// "birch plywood 12 mm", "beech Ø30 mm", "birch plywood 54 mm, in layers".
 std::string stock_of(const parts::Workpiece& piece);
 
 }  // namespace clampet::make

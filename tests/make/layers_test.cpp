@@ -58,7 +58,7 @@ TEST_CASE("a block thicker than any sheet is glued of 18 mm where that comes out
     CHECK(jaw.name == "It, layer");
     CHECK(jaw.piece.note == "glue 3 to 54 mm");
     CHECK(make::stock_of(jaw.piece) == "birch plywood 18 mm");
-    CHECK(make::stock_of(block(0.072, 0.0455, 0.054)) == "birch plywood 54 mm, glued in layers");
+    CHECK(make::stock_of(block(0.072, 0.0455, 0.054)) == "birch plywood 54 mm, in layers");
 
     // Of two alike there are twice as many layers, and as many in each.
     auto two = block(0.072, 0.0455, 0.054);
