@@ -19,6 +19,7 @@ TEST_CASE("what people type is understood", "[quantity]") {
         {"1 1/2\"", Dimension::length, 0.0381},
         {"7/32\"", Dimension::length, 7.0 / 32 * 0.0254},
         {"7/32\" x 3", Dimension::length, 21.0 / 32 * 0.0254},
+        {"2 x5in", Dimension::length, 10 * 0.0254},
         {"1-1/2 in", Dimension::length, 0.0381},
         {"¼ in", Dimension::length, 0.00635},
         {"1½″", Dimension::length, 0.0381},
