@@ -7,6 +7,8 @@
 #include "column_rig.h"
 #include "desktop/bench/bench_page.h"
 #include "desktop/brief/use_panel.h"
+#include "desktop/prove/prove_stage.h"
+#include "desktop/shell/rig_card.h"
 #include "project/file.h"
 #include "project/recovery.h"
 #include "window.h"
@@ -400,4 +402,37 @@ TEST_CASE("a file whose name is no text is opened, saved and told", "[desktop][f
     d.shortcut("save");
     CHECK_FALSE(d.window.document().is_modified());
     CHECK(project::read_rig(*project::read_file(path))->part("camera")->mass == 2);
+}
+
+TEST_CASE("a start makes what is looked at, and nothing else", "[desktop][speed]") {
+    QTemporaryDir folder;
+    desktop::MainWindow window(folder.path());
+    bool is_open = false;
+    window.show_first_then([&] {
+        window.files().open_demo();
+        is_open = true;
+    });
+    REQUIRE(QTest::qWaitFor([&] { return is_open; }));
+    for (int turn = 0; turn < 3; ++turn) QApplication::processEvents();
+    // The rig is what one sees: the page to begin with was never filled, and its rigs never checked.
+    CHECK(window.stack()->isVisible());
+    CHECK(window.start()->findChildren<desktop::RigCard*>().isEmpty());
+    auto* prove = window.findChild<desktop::ProveStage*>();
+    REQUIRE(prove);
+    CHECK(prove->findChildren<QPushButton*>().isEmpty());
+    window.show_stage("prove");
+    CHECK_FALSE(prove->findChildren<QPushButton*>().isEmpty());
+}
+
+TEST_CASE("a rig to begin with is checked when it is looked at, not behind another page", "[desktop][speed]") {
+    desktop::RigCard card("Stair rail", "On the stairs.");
+    card.show_rig(*project::starting_rig(project::demo_rigs().front().key));
+    QTest::qWait(20);
+    CHECK(card.standing().isEmpty());
+    card.show();
+    card.hide();
+    QTest::qWait(20);
+    CHECK(card.standing().isEmpty());
+    card.show();
+    CHECK(QTest::qWaitFor([&] { return card.standing() == "2 slip · 1 doubtful"; }));
 }
