@@ -8,7 +8,6 @@
 #include "parts/made_solid.h"
 #include "parts/solids.h"
 #include "solids/kernel.h"
-#include "solids/writers.h"
 
 namespace clampet::solids {
 
