@@ -17,6 +17,21 @@ function(clampet_room name)
     set_property(GLOBAL APPEND PROPERTY CLAMPET_ROOMS clampet-${name})
 endfunction()
 
+# A library that a room loads when it is first needed (core/quantity/module.h). It knows the headers of its room, not its
+# library; where it is built is compiled into the room as DEFINED.
+function(clampet_module name)
+    cmake_parse_arguments(MODULE "" "FOR;DEFINED" "SOURCES;LIBRARIES" ${ARGN})
+    add_library(clampet-${name} MODULE ${MODULE_SOURCES})
+    set_target_properties(clampet-${name} PROPERTIES CXX_VISIBILITY_PRESET hidden VISIBILITY_INLINES_HIDDEN ON)
+    target_include_directories(clampet-${name} PRIVATE $<TARGET_PROPERTY:clampet-${MODULE_FOR},INTERFACE_INCLUDE_DIRECTORIES>)
+    target_link_libraries(clampet-${name} PRIVATE clampet-warnings Eigen3::Eigen ${MODULE_LIBRARIES})
+    if(NOT CLAMPET_SANITIZE)
+        target_link_options(clampet-${name} PRIVATE -Wl,--no-undefined)
+    endif()
+    target_compile_definitions(clampet-${MODULE_FOR} PRIVATE ${MODULE_DEFINED}="$<TARGET_FILE:clampet-${name}>")
+    add_dependencies(clampet-${MODULE_FOR} clampet-${name})
+endfunction()
+
 # For a program whose own files are not optimised. What GCC does not inline it emits into every object that uses it, and
 # the linker takes the first: so the rooms come first, else their hot loops would call what was compiled for the tests.
 function(clampet_rooms_first target)

@@ -1,5 +1,4 @@
 #pragma once
-#include <filesystem>
 #include <memory>
 #include <optional>
 #include <string>
@@ -78,12 +77,5 @@ class Kernel {
 ///          second to load, so they are loaded when the first solid is asked for.
 /// Errors   A Problem: the module is not beside the program, nor where it was built, or its libraries are missing.
 Result<const Kernel*> kernel();
-/// The same, looked for at these places in turn. Errors: as kernel(), with what the last one lacks.
-Result<const Kernel*> kernel_at(const std::vector<std::filesystem::path>& places);
-
-/// What the module hands out by this name: `extern "C" const Kernel* clampet_solid_kernel()`.
-using KernelEntry = const Kernel*();
-constexpr const char* kernel_entry = "clampet_solid_kernel";
-constexpr const char* kernel_file = "libclampet-occt.so";
 
 }  // namespace clampet::solids

@@ -1,55 +1,43 @@
 #include "rig/clearance.h"
 
-#include <fcl/fcl.h>
-
 #include <algorithm>
 #include <array>
 #include <numeric>
 
 #include "parts/solids.h"
+#include "rig/convex.h"
 
 namespace clampet::rig {
 namespace {
 
-using Geometry = std::shared_ptr<fcl::CollisionGeometryd>;
+using Faces = std::vector<std::vector<int>>;
 
 double cross(const Eigen::Vector2d& a, const Eigen::Vector2d& b) {
     return a.x() * b.y() - a.y() * b.x();
 }
 
-Geometry hull(const Shape& s) {
-    auto faces = std::make_shared<std::vector<int>>();
-    for (const auto& face : s.faces) {
-        faces->push_back(3);
-        faces->insert(faces->end(), face.begin(), face.end());
-    }
-    return std::make_shared<fcl::Convexd>(
-        std::make_shared<std::vector<fcl::Vector3d>>(s.corners.begin(), s.corners.end()),
-        static_cast<int>(s.faces.size()), faces);
+ConvexLibrary::Made hull(const ConvexLibrary& library, const Shape& s) {
+    Faces faces;
+    for (const auto& face : s.faces) faces.emplace_back(face.begin(), face.end());
+    return library.hull({s.corners.begin(), s.corners.end()}, faces);
 }
 
 /// A triangle drawn out along the prism's axis, with its faces' corners counter-clockwise from outside.
-Geometry wedge(const Shape& s, const std::array<std::size_t, 3>& corners) {
+ConvexLibrary::Made wedge(const ConvexLibrary& library, const Shape& s, const std::array<std::size_t, 3>& corners) {
     const auto [u, v] = parts::profile_axes(s.axis);
-    auto points = std::make_shared<std::vector<fcl::Vector3d>>();
+    std::vector<Vector> points;
     for (const double side : {-0.5, 0.5})
         for (const auto i : corners)
-            points->push_back(s.profile[i].x() * u + s.profile[i].y() * v + side * s.length * s.axis);
-    const Vector outward = ((*points)[1] - (*points)[0]).cross((*points)[2] - (*points)[0]);
-    const bool turned = outward.dot(s.axis) < 0;  // the first triangle's corners are to run the other way round
-    auto faces = std::make_shared<std::vector<int>>();
-    const auto add = [&](std::vector<int> face) {
-        if (turned) std::reverse(face.begin(), face.end());
-        faces->push_back(static_cast<int>(face.size()));
-        faces->insert(faces->end(), face.begin(), face.end());
-    };
-    add({2, 1, 0});
-    add({3, 4, 5});
+            points.push_back(s.profile[i].x() * u + s.profile[i].y() * v + side * s.length * s.axis);
+    Faces faces = {{2, 1, 0}, {3, 4, 5}};
     for (int i = 0; i < 3; ++i) {
         const int next = (i + 1) % 3;
-        add({i, next, next + 3, i + 3});
+        faces.push_back({i, next, next + 3, i + 3});
     }
-    return std::make_shared<fcl::Convexd>(points, 5, faces);
+    const Vector outward = (points[1] - points[0]).cross(points[2] - points[0]);
+    if (outward.dot(s.axis) < 0)  // the first triangle's corners are to run the other way round
+        for (auto& face : faces) std::reverse(face.begin(), face.end());
+    return library.hull(std::move(points), faces);
 }
 
 }  // namespace
@@ -87,41 +75,45 @@ std::vector<std::array<std::size_t, 3>> triangles_of(std::span<const Eigen::Vect
 
 struct ConvexPieces::Pieces {
     struct Piece {
-        Geometry geometry;
+        ConvexLibrary::Made solid;
         Eigen::Isometry3d own_from_piece;
         Eigen::AlignedBox3d box;  ///< in the thing's own frame
+        PlacedConvex at(const Eigen::Isometry3d& world_from_own) const {
+            return {solid.get(), world_from_own * own_from_piece};
+        }
     };
+    const ConvexLibrary* library = nullptr;  ///< nothing where it is missing: then there are no pieces
     std::vector<Piece> all;
-    Eigen::AlignedBox3d box;
 
-    void add(Geometry geometry, const Eigen::Isometry3d& at) {
-        geometry->computeLocalAABB();
-        const Eigen::AlignedBox3d own(geometry->aabb_local.min_, geometry->aabb_local.max_);
-        all.push_back({std::move(geometry), at, own.transformed(at)});
-        box.extend(all.back().box);
+    void add(ConvexLibrary::Made solid, const Eigen::Isometry3d& at) {
+        const auto box = solid->box().transformed(at);
+        all.push_back({std::move(solid), at, box});
     }
     void add(const Shape& s) {
         Eigen::Isometry3d at = Eigen::Isometry3d::Identity();
         at.translation() = s.at;
         switch (s.kind) {
             case ShapeKind::box:
-                return add(std::make_shared<fcl::Boxd>(s.size), at);
+                return add(library->box(s.size), at);
             case ShapeKind::sphere:
-                return add(std::make_shared<fcl::Sphered>(s.diameter / 2), at);
+                return add(library->sphere(s.diameter / 2), at);
             case ShapeKind::cylinder: {
                 const Vector across = s.axis.unitOrthogonal();
                 at.linear() << across, s.axis.cross(across), s.axis;
-                return add(std::make_shared<fcl::Cylinderd>(s.diameter / 2, s.length), at);
+                return add(library->cylinder(s.diameter / 2, s.length), at);
             }
             case ShapeKind::hull:
-                return add(hull(s), at);
+                return add(hull(*library, s), at);
             case ShapeKind::prism:
-                for (const auto& corners : triangles_of(s.profile)) add(wedge(s, corners), at);
+                for (const auto& corners : triangles_of(s.profile)) add(wedge(*library, s, corners), at);
         }
     }
 };
 
 ConvexPieces::ConvexPieces(std::span<const Shape> shapes) : pieces_(std::make_unique<Pieces>()) {
+    const auto library = convex_library();
+    if (!library) return;
+    pieces_->library = *library;
     for (const auto& shape : shapes) pieces_->add(shape);
 }
 ConvexPieces::~ConvexPieces() = default;
@@ -141,16 +133,12 @@ Eigen::AlignedBox3d ConvexPieces::box_at(const Eigen::Isometry3d& world) const {
 double overlap_of(const ConvexPieces& a, const Eigen::Isometry3d& world_from_a, const ConvexPieces& b,
                   const Eigen::Isometry3d& world_from_b) {
     double deepest = 0;
-    const fcl::CollisionRequestd request(1, true);
     for (const auto& one : a.pieces_->all) {
         const auto box = one.box.transformed(world_from_a);
-        for (const auto& other : b.pieces_->all) {
-            if (!box.intersects(other.box.transformed(world_from_b))) continue;
-            fcl::CollisionResultd result;
-            fcl::collide(one.geometry.get(), world_from_a * one.own_from_piece, other.geometry.get(),
-                         world_from_b * other.own_from_piece, request, result);
-            if (result.isCollision()) deepest = std::max(deepest, result.getContact(0).penetration_depth);
-        }
+        for (const auto& other : b.pieces_->all)
+            if (box.intersects(other.box.transformed(world_from_b)))
+                deepest =
+                    std::max(deepest, a.pieces_->library->overlap_of(one.at(world_from_a), other.at(world_from_b)));
     }
     return deepest;
 }
@@ -159,13 +147,9 @@ double gap_of(const ConvexPieces& a, const Eigen::Isometry3d& world_from_a, cons
               const Eigen::Isometry3d& world_from_b) {
     double least = std::numeric_limits<double>::infinity();
     for (const auto& one : a.pieces_->all)
-        for (const auto& other : b.pieces_->all) {
-            fcl::DistanceResultd result;
-            const double apart =
-                fcl::distance(one.geometry.get(), world_from_a * one.own_from_piece, other.geometry.get(),
-                              world_from_b * other.own_from_piece, fcl::DistanceRequestd(), result);
-            least = std::min(least, std::max(0.0, apart));
-        }
+        for (const auto& other : b.pieces_->all)
+            least = std::min(least,
+                             std::max(0.0, a.pieces_->library->gap_of(one.at(world_from_a), other.at(world_from_b))));
     return least;
 }
 

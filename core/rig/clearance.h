@@ -8,6 +8,7 @@ namespace clampet::rig {
 
 /// What is solid of one thing, as convex pieces, to find how far apart two things are.
 /// Meaning  Boxes, cylinders and spheres are themselves; a prism is cut into triangles along its profile.
+///          Without the library (convex.h) there are none: what answers a person asks for it first.
 class ConvexPieces {
  public:
     explicit ConvexPieces(std::span<const Shape> shapes);

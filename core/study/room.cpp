@@ -10,6 +10,7 @@
 #include "loads/load_case.h"
 #include "quantity/format.h"
 #include "rig/clearance.h"
+#include "rig/convex.h"
 #include "study/sentences.h"
 #include "study/travel.h"
 
@@ -246,6 +247,7 @@ Result<Room> room(const rig::Rig& rig, const RoomOptions& options, const Job& jo
     if (options.steps < 1 || options.steps > 1000)
         return Problem{"room.impossible_steps", "steps", "That is no number of steps.", "Give 1 to 1000."};
     if (const auto ok = loads::validate(rig); !ok) return ok.problem();
+    if (const auto library = rig::convex_library(); !library) return library.problem();
     Room answer;
     if (rig.interfaces.empty()) return answer;
     // A payload that is off takes no room away; with all on, most is in the way.

@@ -44,7 +44,7 @@ struct RoomOptions {
 /// Meaning  In every shot, and from there along the whole travel of each axis alone: which solids of parts that no seam
 ///          joins lie in each other, and what reaches into the room that a hand or a moving thing needs.
 /// Range    What is joined by a seam touches by purpose and is not looked at. The envelope leaves the site out.
-/// Errors   A Problem when the rig is not valid.
+/// Errors   A Problem when the rig is not valid, or the library that finds what touches is not there.
 /// Source   Penetration of convex solids by the FCL library; spacers by bisection.
 Result<Room> room(const rig::Rig& rig, const RoomOptions& options = {}, const Job& job = {});
 

@@ -318,19 +318,6 @@ TEST_CASE("a fine surface is made coarse enough to draw, and keeps its shape", "
     CHECK(solids::coarsened(coarse, 700).triangles.size() == coarse.triangles.size());
 }
 
-TEST_CASE("what builds solids says so where it is missing or broken", "[solids][kernel]") {
-    const auto missing = solids::kernel_at({"/nowhere/libclampet-occt.so"});
-    REQUIRE_FALSE(missing);
-    CHECK(missing.problem().id == ProblemId("model.no_kernel"));
-    CHECK_THAT(missing.problem().what, Catch::Contains("not beside the program"));
-    TemporaryFolder folder;
-    const auto broken = folder / "libclampet-occt.so";
-    std::ofstream(broken) << "no library";
-    const auto said = solids::kernel_at({broken});
-    REQUIRE_FALSE(said);
-    CHECK_THAT(said.problem().what, Catch::Contains(broken.string()));
-    // A library, and another one.
-    CHECK_THAT(solids::kernel_at({"/proc/self/exe"}).problem().sentence(), Catch::Contains("Build or install"));
-    // It is there where it was built.
+TEST_CASE("what builds solids is found where it was built", "[solids][kernel]") {
     CHECK(solids::kernel());
 }
