@@ -2,6 +2,8 @@
 
 #include <fmt/format.h>
 
+#include "study/stopped.h"
+
 namespace clampet::solids {
 
 Status check(const SolidWish& wish) {
@@ -26,7 +28,7 @@ Result<std::vector<make::ToWrite>> exported(const Models& models, const SolidWis
                        "Mark a part as one to make in its sheet."};
     std::vector<make::ToWrite> files;
     for (const auto& part : models.parts) {
-        if (job.is_cancelled()) return Problem{"model.stopped", "", "It was stopped.", "Start it again."};
+        if (job.is_cancelled()) return study::was_stopped();
         if (wish.format == SolidFormat::stl) {
             for (std::size_t i = 0; i < part.model.pieces().size(); ++i) {
                 auto bytes = stl_of(part.model, i, wish.chord);

@@ -8,6 +8,7 @@
 #include "parts/made_solid.h"
 #include "parts/solids.h"
 #include "solids/kernel.h"
+#include "study/stopped.h"
 
 namespace clampet::solids {
 
@@ -117,7 +118,7 @@ Result<Model> Model::of(const parts::Body& body, const std::string& part, const 
     shapes->kernel = *loaded;
     const auto pieces = apart(body);
     for (const auto& made : pieces) {
-        if (job.is_cancelled()) return Problem{"model.stopped", "", "It was stopped.", "Start it again."};
+        if (job.is_cancelled()) return study::was_stopped();
         ModelPiece piece{pieces.size() == 1 || made.name.empty() ? part : part + ": " + made.name,
                          made.material,
                          made.stuff,

@@ -6,6 +6,7 @@
 
 #include "make/pieces.h"
 #include "parts/part_kind.h"
+#include "study/stopped.h"
 
 namespace clampet::solids {
 namespace {
@@ -47,7 +48,7 @@ Result<Models> ModelShop::models_of(const rig::Rig& rig, const Allowance& allowa
     study::run(job, orders.size(), [&](std::size_t k) {
         orders[k].model = Model::of(orders[k].body, rig.parts[orders[k].index].name, allowance, job);
     });
-    if (job.is_cancelled()) return Problem{"model.stopped", "", "It was stopped.", "Start it again."};
+    if (job.is_cancelled()) return study::was_stopped();
     for (auto& order : orders) {
         const auto& part = rig.parts[order.index];
         if (!*order.model) return make::at_part(order.model->problem(), order.index, part);

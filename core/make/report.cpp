@@ -13,6 +13,7 @@
 #include "rig/in_force.h"
 #include "study/payload_limit.h"
 #include "study/sentences.h"
+#include "study/stopped.h"
 
 namespace clampet::make {
 namespace {
@@ -206,7 +207,7 @@ void cautions(const rig::Rig& rig, const study::ScenesCheck& check, Document& do
 Result<Document> report_of(const rig::Rig& rig, const std::string& detail, const study::Job& job) {
     const auto check = study::check_scenes(rig, study::scenes_of(rig), {}, job);
     if (!check) return check.problem();
-    if (check->stopped) return Problem{"report.stopped", "", "It was stopped.", "Start it again."};
+    if (check->stopped) return study::was_stopped();
     Document document{rig.name, detail, {}};
     summary(rig, *check, document);
     document.blocks.emplace_back(drawing::PageBreak{});

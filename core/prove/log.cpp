@@ -12,6 +12,7 @@
 #include "prove/pull.h"
 #include "prove/records.h"
 #include "quantity/format.h"
+#include "study/stopped.h"
 
 namespace clampet::prove {
 namespace {
@@ -172,8 +173,7 @@ Result<std::vector<rig::LogEntry>> entries_from(std::string_view csv, const rig:
     for (const auto& line : now) taken.insert(line.id);
     std::size_t fresh = 0;
     for (std::size_t i = 1; i < table->rows.size(); ++i) {
-        if (i % 1024 == 0 && job.is_cancelled())
-            return Problem{"log.stopped", "", "It was stopped.", "Start it again."};
+        if (i % 1024 == 0 && job.is_cancelled()) return study::was_stopped();
         if (i % 1024 == 0 && job.progress) job.progress(i, table->rows.size());
         const auto& row = table->rows[i];
         const auto where = fmt::format("line {}", row.line);

@@ -5,6 +5,7 @@
 #include "prove/columns.h"
 #include "prove/tap.h"
 #include "quantity/dimension.h"
+#include "study/stopped.h"
 
 namespace clampet::prove {
 namespace {
@@ -115,7 +116,7 @@ Result<Recording> read_recording(std::string_view text, const study::Job& job) {
     double start = 0;
     for (std::size_t i = layout->first; i < table->rows.size(); ++i) {
         if (i % job_step == 0) {
-            if (job.is_cancelled()) return Problem{"recording.stopped", "", "It was stopped.", "Start it again."};
+            if (job.is_cancelled()) return study::was_stopped();
             if (job.progress) job.progress(i, table->rows.size());
         }
         const auto& row = table->rows[i];

@@ -9,6 +9,7 @@
 
 #include "prove/columns.h"
 #include "quantity/dimension.h"
+#include "study/stopped.h"
 
 namespace clampet::prove {
 namespace {
@@ -145,7 +146,7 @@ Result<Trace> read_trace(std::string_view text, const study::Job& job) {
     Trace trace;
     for (std::size_t i = columns->first; i < table->rows.size(); ++i) {
         if (i % readings_a_step == 0) {
-            if (job.is_cancelled()) return Problem{"trace.stopped", "", "It was stopped.", "Start it again."};
+            if (job.is_cancelled()) return study::was_stopped();
             if (job.progress) job.progress(i, table->rows.size());
         }
         const auto& row = table->rows[i];

@@ -17,6 +17,7 @@
 #include "study/payload_limit.h"
 #include "study/scenes.h"
 #include "study/sentences.h"
+#include "study/stopped.h"
 
 namespace clampet::prove {
 namespace {
@@ -181,7 +182,7 @@ std::string feel_of(double torque) {
 Result<UseCard> use_card_of(const rig::Rig& rig, make::Day today, const study::Job& job) {
     const auto check = study::check_scenes(rig, study::scenes_of(rig), {}, job);
     if (!check) return check.problem();
-    if (check->stopped || job.is_cancelled()) return Problem{"card.stopped", "", "It was stopped.", "Start it again."};
+    if (check->stopped || job.is_cancelled()) return study::was_stopped();
     const auto day = [](make::Day d) { return make::text_of(make::WallTime(d)).substr(0, 10); };
     UseCard card;
     card.rig = rig.name;

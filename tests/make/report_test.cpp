@@ -121,7 +121,7 @@ TEST_CASE("the report says what the check says", "[make][report]") {
     const std::atomic<bool> cancelled = true;
     study::Job job;
     job.cancelled = &cancelled;
-    CHECK((make::report_of(rig, "", job).problem().id == "report.stopped"));
+    CHECK((make::report_of(rig, "", job).problem().id == "job.stopped"));
 }
 
 TEST_CASE("the report says how much may go on the rig, as the study does", "[make][report]") {

@@ -219,7 +219,7 @@ TEST_CASE("A table that is no log says which line is wrong", "[prove][log][bad]"
     study::Job job;
     std::atomic<bool> stop{true};
     job.cancelled = &stop;
-    CHECK((prove::entries_from(many, rig, job).problem().id == "log.stopped"));
+    CHECK((prove::entries_from(many, rig, job).problem().id == "job.stopped"));
     // The same id twice is told when it is to be kept.
     const auto twice = prove::entries_from("what;text;id\nnote;x;a\nnote;y;a\n", rig);
     REQUIRE(twice);
@@ -302,6 +302,25 @@ TEST_CASE("Revisions branch where one was gone back to", "[prove][revisions]") {
     CHECK(all[3].lane == 0);
     const auto picture = prove::picture_of(all);
     CHECK(picture.summary == "Revisions: A, B, C, now");
+    // One that was given up is crossed out, corner to corner of the square about its dot.
+    auto given_up = all;
+    given_up[1].has_failed = true;
+    std::vector<std::pair<drawing::Point, drawing::Point>> strokes;
+    drawing::Circle dot;
+    std::size_t circles = 0;
+    for (const auto& element : prove::picture_of(given_up).elements) {
+        if (const auto* path = std::get_if<drawing::Path>(&element); path && path->points.size() == 2)
+            strokes.emplace_back(path->points[0], path->points[1]);
+        if (const auto* circle = std::get_if<drawing::Circle>(&element); circle && circles++ == 1) dot = *circle;
+    }
+    REQUIRE(strokes.size() == 2);
+    for (const auto& [from, to] : strokes) {
+        CHECK(from.x == absolute(dot.centre.x - dot.radius, 1e-12));
+        CHECK(to.x == absolute(dot.centre.x + dot.radius, 1e-12));
+        CHECK(std::abs(from.y - dot.centre.y) == absolute(dot.radius, 1e-12));
+        CHECK(from.y + to.y == absolute(2 * dot.centre.y, 1e-12));
+    }
+    CHECK(strokes[0].first.y + strokes[1].first.y == absolute(2 * dot.centre.y, 1e-12));
     // Each rig's own picture stands over its dot, and no lane reaches into the one above.
     drawing::Drawing square;
     square.rectangle({5, 5}, {7, 6}, drawing::Material::wood);

@@ -137,5 +137,5 @@ TEST_CASE("a table that is no trace says where", "[prove][trace][errors]") {
     std::atomic<bool> cancelled{true};
     study::Job job;
     job.cancelled = &cancelled;
-    CHECK((prove::read_trace(long_one, job).problem().id == "trace.stopped"));
+    CHECK((prove::read_trace(long_one, job).problem().id == "job.stopped"));
 }

@@ -245,7 +245,7 @@ TEST_CASE("what has walls that vanish or nothing to make is refused with what to
     const std::atomic<bool> cancelled = true;
     study::Job job;
     job.cancelled = &cancelled;
-    CHECK((Model::of(block, "block", {}, job).problem().id == "model.stopped"));
+    CHECK((Model::of(block, "block", {}, job).problem().id == "job.stopped"));
 }
 
 TEST_CASE("STEP is read back as the same solids, with their names", "[solids][made][files]") {
