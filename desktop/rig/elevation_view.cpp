@@ -343,8 +343,25 @@ bool ElevationView::is_marked(const std::string& part) const {
     return std::find(marked_.begin(), marked_.end(), part) != marked_.end();
 }
 
-void ElevationView::paint_flat(QPainter& p) const {
+void ElevationView::paint_bodies(QPainter& p) {
+    // While it is dragged it follows the hand; when it stands still it is drawn finer.
+    const bool moves = turning_ || grabbed_;
+    Bodies now{scene_.solids, marked_, pixels_, size(), devicePixelRatioF(), theme().dark, is_turned(), moves};
+    if (!painted_ || !(*painted_ == now)) {
+        picture_ = is_turned() ? turned_picture(moves) : flat_picture();
+        painted_ = std::move(now);
+    }
+    p.setRenderHint(QPainter::SmoothPixmapTransform);
+    p.drawImage(QRectF(rect()), picture_);
+}
+
+QImage ElevationView::flat_picture() const {
     const Theme& t = theme();
+    QImage image(size() * devicePixelRatioF(), QImage::Format_ARGB32_Premultiplied);
+    image.setDevicePixelRatio(devicePixelRatioF());
+    image.fill(Qt::transparent);
+    QPainter p(&image);
+    p.setRenderHint(QPainter::Antialiasing);
     for (const auto& solid : scene_.solids) {
         const QPolygonF polygon = pixels_.map(solid.outline);
         QColor ink = t.dark ? QColor("#0c0e0f") : t.text;
@@ -360,12 +377,11 @@ void ElevationView::paint_flat(QPainter& p) const {
             p.drawPolygon(polygon);
         }
     }
+    return image;
 }
 
-void ElevationView::paint_turned(QPainter& p) {
+QImage ElevationView::turned_picture(bool moves) {
     const Theme& t = theme();
-    // While it is dragged it follows the hand; when it stands still it is drawn finer.
-    const bool moves = turning_ || grabbed_;
     const double ratio = devicePixelRatioF();
     raster_scale_ = moves ? 1 : 2 * ratio;
     const QSize size = (QSizeF(this->size()) * raster_scale_).toSize();
@@ -391,10 +407,7 @@ void ElevationView::paint_turned(QPainter& p) {
             raster_->add(limb, placed.placement().world_from_port[i], projection,
                          colour(parts[seams[i].support], limb.material), static_cast<int>(seams[i].support));
     const QImage image = raster_->image(t.dark ? QColor("#0c0e0f") : t.text);
-    p.setRenderHint(QPainter::SmoothPixmapTransform);
-    p.drawImage(QRectF(rect()), moves || ratio != 1
-                                    ? image
-                                    : image.scaled(this->size(), Qt::IgnoreAspectRatio, Qt::SmoothTransformation));
+    return moves || ratio != 1 ? image : image.scaled(this->size(), Qt::IgnoreAspectRatio, Qt::SmoothTransformation);
 }
 
 void ElevationView::paint_ghosts(QPainter& p) const {
@@ -457,10 +470,7 @@ void ElevationView::paintEvent(QPaintEvent*) {
         if (!button->isHidden()) words_.emplace_back(button->geometry());
     if (scene_.solids.empty()) return;
     paint_ghosts(p);
-    if (is_turned())
-        paint_turned(p);
-    else
-        paint_flat(p);
+    paint_bodies(p);
     paint_frame(p);
     paint_feet(p);
     // Where the window leaves no room, the rig itself comes before what is said of it.

@@ -67,8 +67,9 @@ class ElevationView : public QWidget {
     void paint_push(QPainter& p) const;
     void paint_handle(QPainter& p, const ElevationScene::Handle& handle) const;
     void paint_feet(QPainter& p) const;
-    void paint_flat(QPainter& p) const;
-    void paint_turned(QPainter& p);
+    void paint_bodies(QPainter& p);
+    QImage flat_picture() const;
+    QImage turned_picture(bool moves);
     void paint_ghosts(QPainter& p) const;
     void paint_touches(QPainter& p) const;
     void paint_frame(QPainter& p) const;
@@ -85,6 +86,17 @@ class ElevationView : public QWidget {
     std::optional<QPointF> turning_;       ///< where the pointer was last while the view is turned
     std::unique_ptr<SolidRaster> raster_;  ///< of the turned view as it was last painted
     double raster_scale_ = 1;
+    struct Bodies {  ///< all that a picture of the solids depends on
+        std::vector<ElevationScene::Solid> solids;
+        std::vector<std::string> marked;
+        QTransform pixels;
+        QSize size;
+        double ratio = 1;
+        bool dark = false, turned = false, moves = false;
+        friend bool operator==(const Bodies&, const Bodies&) = default;
+    };
+    std::optional<Bodies> painted_;  ///< of the picture at hand: most keystrokes change words and factors only
+    QImage picture_;
     ElevationScene scene_;
     QTransform pixels_;
     mutable std::vector<QRectF> words_;  ///< where words stand in the picture that is being painted

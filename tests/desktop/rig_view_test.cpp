@@ -293,6 +293,45 @@ TEST_CASE("the front view poses to the side", "[desktop][elevation]") {
     CHECK(view->view() == ViewSide::side);
 }
 
+TEST_CASE("the picture of the solids that is kept is the one that would be drawn", "[desktop][elevation]") {
+    DemoWindow d;
+    d.click_seam("ball");
+    const auto kept = [&] { return d.window.elevation()->grab().toImage(); };
+    std::vector<std::string> marked;
+    // A mark on a part that is not there changes nothing to be seen, but is another picture.
+    const auto drawn_anew = [&] {
+        auto with = marked;
+        with.push_back("nobody");
+        d.window.elevation()->mark_parts(with);
+        return kept();
+    };
+    QImage before = kept();
+    const auto check_changed = [&](const char* by) {
+        CAPTURE(by);
+        const QImage now = kept();
+        CHECK(now != before);
+        CHECK(now == drawn_anew());
+        before = now;
+    };
+    d.window.elevation()->setFocus();
+    QTest::keyClick(d.window.elevation(), Qt::Key_Left);  // so little that the scale stays
+    check_changed("a joint that moves");
+    d.window.elevation()->mark_parts(marked = {"camera"});
+    check_changed("a part that is marked");
+    d.window.elevation()->set_view(ViewSide::front);
+    check_changed("another side");
+    d.window.elevation()->set_view(ViewSide::turned);
+    check_changed("turning it");
+    d.window.elevation()->turn_by(0.3, 0.1);
+    check_changed("turning it further");
+    d.window.elevation()->mark_parts(marked = {});
+    check_changed("no mark");
+    d.shortcut("dark");
+    check_changed("night");
+    d.shortcut("dark");
+    check_changed("day");
+}
+
 TEST_CASE("a press beside the handle drags nothing", "[desktop][elevation]") {
     DemoWindow d;
     auto* view = d.window.elevation();
