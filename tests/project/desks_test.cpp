@@ -99,6 +99,17 @@ TEST_CASE("a stack with a pad is squeezed as its bench squeezes it", "[project][
     CHECK(drawn == absolute(desk.design().squeezed()->items, 1e-12));
 }
 
+TEST_CASE("a countersunk head lies flush until somebody says how deep", "[project][desk]") {
+    auto desk = quarter_inch();
+    desk.add(item("plate"));
+    REQUIRE(desk.set_length(&families::StackDesign::screw_length, 0.0127));
+    desk.set_countersunk(true);
+    // Its length counts over all: 12.7 mm less the plate of 8 mm and the washer of 1.6 mm, and what it is sunk.
+    CHECK(desk.design().verdict().protrusion == absolute(0.0031, 1e-9));
+    REQUIRE(desk.set_length(&families::StackDesign::sink, 0.0005));
+    CHECK(desk.design().verdict().protrusion == absolute(0.0036, 1e-9));
+}
+
 TEST_CASE("a thickness that is known as a range says what to buy", "[project][desk]") {
     auto desk = quarter_inch();
     desk.select(0);
