@@ -53,6 +53,26 @@ TEST_CASE("a cam's force is where the spring meets the lever", "[cam]") {
                Catch::Contains("15"));
 }
 
+TEST_CASE("what a cam clamps slides by the friction that a pull leaves", "[cam]") {
+    const double F = result(report("cam", {}, Wrench{}), "clamping_force");
+    const auto cam = joint("cam", {});
+    const auto modes = cam->modes();
+    const auto slips = static_cast<std::size_t>(
+        std::find_if(modes.begin(), modes.end(), [](const auto& m) { return m.key == "slips"; }) - modes.begin());
+    REQUIRE(slips < modes.size());
+    const auto used = [&](double push, double pull) {
+        Wrench w;
+        w.fx = push;
+        w.fz = pull;
+        return cam->utilisation(slips, w);
+    };
+    // Statics: n μ (F − P) bears the push, of hundreds of newtons as of tenths of one.
+    const double at_rest = used(1, 0);
+    for (const double left : {0.5, 0.01, 1e-3}) CHECK(used(left, (1 - left) * F) == relative(at_rest, 1e-6));
+    CHECK(std::isinf(used(1, F)));
+    CHECK(used(0, F) == 0);
+}
+
 TEST_CASE("friction under a cam may help or harm: both ends of its band are tried", "[cam]") {
     // With a strong hand more friction only keeps it shut; a weak hand closes it less far against more friction.
     rig::Element weak{"hold", "cam", {{"hand_force", 15.0}, {"slack", 0.0}}};
