@@ -8,6 +8,7 @@
 #include "quantity/format.h"
 #include "quantity/parse.h"
 #include "report.h"
+#include "rig/convex.h"
 #include "rig_file.h"
 #include "study/room.h"
 #include "study/scenes.h"
@@ -212,6 +213,8 @@ ordered_json overlaps_json(const std::vector<Overlap>& overlaps) {
 }
 
 void print_overlaps(const std::vector<Overlap>& overlaps, bool tell_scene) {
+    if (const auto library = rig::convex_library(); !library)
+        fmt::print("\nwhether parts touch was not looked at\n{}\n", library.problem().sentence());
     if (overlaps.empty()) return;
     fmt::print("\nwhat cannot be so\n");
     for (const auto& o : overlaps) fmt::print("{}{}\n", o.says, tell_scene ? " (" + o.scene + ")" : "");

@@ -12,6 +12,7 @@
 #include "catalogue/material.h"
 #include "catalogue/thread.h"
 #include "desktop/theme/theme.h"
+#include "desktop/theme/words.h"
 #include "desktop/widgets/quantity_field.h"
 #include "desktop/widgets/quiet_combo_box.h"
 #include "families/stock_use.h"
@@ -264,23 +265,42 @@ QString InputRow::words_of_stock(const std::string& name, const families::Family
     return told && told->high > told->low ? words_of_band(told->low, told->high) + ", " + from : from;
 }
 
+namespace {
+/// A number, or the typical one of a range, that is no name for something else.
+std::optional<double> number_of(const std::optional<rig::Input>& given) {
+    if (given && std::holds_alternative<double>(*given)) return std::get<double>(*given);
+    if (given && std::holds_alternative<rig::Band>(*given)) return std::get<rig::Band>(*given).typical;
+    return std::nullopt;
+}
+bool differs(double a, double b) {
+    return std::abs(a - b) > 1e-9 * std::max(std::abs(a), std::abs(b));
+}
+}  // namespace
+
 void InputRow::show_input(const std::optional<rig::Input>& given, const families::Value& typical,
                           const families::Family* family) {
     given_ = given;
     const auto* stock = given_ ? std::get_if<rig::NamedStock>(&*given_) : nullptr;
+    // What a name stands for has more digits than anybody types or reads, once tests have taught it.
     const bool linked =
-        given && (std::holds_alternative<rig::Link>(*given) || std::holds_alternative<rig::NamedStock>(*given));
-    // What the rig reckoned has more digits than anybody types or reads.
+        given && (std::holds_alternative<rig::Link>(*given) || std::holds_alternative<rig::NamedStock>(*given) ||
+                  std::holds_alternative<rig::FrictionOf>(*given));
+    // What a person typed stands as it was typed, while it is being typed too; what tests taught of it is said below.
+    const auto typed_number = number_of(given);
+    // What the rig reckoned, or tests taught, has more digits than anybody types or reads.
     const auto is_reckoned = [&](double si) {
         constexpr int typed = 6;
         const auto back = quantity::parse(quantity::format(si, parameter_.dimension, quantity::System::metric, typed),
                                           parameter_.dimension);
-        return parameter_.fact != families::RigFact::none && back && std::abs(*back - si) > 1e-9 * std::abs(si);
+        return (parameter_.fact != families::RigFact::none || (family && !typed_number)) && back && differs(*back, si);
     };
-    if (field_ && (linked || (std::holds_alternative<double>(typical) && is_reckoned(std::get<double>(typical)))))
-        field_->show_computed(std::get<double>(typical));
-    else if (field_ && std::holds_alternative<double>(typical))
-        field_->show_value(std::get<double>(typical));
+    if (field_ && std::holds_alternative<double>(typical)) {
+        const double shown = typed_number.value_or(std::get<double>(typical));
+        if (linked || is_reckoned(shown))
+            field_->show_computed(shown);
+        else
+            field_->show_value(shown);
+    }
     if (parameter_.kind == families::Kind::choice) {
         const QSignalBlocker quiet(choices_);
         choices_->setCurrentIndex(choices_->findData(QString::fromStdString(std::get<std::string>(typical))));
@@ -304,6 +324,10 @@ void InputRow::show_input(const std::optional<rig::Input>& given, const families
         note = words_of_band(found->low, found->high) + ", " + QString::fromStdString(found->source);
     if (given && std::holds_alternative<rig::Band>(*given))
         note = words_of_band(std::get<rig::Band>(*given).low, std::get<rig::Band>(*given).high);
+    if (typed_number && differs(*typed_number, std::get<double>(typical))) {
+        const auto counts = quantity::format(std::get<double>(typical), parameter_.dimension);
+        note += (note.isEmpty() ? "" : "; ") + tr("tests taught that it counts as %1").arg(text_of(counts));
+    }
     if (stock) note = words_of_stock(stock->name, family);
     if (given && std::holds_alternative<rig::Link>(*given))
         note = tr("from the %1; type a number to set it by hand")

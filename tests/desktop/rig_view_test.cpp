@@ -124,6 +124,24 @@ TEST_CASE("friction is chosen by its pair of materials or typed", "[desktop][rig
     CHECK(row->choices()->currentIndex() == 0);
 }
 
+TEST_CASE("a friction that tests have taught is shown with the digits that people read", "[desktop][rig]") {
+    DemoWindow d(false);
+    REQUIRE(d.window.files().open(QT_TESTCASE_SOURCEDIR "/../data/demo/castered-post.clampet.json"));
+    auto* row = d.input("stand", "feet", "friction");
+    const auto text = row->field()->editor()->text();
+    CHECK(text.size() <= 6);  // "0.5598", where what was learned has a dozen digits
+    CHECK(text.toDouble() == Approx(0.56).epsilon(0.05));
+    // What somebody types stands as it is typed, letter by letter, though tests taught that it counts for less.
+    DemoWindow::type(row->field()->editor(), "0.512345");
+    CHECK(row->field()->editor()->text() == "0.512345");
+    CHECK(std::get<double>(d.given("stand", 0, "friction")) == Approx(0.512345));
+    CHECK(row->note().startsWith("tests taught that it counts as 0.47"));
+    auto* torque = d.input("cup-on-post", "screw", "torque");
+    DemoWindow::type(torque->field()->editor(), "1.25 N·m");
+    CHECK(torque->field()->editor()->text() == "1.25 N·m");
+    CHECK(std::get<double>(d.given("cup-on-post", 0, "torque")) == Approx(1.25));
+}
+
 TEST_CASE("pairs of the surfaces that lie here stand first in the list", "[desktop][rig]") {
     DemoWindow d;
     const auto* row = d.input("rail-clamp", "jaw", "friction");
