@@ -8,7 +8,6 @@
 #include "quantity/format.h"
 #include "quantity/parse.h"
 #include "report.h"
-#include "rig/convex.h"
 #include "rig_file.h"
 #include "study/room.h"
 #include "study/scenes.h"
@@ -185,11 +184,14 @@ struct Overlap {
     study::TouchNow touch;
     std::string says;
 };
-std::vector<Overlap> overlaps_in(const rig::Rig& rig, const study::ScenesCheck& all) {
+/// Errors  A Problem: it could not be looked at.
+Result<std::vector<Overlap>> overlaps_in(const rig::Rig& rig, const study::ScenesCheck& all) {
     std::vector<Overlap> found;
     for (const auto& scene : all.scenes) {
         const auto now = study::staged(rig, scene);
-        for (auto& touch : study::touches_as_posed(now)) {
+        auto touches = study::touches_as_posed(now);
+        if (!touches) return touches.problem();
+        for (auto& touch : *touches) {
             const auto is_same = [&](const Overlap& o) {
                 return o.touch.one == touch.one && o.touch.other == touch.other;
             };
@@ -201,9 +203,11 @@ std::vector<Overlap> overlaps_in(const rig::Rig& rig, const study::ScenesCheck& 
     return found;
 }
 
-ordered_json overlaps_json(const std::vector<Overlap>& overlaps) {
+/// Null where it could not be looked at.
+ordered_json overlaps_json(const Result<std::vector<Overlap>>& overlaps) {
+    if (!overlaps) return nullptr;
     auto rows = ordered_json::array();
-    for (const auto& o : overlaps)
+    for (const auto& o : *overlaps)
         rows.push_back({{"one", o.touch.one},
                         {"other", o.touch.other},
                         {"depth", o.touch.depth},
@@ -212,12 +216,11 @@ ordered_json overlaps_json(const std::vector<Overlap>& overlaps) {
     return rows;
 }
 
-void print_overlaps(const std::vector<Overlap>& overlaps, bool tell_scene) {
-    if (const auto library = rig::convex_library(); !library)
-        fmt::print("\nwhether parts touch was not looked at\n{}\n", library.problem().sentence());
-    if (overlaps.empty()) return;
+void print_overlaps(const Result<std::vector<Overlap>>& overlaps, bool tell_scene) {
+    if (!overlaps) fmt::print("\nwhether parts touch was not looked at\n{}\n", overlaps.problem().sentence());
+    if (!overlaps || overlaps->empty()) return;
     fmt::print("\nwhat cannot be so\n");
-    for (const auto& o : overlaps) fmt::print("{}{}\n", o.says, tell_scene ? " (" + o.scene + ")" : "");
+    for (const auto& o : *overlaps) fmt::print("{}{}\n", o.says, tell_scene ? " (" + o.scene + ")" : "");
 }
 
 void print_scenes(const study::ScenesCheck& all) {

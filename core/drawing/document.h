@@ -50,7 +50,4 @@ Result<std::string> png_of(const PageImage& page);
 /// Errors  A Problem: a picture that could not be drawn.
 Result<std::string> html_of(const Document& document);
 
-/// As wide and high as it must be so that it is no larger than that [m]; words keep their height.
-Drawing scaled_into(const Drawing& drawing, double width, double height);
-
 }  // namespace clampet::drawing

@@ -27,8 +27,21 @@ struct Tiling {
 };
 /// What no printer prints at the edge of a page, and what two neighbours both show [m].
 inline constexpr double page_margin = 0.012, page_overlap = 0.010;
+/// A page as it lies [m], and what it shows of a drawing.
+struct Page {
+    double width = 0, height = 0;
+    double shown_wide() const { return width - 2 * page_margin; }
+    double shown_high() const { return height - 2 * page_margin; }
+};
+Page page_of(const PaperSize& paper, bool on_its_side);
+/// White about a drawing [m], and the box with it.
+inline constexpr double white_about = 0.006;
+Box with_white(const Box& box);
 /// The one with fewer pages; upright where both have as many.
 Tiling tiling_of(const Box& extent, const PaperSize& paper);
+
+/// As wide and high as it must be so that it is no larger than that [m]; words keep their height.
+Drawing scaled_into(const Drawing& drawing, double width, double height);
 
 /// A PDF at real size: what is larger than a page goes over several that overlap, with crosses to lay them together,
 /// and a ruler of 100 mm on each.

@@ -3,10 +3,13 @@
 #include <dlfcn.h>
 #include <fmt/format.h>
 
+#include <cstdlib>
+
 namespace clampet {
 namespace fs = std::filesystem;
 
 Places places_of(const Module& module) {
+    if (const char* folder = std::getenv("CLAMPET_MODULES")) return {fs::path(folder) / module.file};
     Places all;
     std::error_code failed;
     const auto program = fs::read_symlink("/proc/self/exe", failed);
@@ -18,7 +21,8 @@ Places places_of(const Module& module) {
 }
 
 Result<void*> entry_of(const Module& module, const Places& places) {
-    std::string why = "it is not beside the program";
+    std::string why =
+        places.size() == 1 ? "it is not at " + places.front().string() : std::string("it is not beside the program");
     for (const auto& place : places) {
         std::error_code failed;
         if (!fs::exists(place, failed)) continue;

@@ -18,7 +18,8 @@ struct Module {
 };
 using Places = std::vector<std::filesystem::path>;
 
-/// Beside the program, in the library folder of where it is installed, or where it was built.
+/// Beside the program, in the library folder of where it is installed, or where it was built; where CLAMPET_MODULES
+/// names a folder, only there.
 Places places_of(const Module& module);
 /// Its entry, from the first of these places that has it. It stays until the end: what it has made must not outlive its
 /// code. Errors  A Problem: it is at none of them, or its libraries are missing.

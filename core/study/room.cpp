@@ -232,8 +232,9 @@ struct Deepest {
 
 }  // namespace
 
-std::vector<TouchNow> touches_as_posed(const rig::Rig& rig, double deeper_than) {
+Result<std::vector<TouchNow>> touches_as_posed(const rig::Rig& rig, double deeper_than) {
     std::vector<TouchNow> all;
+    if (const auto library = rig::convex_library(); !library) return library.problem();
     if (rig.interfaces.empty()) return all;
     const Bodies bodies(rig, false);
     Placement at;

@@ -54,8 +54,9 @@ struct TouchNow {
     double depth = 0;  ///< [m]
 };
 /// As room() finds them, of one pose and of the things themselves: while something is dragged.
-/// Range  A valid rig.
-std::vector<TouchNow> touches_as_posed(const rig::Rig& rig, double deeper_than = 0.001);
+/// Range   A valid rig.
+/// Errors  A Problem: the library that finds what touches is not there.
+Result<std::vector<TouchNow>> touches_as_posed(const rig::Rig& rig, double deeper_than = 0.001);
 /// "Camera and Ball cup are 3.2 mm in each other".
 std::string sentence_of(const rig::Rig& rig, const TouchNow& touch);
 

@@ -1,8 +1,5 @@
 #include "desktop/prove/scale_link.h"
 
-#include <QSerialPort>
-#include <QSerialPortInfo>
-
 #include "desktop/theme/words.h"
 
 namespace clampet::desktop {
@@ -14,61 +11,59 @@ constexpr std::size_t much_garbage = 5;  // lines
 
 }  // namespace
 
-ScaleLink::ScaleLink(QObject* parent) : QObject(parent), port_(new QSerialPort(this)) {
+ScaleLink::ScaleLink(QObject* parent) : QObject(parent) {
     clock_.start();
     watch_.setInterval(watch_every);
     connect(&watch_, &QTimer::timeout, this, &ScaleLink::look_for_silence);
-    connect(port_, &QSerialPort::readyRead, this, &ScaleLink::take);
-    connect(port_, &QSerialPort::errorOccurred, this, [this](QSerialPort::SerialPortError error) {
-        if (error == QSerialPort::NoError || error == QSerialPort::TimeoutError || !port_->isOpen()) return;
-        const QString why = port_->errorString();
-        // Not from within its own signal.
-        QTimer::singleShot(0, this, [this, why] {
-            if (!port_->isOpen()) return;
-            take();
-            close();
-            emit broken(tr("The line to the scale broke (%1). What it showed is kept.").arg(why));
-        });
-    });
 }
 
-ScaleLink::~ScaleLink() {
-    port_->disconnect(this);
+void ScaleLink::tell_break() {
+    // Not from within its own signal.
+    QTimer::singleShot(0, this, [this, why = line_->why()] {
+        if (!is_open()) return;
+        take();
+        close();
+        emit broken(tr("The line to the scale broke (%1). What it showed is kept.").arg(why));
+    });
 }
 
 QStringList ScaleLink::ports() {
     QStringList names;
     // A simulated one that stands in where there is none.
     if (const QString simulated = qEnvironmentVariable("CLAMPET_SCALE"); !simulated.isEmpty()) names << simulated;
-    for (const auto& port : QSerialPortInfo::availablePorts()) names << port.systemLocation();
+    if (const auto library = serial_library()) names << (*library)->names();
     return names;
 }
 
 Status ScaleLink::open(const QString& name, int speed, double unit) {
     close();
-    port_->setPortName(name);
-    port_->setBaudRate(speed);
-    if (!port_->open(QIODevice::ReadWrite))
+    if (!line_) {
+        const auto library = serial_library();
+        if (!library) return library.problem();
+        line_ = (*library)->line();
+        line_->came = [this] { take(); };
+        line_->broken = [this] { tell_break(); };
+    }
+    if (!line_->open(name, speed))
         return Problem{
-            "scale.not_open", "port",
-            tr("The line “%1” cannot be opened: %2.").arg(name, port_->errorString()).toStdString(),
+            "scale.not_open", "port", tr("The line “%1” cannot be opened: %2.").arg(name, line_->why()).toStdString(),
             "Check the plug and its name; your account may have to be in the group that may use serial lines."};
     reader_ = prove::ScaleReader(unit);
     garbage_told_ = 0;
     is_silent_ = false;
     clock_.restart();
     watch_.start();
-    port_->write("?\n");
+    line_->write("?\n");
     return Done{};
 }
 
 void ScaleLink::close() {
     watch_.stop();
-    if (port_->isOpen()) port_->close();
+    if (is_open()) line_->close();
 }
 
 bool ScaleLink::is_open() const {
-    return port_->isOpen();
+    return line_ && line_->is_open();
 }
 
 void ScaleLink::tare() {
@@ -83,7 +78,7 @@ void ScaleLink::start_over() {
 }
 
 void ScaleLink::take() {
-    const QByteArray bytes = port_->readAll();
+    const QByteArray bytes = line_->read();
     if (bytes.isEmpty()) return;
     bool has_reading = false;
     for (const auto& line : reader_.take({bytes.constData(), static_cast<std::size_t>(bytes.size())}, now()))

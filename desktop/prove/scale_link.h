@@ -3,9 +3,8 @@
 #include <QObject>
 #include <QTimer>
 
+#include "desktop/prove/serial_line.h"
 #include "prove/scale.h"
-
-class QSerialPort;
 
 namespace clampet::desktop {
 
@@ -14,8 +13,8 @@ class ScaleLink : public QObject {
     Q_OBJECT
  public:
     explicit ScaleLink(QObject* parent = nullptr);
-    ~ScaleLink() override;
-    /// Errors  A Problem: there is no such line, it is in use, or one may not open it.
+    /// Errors  A Problem: there is no such line, it is in use, or one may not open it; or what reads
+    ///         serial lines is missing.
     Status open(const QString& port, int speed, double unit);
     void close();
     bool is_open() const;
@@ -32,10 +31,11 @@ class ScaleLink : public QObject {
 
  private:
     void take();
+    void tell_break();
     void look_for_silence();
     double now() const { return static_cast<double>(clock_.nsecsElapsed()) * 1e-9; }
 
-    QSerialPort* port_;
+    std::unique_ptr<SerialLine> line_;  ///< none before the first is opened
     prove::ScaleReader reader_;
     QElapsedTimer clock_;
     QTimer watch_;

@@ -389,9 +389,13 @@ ElevationScene make_scene(const project::Document& document, const Sight& sight,
     if (shown.ghosts) add_ghosts(scene, document, sight);
     if (shown.frame) add_frame(scene, document, sight);
     add_feet(scene, document, sight);
-    for (const auto& touch : study::touches_as_posed(document.rig()))
-        scene.touches.push_back(
-            {touch.one, touch.other, QString::fromStdString(study::sentence_of(document.rig(), touch))});
+    if (const auto touches = study::touches_as_posed(document.rig()))
+        for (const auto& touch : *touches)
+            scene.touches.push_back(
+                {touch.one, touch.other, QString::fromStdString(study::sentence_of(document.rig(), touch))});
+    else
+        scene.untold_touches = QObject::tr("Whether parts touch was not looked at. ") +
+                               QString::fromStdString(touches.problem().sentence());
     for (const auto& each : document.check().catches.each)
         scene.tethers.emplace_back(sight.seen(each.from), sight.seen(each.tied));
     return scene;

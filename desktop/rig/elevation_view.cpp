@@ -447,6 +447,12 @@ void ElevationView::paint_touches(QPainter& p) const {
     const Theme& t = theme();
     const QFont font = body_font(0.9, true);
     double y = height() - 14 - 1.4 * QFontMetricsF(font).height();
+    const auto say = [&](const QString& said, const QColor& ink) {
+        words(p, QPointF(width() / 2.0, y),
+              QFontMetricsF(font).elidedText(said, Qt::ElideRight, std::max(60, width() - 24)), font, ink);
+        y -= 1.2 * QFontMetricsF(font).height();
+    };
+    if (!scene_.untold_touches.isEmpty()) say(scene_.untold_touches, t.quiet);
     for (const auto& touch : scene_.touches) {
         for (const auto& solid : scene_.solids) {
             if (solid.is_limb || (solid.part != touch.one && solid.part != touch.other)) continue;
@@ -454,9 +460,7 @@ void ElevationView::paint_touches(QPainter& p) const {
             p.setBrush(Qt::NoBrush);
             p.drawPolygon(pixels_.map(solid.outline));
         }
-        words(p, QPointF(width() / 2.0, y),
-              QFontMetricsF(font).elidedText(touch.words, Qt::ElideRight, std::max(60, width() - 24)), font, t.slips);
-        y -= 1.2 * QFontMetricsF(font).height();
+        say(touch.words, t.slips);
     }
 }
 

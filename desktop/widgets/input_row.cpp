@@ -320,11 +320,14 @@ void InputRow::show_input(const std::optional<rig::Input>& given, const families
     std::string pair;
     if (given && std::holds_alternative<rig::FrictionOf>(*given)) pair = std::get<rig::FrictionOf>(*given).pair;
     if (!given) pair = parameter_.friction_pair;
-    if (const auto found = catalogue::friction_named(pair); !pair.empty() && found)
+    auto untaught = typed_number;
+    if (const auto found = catalogue::friction_named(pair); !pair.empty() && found) {
         note = words_of_band(found->low, found->high) + ", " + QString::fromStdString(found->source);
+        untaught = found->typical;
+    }
     if (given && std::holds_alternative<rig::Band>(*given))
         note = words_of_band(std::get<rig::Band>(*given).low, std::get<rig::Band>(*given).high);
-    if (typed_number && differs(*typed_number, std::get<double>(typical))) {
+    if (untaught && differs(*untaught, std::get<double>(typical))) {
         const auto counts = quantity::format(std::get<double>(typical), parameter_.dimension);
         note += (note.isEmpty() ? "" : "; ") + tr("tests taught that it counts as %1").arg(text_of(counts));
     }

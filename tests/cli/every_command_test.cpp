@@ -32,6 +32,14 @@ void check_refused(const Run& r) {
     CHECK(r.err.size() > 30);
 }
 
+/// No module is found while this lives.
+struct WithoutModules {
+    WithoutModules() { setenv("CLAMPET_MODULES", "/nowhere", 1); }
+    WithoutModules(const WithoutModules&) = delete;
+    WithoutModules& operator=(const WithoutModules&) = delete;
+    ~WithoutModules() { unsetenv("CLAMPET_MODULES"); }
+};
+
 }  // namespace
 
 TEST_CASE("every command says what it is for, and refuses what it does not know in one line", "[cli][input]") {
@@ -89,4 +97,31 @@ TEST_CASE("a command does not wait for what it may not need to be loaded", "[cli
     CHECK_THAT(libraries, !Catch::Contains("libTK"));
     CHECK_THAT(libraries, !Catch::Contains("lib3MF"));
     CHECK_THAT(libraries, !Catch::Contains("libfcl"));
+    CHECK_THAT(libraries, !Catch::Contains("libcairo"));
+}
+
+TEST_CASE("without a module, what needs it is refused with the reason, and all else works", "[cli][module]") {
+    const std::string demo = CLAMPET_SOURCE_DIR "/data/demo/stair-rail.clampet.json";
+    TemporaryFolder folder;
+    const auto check = nlohmann::json::parse(run("check " + demo + " --json").out);
+    CHECK(check.at("overlaps").is_array());
+    const WithoutModules none;
+    auto without = nlohmann::json::parse(run("check " + demo + " --json").out);
+    CHECK(without.at("overlaps").is_null());
+    without["overlaps"] = check.at("overlaps");
+    CHECK(without == check);
+    CHECK_THAT(run("check " + demo).out, Catch::Contains("whether parts touch was not looked at\n"
+                                                         "What finds parts that touch, libclampet-fcl.so, could not be "
+                                                         "loaded: it is not at /nowhere/libclampet-fcl.so."));
+    const auto room = run("room " + demo);
+    CHECK(room.exit_code == 2);
+    check_refused(room);
+    for (const std::string what : {"templates --as pdf", "templates --as dxf", "report --as pdf", "solids --as stl"}) {
+        CAPTURE(what);
+        const auto refused = run("export " + demo + " --what " + what + " --out " + (folder / "x").string());
+        CHECK(refused.exit_code != 0);
+        check_refused(refused);
+        CHECK_THAT(refused.err, Catch::Contains("[module.not_loaded]") && Catch::Contains("could not be loaded"));
+        CHECK_FALSE(std::filesystem::exists(folder / "x"));
+    }
 }

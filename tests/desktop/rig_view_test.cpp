@@ -131,11 +131,16 @@ TEST_CASE("a friction that tests have taught is shown with the digits that peopl
     const auto text = row->field()->editor()->text();
     CHECK(text.size() <= 6);  // "0.5598", where what was learned has a dozen digits
     CHECK(text.toDouble() == Approx(0.56).epsilon(0.05));
+    CHECK(row->note().endsWith("; tests taught that it counts as " + text));
     // What somebody types stands as it is typed, letter by letter, though tests taught that it counts for less.
     DemoWindow::type(row->field()->editor(), "0.512345");
     CHECK(row->field()->editor()->text() == "0.512345");
     CHECK(std::get<double>(d.given("stand", 0, "friction")) == Approx(0.512345));
     CHECK(row->note().startsWith("tests taught that it counts as 0.47"));
+    DemoWindow::type(row->field()->editor(), "0.4 to 0.6");
+    CHECK(row->field()->editor()->text() == "0.4 to 0.6");
+    CHECK(std::get<rig::Band>(d.given("stand", 0, "friction")).high == Approx(0.6));
+    CHECK(row->note().startsWith("0.4 to 0.6; tests taught that it counts as 0.4"));
     auto* torque = d.input("cup-on-post", "screw", "torque");
     DemoWindow::type(torque->field()->editor(), "1.25 N·m");
     CHECK(torque->field()->editor()->text() == "1.25 N·m");

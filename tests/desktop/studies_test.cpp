@@ -151,6 +151,7 @@ TEST_CASE("what touches is outlined in the picture while a joint is moved", "[de
     REQUIRE(d.window.document().perform(project::SetPose{touch.interface, touch.axis, clear}));
     CHECK(d.window.elevation()->scene().touches.empty());
     CHECK(reds(picture) > reds(d.window.elevation()->grab().toImage()) + 50);
+    CHECK(d.window.elevation()->scene().untold_touches.isEmpty());
 }
 
 TEST_CASE("what the lens sees follows its focal length", "[desktop][studies]") {

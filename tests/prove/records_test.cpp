@@ -68,6 +68,16 @@ TEST_CASE("A measured size is accepted, shimmed or taken off, and the rig is che
     CHECK(prove::judged(reach, 0.396).what == What::accept);
     CHECK(prove::judged(mass, 0.505).what == What::as_intended);
     CHECK(prove::judged(mass, 0.56).what == What::accept);
+    // Common practice: hand work does not see 0.2 mm, kitchen scales 2 %, balancing on an edge 2 mm.
+    const prove::Measurable balance{prove::balance_keys[1], "Balance point", quantity::Dimension::length, 0.03};
+    for (const double side : {1.0, -1.0}) {
+        CHECK(prove::judged(thick, 0.018 + side * 1.9e-4).what == What::as_intended);
+        CHECK(prove::judged(thick, 0.018 + side * 2.1e-4).what != What::as_intended);
+        CHECK(prove::judged(mass, 0.5 * (1 + side * 0.019)).what == What::as_intended);
+        CHECK(prove::judged(mass, 0.5 * (1 + side * 0.021)).what == What::accept);
+        CHECK(prove::judged(balance, 0.03 + side * 1.9e-3).what == What::as_intended);
+        CHECK(prove::judged(balance, 0.03 + side * 2.1e-3).what == What::accept);
+    }
 
     auto rig = project::demo_rig();
     const auto [part, what] = with_thickness(rig);

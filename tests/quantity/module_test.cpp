@@ -24,7 +24,10 @@ TEST_CASE("a module that is missing, broken or another one is told by its purpos
     const auto missing = wrong_with(module, "/nowhere/libclampet-fcl.so");
     CHECK(missing.id == ProblemId("module.not_loaded"));
     CHECK(missing.what ==
-          "What finds parts that touch, libclampet-fcl.so, could not be loaded: it is not beside the program.");
+          "What finds parts that touch, libclampet-fcl.so, could not be loaded: it is not at "
+          "/nowhere/libclampet-fcl.so.");
+    CHECK_THAT(entry_of(module, {"/nowhere/a.so", "/nowhere/b.so"}).problem().what,
+               Catch::Contains("it is not beside the program"));
     CHECK_THAT(missing.sentence(), Catch::Contains("Build or install Clampet anew"));
 
     TemporaryFolder folder;

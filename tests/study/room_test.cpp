@@ -119,13 +119,13 @@ TEST_CASE("room is the same for any number of workers, and stops when it is told
 
 TEST_CASE("what touches as a rig is posed is what room finds in that shot", "[study][room]") {
     const auto rig = *project::starting_rig("castered-post");
-    CHECK(study::touches_as_posed(rig).empty());
+    CHECK(study::touches_as_posed(rig)->empty());
     // Moved to where room says that something touches, it does.
     const auto found = *study::room(rig, {.with_reaches = false, .with_spacers = false});
     REQUIRE_FALSE(found.touches.empty());
     for (const auto& touch : found.touches) {
         const auto there = rig::posed(rig, {"", "", touch.pose, 0, 0});
-        const auto now = study::touches_as_posed(there);
+        const auto now = *study::touches_as_posed(there);
         const auto same = std::find_if(now.begin(), now.end(), [&](const auto& t) {
             return std::minmax(t.one, t.other) == std::minmax(touch.one, touch.other);
         });
@@ -133,5 +133,5 @@ TEST_CASE("what touches as a rig is posed is what room finds in that shot", "[st
         CHECK(same->depth == Approx(touch.depth));
         CHECK(study::sentence_of(there, *same).find(" in each other") != std::string::npos);
     }
-    CHECK(study::touches_as_posed({}).empty());
+    CHECK(study::touches_as_posed({})->empty());
 }

@@ -7,7 +7,7 @@
 #include "drawing/strokes.h"
 #include "quantity/result.h"
 
-namespace clampet::drawing {
+namespace clampet::drawing::press_room {
 
 // What sheets and documents share of cairo.
 inline constexpr double points_per_metre = 72 / 0.0254;
@@ -36,4 +36,4 @@ class Pencil {
     cairo_t* to_;
 };
 
-}  // namespace clampet::drawing
+}  // namespace clampet::drawing::press_room

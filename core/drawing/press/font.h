@@ -1,9 +1,9 @@
 #pragma once
 #include <cairo.h>
 
-namespace clampet::drawing {
+namespace clampet::drawing::press_room {
 
 /// The font that comes with the application, whatever fonts a machine has.
 cairo_font_face_t* own_font();
 
-}  // namespace clampet::drawing
+}  // namespace clampet::drawing::press_room

@@ -1,10 +1,10 @@
-#include "drawing/qr_code.h"
-
 #include <qrencode.h>
 
 #include <memory>
 
-namespace clampet::drawing {
+#include "drawing/press/press_room.h"
+
+namespace clampet::drawing::press_room {
 namespace {
 
 constexpr std::size_t most_bytes = 1200;
@@ -40,4 +40,4 @@ Result<Drawing> qr_code(const std::string& text, double width) {
     return drawing;
 }
 
-}  // namespace clampet::drawing
+}  // namespace clampet::drawing::press_room

@@ -1,4 +1,4 @@
-#include "drawing/font.h"
+#include "drawing/press/font.h"
 
 #include <cairo-ft.h>
 #include <ft2build.h>
@@ -16,7 +16,7 @@ asm(".section .rodata\n"
     ".previous\n");
 extern "C" const unsigned char clampet_font_begin[], clampet_font_end[];
 
-namespace clampet::drawing {
+namespace clampet::drawing::press_room {
 namespace {
 
 cairo_font_face_t* read_font() {
@@ -36,4 +36,4 @@ cairo_font_face_t* own_font() {
     return font;
 }
 
-}  // namespace clampet::drawing
+}  // namespace clampet::drawing::press_room

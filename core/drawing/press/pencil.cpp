@@ -1,13 +1,13 @@
-#include "drawing/pencil.h"
+#include "drawing/press/pencil.h"
 
 #include <fmt/format.h>
 
 #include <array>
 #include <numbers>
 
-#include "drawing/font.h"
+#include "drawing/press/font.h"
 
-namespace clampet::drawing {
+namespace clampet::drawing::press_room {
 namespace {
 
 constexpr double descent_share = 0.25;  // of the height of words
@@ -121,4 +121,4 @@ void Pencil::ink(Line line) const {
     cairo_stroke(to_);
 }
 
-}  // namespace clampet::drawing
+}  // namespace clampet::drawing::press_room

@@ -1,5 +1,3 @@
-#include "drawing/dxf.h"
-
 #include <dxflib/dl_creationadapter.h>
 #include <dxflib/dl_dxf.h>
 #include <fmt/format.h>
@@ -12,9 +10,10 @@
 #include <iterator>
 #include <memory>
 
+#include "drawing/press/press_room.h"
 #include "drawing/strokes.h"
 
-namespace clampet::drawing {
+namespace clampet::drawing::press_room {
 namespace {
 
 constexpr double mm = 1000;
@@ -150,4 +149,4 @@ Result<std::string> dxf_of(const Sheet& sheet) {
     return text;
 }
 
-}  // namespace clampet::drawing
+}  // namespace clampet::drawing::press_room
