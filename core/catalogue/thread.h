@@ -64,9 +64,9 @@ struct FitVerdict {
 };
 /// Does this male thread go into this female one?
 /// Meaning  n = [(P_b - P_a)/2 + (D_2 - d_2) tan alpha] / |P_a - P_b| turns before the flanks jam, over the class
-/// limits, with the steeper flank. A taper wedges; other starts jam. Range    `engaged_turns`: turns that the joint would use; "by luck"
-/// when they jam later than that. Source Derived from the thread forms; checks M6 in 1/4-20: 0.93 to 1.43, #10-32 in
-/// M5: 18 to 37.
+/// limits, with the steeper flank. A taper wedges; other starts jam. Range    `engaged_turns`: turns that the joint
+/// would use; "by luck" when they jam later than that. Source Derived from the thread forms; checks M6 in 1/4-20: 0.93
+/// to 1.43, #10-32 in M5: 18 to 37.
 FitVerdict fit(const Thread& male, const Thread& female, double engaged_turns = 5);
 
 /// Tapping drill for a share of full thread depth, d - q 1.299 P (60 degrees) [m]. Source Machinery's Handbook.

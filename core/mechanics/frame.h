@@ -15,7 +15,7 @@ struct FrameBeam {
     double bending_y = 0, bending_z = 0;  ///< E I about local y and z [N m^2]
     double torsion = 0;                   ///< G J [N m^2]
     double shear_y = 0, shear_z = 0;      ///< k G A along local y and z [N]; 0 leaves shear out
-    double mass = 0, rotary = 0;  ///< per length [kg/m], polar inertia per length [kg m]
+    double mass = 0, rotary = 0;          ///< per length [kg/m], polar inertia per length [kg m]
     Eigen::Vector3d up = Eigen::Vector3d::UnitZ();
     /// Its shear centre along local y, from the line between its nodes [m]: a force along z beside it twists the beam.
     double shear_centre = 0;

@@ -153,9 +153,9 @@ void SolidsPage::follow_ladder() {
     const auto& printers = session_.stockroom.workshop().printers;
     const auto chosen = static_cast<std::size_t>(std::max(0, printer_->currentIndex()));
     const auto ladder = chosen < printers.size() ? prove::learned_by(printers[chosen]) : std::nullopt;
-    holes_->setToolTip(ladder ? tr("By the test holes of %1; another number stands over it.")
-                                    .arg(text_of(printers[chosen].name))
-                              : tr("Round holes come out narrower in prints: 0.1 to 0.4 mm is common practice."));
+    holes_->setToolTip(
+        ladder ? tr("By the test holes of %1; another number stands over it.").arg(text_of(printers[chosen].name))
+               : tr("Round holes come out narrower in prints: 0.1 to 0.4 mm is common practice."));
     if (!ladder) return;
     const auto allowance = solids::allowed(ladder->clearance);
     if (std::abs(allowance.printed_holes - allowance_.printed_holes) < 1e-6) return;

@@ -74,7 +74,7 @@ struct ElevationScene {
         friend bool operator==(const Touch&, const Touch&) = default;
     };
     std::vector<Touch> touches;
-    QString untold_touches;  ///< why it could not be looked at what touches; else empty
+    QString untold_touches;                            ///< why it could not be looked at what touches; else empty
     std::vector<std::pair<QPointF, QPointF>> tethers;  ///< second catches: from what they hold to what they are tied to
     friend bool operator==(const ElevationScene&, const ElevationScene&) = default;
 };

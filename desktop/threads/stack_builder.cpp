@@ -130,7 +130,8 @@ StackBuilder::StackBuilder(QWidget* parent)
     column->setSpacing(6);
     head_->addItems({tr("flat underneath"), tr("countersunk")});
     head_->setAccessibleName(tr("The head is"));
-    sink_->set_name(tr("Sunk below the surface"), tr("How far the top of the head lies below it; 0 where it is flush."));
+    sink_->set_name(tr("Sunk below the surface"),
+                    tr("How far the top of the head lies below it; 0 where it is flush."));
     torque_->set_name(tr("Tightened with"), tr("Pads give way by it: Ø20 knob 0.8 N·m, star Ø40 3 N·m."));
     thickness_->take_ranges();
     end_->addItems({tr("blind"), tr("open at the far end"), tr("a nut")});
@@ -139,7 +140,9 @@ StackBuilder::StackBuilder(QWidget* parent)
     plain_->set_name(tr("Plain shank"), tr("Unthreaded length under the head; 0 when threaded all the way."));
     depth_->set_name(tr("Socket, depth"), tr("Run the bare screw in by fingers until it stops: its length less what "
                                              "sticks out."));
-    thickness_->set_name(tr("Thickness"), tr("Of the chosen item; a pad's before it is squeezed. Write 38-39 mm where you do not know it better."));
+    thickness_->set_name(
+        tr("Thickness"),
+        tr("Of the chosen item; a pad's before it is squeezed. Write 38-39 mm where you do not know it better."));
     end_->setAccessibleName(tr("The socket is"));
     wall_->setAccessibleName(tr("The socket is of"));
     auto* form = new QFormLayout;

@@ -85,7 +85,8 @@ TEST_CASE("every input that is shown does something, with every choice of what s
         for (const auto& p : family->parameters())
             if (p.kind == Kind::quantity && p.standard == 0 && p.most >= 0.01 && p.least <= 0.01)
                 for (const auto& q : family->parameters())
-                    for (const auto& c : q.choices) settings.push_back({{p.key, p.whole_number ? 1 : 0.01}, {q.key, c.key}});
+                    for (const auto& c : q.choices)
+                        settings.push_back({{p.key, p.whole_number ? 1 : 0.01}, {q.key, c.key}});
         for (const auto& setting : settings) {
             const auto values = *families::complete(*family, setting);
             std::vector<const Parameter*> open;

@@ -109,8 +109,8 @@ TEST_CASE("what is left over goes back into the drawer, what was used is out", "
 }
 
 TEST_CASE("strips of one thickness are ripped from one board where that takes no more wood", "[make][cutlist]") {
-    // 55 and 35 mm and the cut between lie side by side on a board of 94 mm; apart they would be ripped from 60 and 38.1
-    // (sizes as sold: EN 1313-1, PS 20, from memory).
+    // 55 and 35 mm and the cut between lie side by side on a board of 94 mm; apart they would be ripped from 60
+    // and 38.1 (sizes as sold: EN 1313-1, PS 20, from memory).
     const auto together =
         make::layouts_of(made({board("spruce", 2.2, 0.055, 0.020), board("spruce", 2.2, 0.035, 0.020)}), sawing);
     REQUIRE(together.size() == 1);

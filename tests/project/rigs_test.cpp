@@ -66,9 +66,7 @@ const std::vector<Expected>& expected() {
           {"root", Verdict::doubtful, "slips"},
           {"yoke-on-collar", Verdict::doubtful, "slips"}}},
         {"k17", {}},
-        {"k18",
-         {{"arm-on-post", Verdict::doubtful, "slips"},
-          {"socket-on-clamp", Verdict::doubtful, "slips"}}}};
+        {"k18", {{"arm-on-post", Verdict::doubtful, "slips"}, {"socket-on-clamp", Verdict::doubtful, "slips"}}}};
     return all;
 }
 

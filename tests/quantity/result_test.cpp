@@ -1,6 +1,6 @@
-#include <catch2/catch.hpp>
-
 #include "quantity/result.h"
+
+#include <catch2/catch.hpp>
 
 using clampet::Problem;
 

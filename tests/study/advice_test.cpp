@@ -93,7 +93,8 @@ TEST_CASE("another surface is one that is known and keeps one of the two", "[stu
 }
 
 TEST_CASE("what is bought by its name fits, and is the least that does", "[study][advice]") {
-    const Values given{{"jaws", s("band")}, {"squeezed_by", s("force")}, {"force", 40.0}, {"diameter", 0.0337}, {"kept", 0.7}};
+    const Values given{
+        {"jaws", s("band")}, {"squeezed_by", s("force")}, {"force", 40.0}, {"diameter", 0.0337}, {"kept", 0.7}};
     const Wrench load{120, 0, 0, 0, 0, 0};
     const auto all = advised("tube_grip", given, load);
     const auto* band = about(all, "band");

@@ -44,7 +44,8 @@ TEST_CASE("the demo and the starting points answer as approved, however they are
     for (const auto& start : project::starting_points())
         if (start.key.front() == 'k')
             continue;
-        else if (auto rig = project::starting_rig(start.key)) rigs.emplace_back(start.key, std::move(*rig));
+        else if (auto rig = project::starting_rig(start.key))
+            rigs.emplace_back(start.key, std::move(*rig));
     auto clamping = project::demo_rig();
     clamping.interface("camera-screw")->elements[0].inputs["screw_length"] = 0.0127;
     // Every joint that moves, a third of the way to its stop, one way and the other.

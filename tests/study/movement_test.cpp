@@ -23,9 +23,13 @@ TEST_CASE("an arm that bends moves the picture by its end's shift and turn", "[s
     r.parts = {part("wall", 0, {0, 0, 0}, {port("arm", {0, 0, 1})}),
                part("camera", 1, {0, 0, 0}, {port("end", {0, 0, 0})})};
     r.parts.front().role = rig::Role::support;
-    r.interfaces = {join(
-        "arm", {"wall", "arm"}, {"camera", "end"}, "arm",
-        {{"section", std::string("rectangle")}, {"length", L}, {"root_height", h}, {"root_width", b}, {"modulus", E}, {"modulus_ratio", 2.6}})};
+    r.interfaces = {join("arm", {"wall", "arm"}, {"camera", "end"}, "arm",
+                         {{"section", std::string("rectangle")},
+                          {"length", L},
+                          {"root_height", h},
+                          {"root_width", b},
+                          {"modulus", E},
+                          {"modulus_ratio", 2.6}})};
     const rig::Placed placed(r);
     const Vector end = placed.world_from_interface("arm").translation();
     const auto moves =
