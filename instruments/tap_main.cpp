@@ -6,6 +6,8 @@
 #include <numbers>
 #include <random>
 
+#include "quantity/dimension.h"
+
 int main(int argc, char** argv) {
     double frequency = 4.2, damping = 0.02, rate = 100, seconds = 8, noise = 0.02, strength = 1.5;
     unsigned seed = 1;
@@ -18,7 +20,7 @@ int main(int argc, char** argv) {
     app.add_option("--strength", strength, "Of the tap [m/s^2]")->check(CLI::Range(0.01, 1000.0));
     app.add_option("--seed", seed, "Of the noise");
     CLI11_PARSE(app, argc, argv);
-    constexpr double before = 1, gravity = 9.80665;  // of rest [s]; [m/s^2]
+    constexpr double before = 1, gravity = clampet::quantity::standard_gravity;  // of rest [s]; [m/s^2]
     std::mt19937_64 random(seed);
     std::normal_distribution<double> shaken(0, noise);
     const double w = 2 * std::numbers::pi * frequency, wd = w * std::sqrt(1 - damping * damping);

@@ -53,9 +53,11 @@ Result<ThreadEvidence> read_evidence(const ThreadEvidenceText& text) {
     evidence.diameter = *diameter;
     // "20 per inch", "20 tpi": a count is no length.
     const auto words = words_of(text.pitch);
-    const bool counted = words.size() > 1 && (words[1] == "per" || words[1] == "tpi" || words[1] == "to");
+    const bool counted = std::any_of(words.begin(), words.end(),
+                                     [](const auto& word) { return word == "per" || word == "tpi" || word == "to"; });
     double count = 0;
-    if (counted) std::from_chars(words[0].data(), words[0].data() + words[0].size(), count);
+    const auto first = std::min(text.pitch.find_first_not_of(' '), text.pitch.size());
+    if (counted) std::from_chars(text.pitch.data() + first, text.pitch.data() + text.pitch.size(), count);
     if (counted && !(count >= 1 && count <= 200))
         return Problem{"thread.impossible_count", "pitch", fmt::format("“{}” is no count of threads.", text.pitch),
                        "Write for example 20 per inch, or 1.27 mm."};

@@ -1,12 +1,13 @@
 #pragma once
 #include <Eigen/Geometry>
+#include <numbers>
 #include <span>
 #include <string>
 #include <vector>
 
 namespace clampet::families {
 
-inline constexpr double half_turn = 3.14159265358979323846;  ///< [rad]
+inline constexpr double half_turn = std::numbers::pi;  ///< [rad]
 /// A rail or tube that a family knows no end of; the rig's stops narrow it [m].
 inline constexpr double longest_slide = 10;
 

@@ -18,7 +18,6 @@ namespace clampet::inventory {
 namespace {
 
 constexpr std::size_t most_items = 20000;
-constexpr double most_counted = 1e7, longest_delivery = 366 * 86400.0;
 
 /// "3/8-16 male to 1/4-20 female", with or without "adapter" before it.
 std::optional<catalogue::Adapter> two_ends(const Item& item) {

@@ -5,10 +5,13 @@
 
 #include "catalogue/adapters.h"
 #include "families/family.h"
+#include "quantity/conventions.h"
 #include "rig/rig.h"
 
 namespace clampet::inventory {
 
+/// Of pieces, and of a price; and until what is ordered comes [s].
+inline constexpr double most_counted = 1e7, longest_delivery = 366 * quantity::a_day;
 /// One thing that is owned, by what it is called.
 struct Item {
     std::string name;             ///< "stud, 1/4-20 both ends", "3/8-16 male to 1/4-20 female", "M6 wing nut"

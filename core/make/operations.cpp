@@ -4,6 +4,8 @@
 #include <nlohmann/json.hpp>
 #include <stdexcept>
 
+#include "quantity/conventions.h"
+
 namespace clampet::embedded {
 std::string_view work();
 }
@@ -11,7 +13,7 @@ std::string_view work();
 namespace clampet::make {
 namespace {
 
-constexpr double a_minute = 60, an_hour = 3600;
+using quantity::a_minute, quantity::an_hour;
 
 struct Tables {
     std::vector<Operation> operations;

@@ -11,6 +11,7 @@
 #include "parts/made_solid.h"
 #include "parts/part_kind.h"
 #include "parts/solids.h"
+#include "quantity/conventions.h"
 
 namespace clampet::make {
 namespace {
@@ -382,7 +383,7 @@ double length_of(const Plan& plan, const std::vector<Slack>& slack) {
 std::string duration_in_words(double seconds) {
     const long minutes = std::lround(seconds / 60);
     if (minutes < 60) return fmt::format("{} min", minutes);
-    if (minutes >= 600 || minutes % 60 == 0) return fmt::format("{} h", std::lround(seconds / 3600));
+    if (minutes >= 600 || minutes % 60 == 0) return fmt::format("{} h", std::lround(seconds / quantity::an_hour));
     return fmt::format("{} h {} min", minutes / 60, minutes % 60);
 }
 

@@ -208,7 +208,7 @@ Cost cost_of(const std::vector<Need>& needs, double hands_on, double own_rate, s
 namespace {
 
 std::string days_in_words(double seconds) {
-    const long whole = std::lround(std::ceil(seconds / 86400 - 1e-6));
+    const long whole = std::lround(std::ceil(seconds / quantity::a_day - 1e-6));
     return whole == 1 ? "1 day" : fmt::format("{} days", whole);
 }
 
@@ -260,7 +260,7 @@ Table cost_list(const std::vector<Need>& needs, const Cost& cost, const std::str
         table.notes.push_back(fmt::format("From salvage, nothing paid: {}.", fmt::join(cost.salvaged, ", ")));
     if (cost.own_rate > 0)
         table.rows.push_back({fmt::format("own work, {}", duration_in_words(cost.own_hours)),
-                              money(cost.own_hours / 3600 * cost.own_rate, currency)});
+                              money(cost.own_hours / quantity::an_hour * cost.own_rate, currency)});
     table.rows.push_back({"made", money(cost.made(), currency)});
     if (cost.ready_made) {
         table.rows.push_back({"ready-made", money(*cost.ready_made, currency)});

@@ -6,6 +6,7 @@
 #include "inventory/board.h"
 #include "make/cut_list.h"
 #include "make/plan.h"
+#include "quantity/conventions.h"
 
 namespace clampet::make {
 
@@ -53,7 +54,7 @@ struct Cost {
     double delivery = 0;                    ///< of what comes last of all that must be bought [s]
     std::string comes_last = {};            ///< what that is
     std::vector<std::string> salvaged = {};
-    double made() const { return bought + own_hours / 3600 * own_rate; }
+    double made() const { return bought + own_hours / quantity::an_hour * own_rate; }
     std::optional<double> saved() const;
 };
 Cost cost_of(const std::vector<Need>& needs, double hands_on, double own_rate = 0,

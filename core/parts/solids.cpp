@@ -7,6 +7,7 @@
 
 #include "catalogue/thread.h"
 #include "parts/made_solid.h"
+#include "parts/rows.h"
 #include "parts/workpiece.h"
 
 namespace clampet::parts {
@@ -283,8 +284,7 @@ void Solids::add_bought(Shape shape, double density, std::string what) {
 }
 
 void Solids::add_screw(const Shape& shank, const std::string& thread) {
-    constexpr double steel = 7850;  // [kg/m^3]
-    add_bought(shank, steel);
+    add_bought(shank, steel_density);
     list_.push_back({thread + " screw", shank.length});
 }
 

@@ -28,7 +28,7 @@ const Fields<Item>& item_fields() {
         "item",
         "one thing that is owned",
         {text_field("name", &Item::name, "what it is called", true),
-         quantity_field("count", &Item::count, Dimension::number, schema_of_quantity(0, 1e7),
+         quantity_field("count", &Item::count, Dimension::number, schema_of_quantity(0, inventory::most_counted),
                         "pieces; 1 where it is left out"),
          text_field("kind", &Item::kind, "kind of part, where it is one: `clampet-cli parts`"),
          {"values",
@@ -40,15 +40,16 @@ const Fields<Item>& item_fields() {
               item.values = read_values(n, kind ? kind->parameters() : std::span<const families::Parameter>{});
           },
           [](const Item& item) { return write_values(item.values); }},
-         {"price", "of a pack, in the workshop's currency", false, schema_of_quantity(0, 1e7),
+         {"price", "of a pack, in the workshop's currency", false, schema_of_quantity(0, inventory::most_counted),
           [](const Node& n, Item& item) { item.price = n.quantity(Dimension::number); },
           [](const Item& item) { return item.price ? ordered_json(*item.price) : ordered_json(); }},
-         quantity_field("pack", &Item::pack, Dimension::number, schema_of_quantity(0, 1e7, false), "pieces in a pack"),
+         quantity_field("pack", &Item::pack, Dimension::number, schema_of_quantity(0, inventory::most_counted, false),
+                        "pieces in a pack"),
          text_field("note", &Item::note, "text"),
          flag_field("by_metre", &Item::by_metre, "sold by the metre: count and pack are metres"),
          flag_field("salvaged", &Item::salvaged, "found, or taken from something else: nothing is paid for it"),
          {"delivery", "how long it takes to come when it is ordered [s], or a text such as \"5 days\"", false,
-          schema_of_quantity(0, 366 * 86400.0),
+          schema_of_quantity(0, inventory::longest_delivery),
           [](const Node& n, Item& item) { item.delivery = n.quantity(Dimension::time); },
           [](const Item& item) { return item.delivery > 0 ? ordered_json(item.delivery) : ordered_json(); }}}};
     return fields;

@@ -17,12 +17,12 @@ namespace clampet::prove {
 namespace {
 
 using quantity::Dimension;
-constexpr double minute = 60, least_deviation = 0.05;
+constexpr double least_deviation = 0.05;
 using quantity::z95;
 constexpr double least_kept = 0.01, may_grow = 0.05, rounding = 1e-6;
 
 double decades(double time) {
-    return std::log10(1 + time / minute);
+    return std::log10(1 + time / quantity::a_minute);
 }
 
 /// a + b x by least squares, and what it leaves.
@@ -64,8 +64,9 @@ std::string in_days(double time) {
     const auto count = [](double n, const char* one, const char* many) {
         return n < 1.5 ? std::string(one) : fmt::format("{:.0f} {}", n, many);
     };
-    if (time < 1.5 * 3600) return count(std::max(1.0, std::floor(time / 60)), "minute", "minutes");
-    if (time < 2 * a_day) return count(std::floor(time / 3600), "hour", "hours");
+    if (time < 1.5 * quantity::an_hour)
+        return count(std::max(1.0, std::floor(time / quantity::a_minute)), "minute", "minutes");
+    if (time < 2 * a_day) return count(std::floor(time / quantity::an_hour), "hour", "hours");
     if (time < 3 * a_week) return count(std::floor(time / a_day), "day", "days");
     if (time < 90 * a_day) return count(std::floor(time / a_week), "week", "weeks");
     return count(std::floor(time / (a_year / 12)), "month", "months");
@@ -79,7 +80,7 @@ double Kept::after(double time) const {
 
 double Kept::until(double share) const {
     if (!(loss > 0)) return std::numeric_limits<double>::infinity();
-    const double time = minute * (std::pow(10, std::max(0.0, 1 - share) / loss) - 1);
+    const double time = quantity::a_minute * (std::pow(10, std::max(0.0, 1 - share) / loss) - 1);
     return time > 100 * a_year ? std::numeric_limits<double>::infinity() : time;
 }
 
@@ -121,7 +122,7 @@ Crept crept_by(const rig::Hang& hang) {
     };
     crept.after_a_day = at(a_day);
     crept.after_a_week = at(a_week);
-    crept.rate = crept.settles ? settling.b / (std::log(10.0) * (minute + end - start)) : going.b;
+    crept.rate = crept.settles ? settling.b / (std::log(10.0) * (quantity::a_minute + end - start)) : going.b;
     crept.noise = std::sqrt((crept.settles ? settling.left : going.left) /
                             static_cast<double>(std::max<std::size_t>(1, hang.readings.size() - 2)));
     return crept;

@@ -3,11 +3,13 @@
 #include <string>
 #include <vector>
 
+#include "quantity/conventions.h"
 #include "rig/rig.h"
 
 namespace clampet::prove {
 
-inline constexpr double a_day = 86400, a_week = 7 * a_day, a_year = 365.25 * a_day;  ///< [s]
+using quantity::a_day;
+inline constexpr double a_week = 7 * a_day, a_year = 365.25 * a_day;  ///< [s]
 
 /// What readings of force over time say of what is kept of it.
 struct Kept {

@@ -114,7 +114,7 @@ using Positions = std::map<std::string, std::map<std::string, double, std::less<
 
 /// Where the lens must be in a shot, from where the support stands (its origin), and where it must look. What is not
 /// said is not asked.
-inline constexpr double straight_down = 1.5707963267948966;  ///< [rad]
+inline constexpr double straight_down = families::half_turn / 2;  ///< [rad]
 struct Wanted {
     std::optional<double> out, height;  ///< level, to whichever side; up, less than 0 for below [m]
     std::optional<double> down;         ///< how far under level it looks: 90 degrees straight down [rad]

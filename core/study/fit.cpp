@@ -9,6 +9,7 @@
 #include "catalogue/material.h"
 #include "mechanics/round_fit.h"
 #include "mechanics/wood.h"
+#include "quantity/conventions.h"
 #include "quantity/format.h"
 #include "quantity/parse.h"
 
@@ -103,8 +104,7 @@ FitAnswer of_threads(const catalogue::Thread& one, const catalogue::Thread& othe
 void show_at_subject(FitAnswer& answer, double distance, double frame) {
     if (!(distance > 0) || !(answer.lean > 0)) return;
     answer.at_subject = answer.movement + 2 * std::tan(answer.lean) * distance;
-    constexpr double picture = 3840;
-    if (frame > 0) answer.pixels = answer.at_subject / frame * picture;
+    if (frame > 0) answer.pixels = answer.at_subject / frame * quantity::picture_pixels;
 }
 
 /// Swing of moisture over the year in a place [%].

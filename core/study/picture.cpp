@@ -6,6 +6,7 @@
 #include <cmath>
 
 #include "loads/load_case.h"
+#include "quantity/conventions.h"
 #include "quantity/format.h"
 #include "rig/mechanism.h"
 #include "rig/ray.h"
@@ -15,9 +16,9 @@ namespace clampet::study {
 namespace {
 
 using Eigen::Vector3d;
+using quantity::picture_pixels;
 
 constexpr int columns = 96, rows = 64;    ///< of rays
-constexpr double picture_pixels = 3840;   ///< how wide a picture is; common practice
 constexpr double little = 0.002;          ///< of the picture, that nobody sees; our judgement
 constexpr double next_to_subject = 0.97;  ///< what is nearer than that share of the distance is in front of it
 /// Close-up lenses as sold [dioptres]; common practice.

@@ -3,6 +3,7 @@
 #include <string>
 #include <vector>
 
+#include "quantity/dimension.h"
 #include "rig/mechanism.h"
 
 namespace clampet::study {
@@ -27,7 +28,7 @@ struct Reach {
     double turned_by = 0;         ///< how far it looks past where it must [rad]
 };
 /// A lens is where it must be within this [m], and looks there within this [rad]; our judgement.
-inline constexpr double near_enough = 0.01, level_enough = 0.035;
+inline constexpr double near_enough = 0.01, level_enough = 2 * quantity::degree;
 
 /// Of one shot that says where the lens must be; `is`: where the rig has it there.
 Reach reach_of(const rig::Rig& rig, const rig::Shot& shot, const std::optional<LensPlace>& is);

@@ -1,4 +1,5 @@
 #pragma once
+#include "quantity/dimension.h"
 #include "rig/mechanism.h"
 
 namespace clampet::study {
@@ -25,9 +26,9 @@ struct Sight {
     bool is_large_enough() const { return width >= least_width && height >= least_height; }
 };
 /// A picture is still told apart so far from a screen's own direction [rad]; common practice.
-inline constexpr double readable_within = 1.0471975511965976;
+inline constexpr double readable_within = 60 * quantity::degree;
 /// A mirror that is off by this shows something else [rad]; common practice.
-inline constexpr double set_within = 0.0349;
+inline constexpr double set_within = 2 * quantity::degree;
 
 /// Meaning  Faces look back, along −x of their part. A mirror is right where its direction halves the angle between the
 ///          ways to the screen and to the eye; it must then be at least d_eye/(d_eye + d_screen) of the screen, over

@@ -113,4 +113,14 @@ TEST_CASE("a screw is identified by a caliper and by what it goes into", "[catal
                                                    {std::nan(""), {}, {}, {}},
                                                    {0.006, 0.01, {}, {}}})
         CHECK_FALSE(catalogue::identify_thread(wrong));
+    // A count of threads to the inch is one of 1 to 200.
+    const auto counted = [](const char* pitch) { return catalogue::read_evidence({"6.3 mm", pitch, {}, {}}); };
+    CHECK(counted("20 per inch")->pitch == relative(0.0254 / 20, 1e-12));
+    CHECK(counted("1 per inch")->pitch == relative(0.0254, 1e-12));
+    CHECK(counted("200 tpi")->pitch == relative(0.0254 / 200, 1e-12));
+    CHECK(counted(" 4.5 to the inch")->pitch == relative(0.0254 / 4.5, 1e-12));
+    for (const char* none : {"0.9 per inch", "201 per inch", "many per inch", "-20 tpi"}) {
+        CHECK(counted(none).problem().id == ProblemId("thread.impossible_count"));
+        CHECK(counted(none).problem().where == "pitch");
+    }
 }

@@ -82,6 +82,10 @@ TEST_CASE("a PDF has the drawing at its real size", "[drawing][paper]") {
     // The ruler at its foot.
     const auto ruler = inked(pdf, folder.path(), 0.2905, 0.2915);
     CHECK(ruler.high.x - (0.210 - drawing::page_margin) == absolute(0, 0.3e-3));
+    // Its long ticks, from 0 to 100 mm.
+    const auto ticks = inked(pdf, folder.path(), 0.2885, 0.2890);
+    CHECK(ticks.width() == absolute(0.100, 0.3e-3));
+    CHECK(ticks.high.x - (0.210 - drawing::page_margin) == absolute(0, 0.3e-3));
 }
 
 TEST_CASE("what is larger than a page goes over several that overlap", "[drawing][paper]") {

@@ -48,6 +48,13 @@ inline double result(const families::Report& r, const char* name) {
     FAIL("no result " << name);
     return 0;
 }
+/// The value of a line of the working.
+inline double worked(const families::Report& r, const char* name) {
+    for (const auto& line : r.working)
+        if (line.quantity == name) return line.value;
+    FAIL("no working " << name);
+    return 0;
+}
 inline std::string s(const char* text) {
     return text;
 }

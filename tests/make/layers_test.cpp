@@ -176,6 +176,9 @@ TEST_CASE("the cut list has layers, and says what they really come to", "[make][
     };
     CHECK(falls_short(0.160));
     CHECK_FALSE(falls_short(0.158));
+    // Half a millimetre is not felt.
+    CHECK_FALSE(falls_short(0.0532));
+    CHECK(falls_short(0.0534));
 }
 
 TEST_CASE("layers are sawn and glued before anything is drilled in them, and the glue and the sheet are bought",

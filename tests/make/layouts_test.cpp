@@ -3,6 +3,7 @@
 
 #include <algorithm>
 #include <catch2/catch.hpp>
+#include <cmath>
 
 #include "approximately.h"
 #include "make/cut_list.h"
@@ -88,6 +89,71 @@ TEST_CASE("boards of the drawer come first, the smallest that does", "[make][cut
                Catch::Contains("0.4 mm thicker than drawn"));
 }
 
+TEST_CASE("a board does for another that is called nearly the same", "[make][cutlist]") {
+    // Boards are off what they are called by up to 1.5 mm, bars and tubes by 0.3; common practice.
+    const auto is_taken = [](const char* owned, parts::Workpiece piece) {
+        Workshop drawer;
+        drawer.items = {item(owned)};
+        return !make::layouts_of(made({std::move(piece)}), sawing, &drawer)[0].own.empty();
+    };
+    const auto plywood = board("birch plywood", 0.25, 0.12, 0.018);
+    CHECK(is_taken("birch plywood, 300 × 200 × 16.6 mm", plywood));
+    CHECK_FALSE(is_taken("birch plywood, 300 × 200 × 16.4 mm", plywood));
+    CHECK(is_taken("birch plywood, 300 × 200 × 19.4 mm", plywood));
+    CHECK_FALSE(is_taken("birch plywood, 300 × 200 × 19.6 mm", plywood));
+    auto bar = board("beech", 0.5, 0.03, 0.03);
+    bar.is_round = true;
+    CHECK(is_taken("beech, Ø30.2 × 900 mm", bar));
+    CHECK_FALSE(is_taken("beech, Ø30.4 × 900 mm", bar));
+    CHECK(is_taken("beech, Ø29.8 × 900 mm", bar));
+    CHECK_FALSE(is_taken("beech, Ø29.6 × 900 mm", bar));
+    bar.material = "aluminium 6060-T6";
+    bar.stuff = parts::Stuff::metal;
+    bar.wall = 0.002;
+    CHECK(is_taken("aluminium 6060-T6, Ø30 × 2.2 × 1000 mm", bar));
+    CHECK_FALSE(is_taken("aluminium 6060-T6, Ø30 × 2.4 × 1000 mm", bar));
+    CHECK_FALSE(is_taken("aluminium 6060-T6, Ø30 × 1000 mm", bar));
+}
+
+TEST_CASE("how it is sawn has limits, each told at its field", "[make][cutlist][input]") {
+    struct Limit {
+        const char* where;
+        double make::Sawing::*of;
+        double least, most;
+    };
+    for (const auto& limit :
+         {Limit{"kerf", &make::Sawing::kerf, 0, 0.020}, Limit{"allowance", &make::Sawing::allowance, 0, 0.020},
+          Limit{"length", &make::Sawing::bar, 0.1, 20}, Limit{"sheet", &make::Sawing::sheet, 0.05, 5}}) {
+        CAPTURE(limit.where);
+        for (const double good : {limit.least, limit.most}) {
+            auto with = sawing;
+            with.*limit.of = good;
+            CHECK(make::check(with));
+        }
+        for (const double bad : {limit.least - 1e-6, limit.most * 1.0001, std::nan("")}) {
+            auto with = sawing;
+            with.*limit.of = bad;
+            const auto refused = make::check(with);
+            REQUIRE_FALSE(refused);
+            CHECK(refused.problem().where == limit.where);
+        }
+    }
+}
+
+TEST_CASE("a board of another thickness than drawn is told from 0.2 mm on", "[make][cutlist]") {
+    const auto told = [](const char* owned) {
+        Workshop drawer;
+        drawer.items = {item(owned)};
+        const auto text =
+            make::text_of(*make::cut_list(made({board("birch plywood", 0.25, 0.12, 0.018)}), sawing, &drawer));
+        return text.find("than drawn") != std::string::npos;
+    };
+    CHECK(told("birch plywood, 300 × 200 × 17.79 mm"));
+    CHECK_FALSE(told("birch plywood, 300 × 200 × 17.81 mm"));
+    CHECK(told("birch plywood, 300 × 200 × 18.21 mm"));
+    CHECK_FALSE(told("birch plywood, 300 × 200 × 18.19 mm"));
+}
+
 TEST_CASE("what is left over goes back into the drawer, what was used is out", "[make][cutlist]") {
     Workshop drawer;
     drawer.items = {item("beech, Ø30 × 900 mm", 2), item("M6 wing nut", 4)};
@@ -106,6 +172,8 @@ TEST_CASE("what is left over goes back into the drawer, what was used is out", "
     REQUIRE(left.size() == 1);
     CHECK(left[0].name == "oak, 1396 × 60 × 20 mm");
     CHECK(make::left_overs_of(make::layouts_of(made({board("oak", 2.35, 0.06, 0.02)}), sawing), sawing).empty());
+    CHECK(make::left_overs_of(make::layouts_of(made({board("oak", 2.29, 0.06, 0.02)}), sawing), sawing).size() == 1);
+    CHECK(make::left_overs_of(make::layouts_of(made({board("oak", 2.30, 0.06, 0.02)}), sawing), sawing).empty());
 }
 
 TEST_CASE("strips of one thickness are ripped from one board where that takes no more wood", "[make][cutlist]") {

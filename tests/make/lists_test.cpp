@@ -229,6 +229,12 @@ TEST_CASE("what is exported has names that every system has", "[make][export]") 
     CHECK(make::exported(made, {.format = make::Format::csv}).problem().where == "as");
     CHECK(make::exported(made, {.paper = "A9"}).problem().where == "paper");
     CHECK(make::exported(make::Made{}, {}).problem().id == ProblemId("export.nothing_to_make"));
+    CHECK(*make::what_named("templates") == make::What::templates);
+    CHECK(make::what_named("wishes").problem().id == ProblemId("export.unknown_what"));
+    CHECK(*make::format_named("svg") == make::Format::svg);
+    CHECK(make::format_named("gif").problem().where == "as");
+    CHECK(make::document_of(project::demo_rig(), {.what = make::What::templates}).problem().id ==
+          ProblemId("export.no_pages"));
     const auto cuts = make::exported(made, {.what = make::What::cut_list, .format = make::Format::csv});
     REQUIRE(cuts);
     CHECK(std::count((*cuts)[0].bytes.begin(), (*cuts)[0].bytes.end(), '\n') == 3);

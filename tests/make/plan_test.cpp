@@ -183,6 +183,27 @@ TEST_CASE("dates that are none are refused with how they are written", "[make][p
     CHECK(make::text_of(at("2028-02-29T07:05")) == "2028-02-29 07:05");
 }
 
+TEST_CASE("hours and days that are none are refused at their field", "[make][plan][errors]") {
+    REQUIRE(make::hours_of("19:00-22:00", "mon, wed", "2026-12-24"));
+    const auto refused = [](const char* times, const char* days, const char* off) {
+        const auto hours = make::hours_of(times, days, off);
+        REQUIRE_FALSE(hours);
+        CHECK_FALSE(hours.problem().remedy.empty());
+        return std::string(hours.problem().id.text()) + " " + hours.problem().where;
+    };
+    for (const char* times : {"19:00", "19:00-", "19:00-22:00x", "evenings", "22:00-19:00", "19:00-24:01"})
+        CHECK_THAT(refused(times, "", ""), Catch::StartsWith("schedule.hours"));
+    CHECK(refused("", "mon, blueday", "") == "schedule.unknown_day days");
+    CHECK(refused("", "", "christmas") == "schedule.no_time off");
+    // Work that never comes to its end: one minute on a Monday.
+    Plan plan;
+    plan.steps = {step("saw", 600 * hour, {})};
+    const auto never = make::schedule_of(plan, at("2026-11-30"), *make::hours_of("19:00-19:01", "mon", ""));
+    REQUIRE_FALSE(never);
+    CHECK(never.problem().id == ProblemId("schedule.never_done"));
+    CHECK(never.problem().where == "hours");
+}
+
 TEST_CASE("a glued and oiled yoke goes its way in the workshop's order", "[make][plan]") {
     const auto plan = plan_of(of_parts({{"yoke", {}}}));
     const auto mark = index_of(plan, "yoke/mark"), saw = index_of(plan, "yoke/saw"),

@@ -118,6 +118,12 @@ TEST_CASE("the report says what the check says", "[make][report]") {
                                    [](const auto& b) { return std::holds_alternative<drawing::PageBreak>(b); });
     REQUIRE(page != report->blocks.end());
     CHECK(std::get<drawing::Heading>(*(page + 1)).text == "Seams, each where it is worst");
+    // Where nothing is joined yet there is nothing to work out.
+    rig::Rig alone;
+    alone.parts = {*rig.part("camera")};
+    const auto of_one = make::report_of(alone, "day");
+    REQUIRE(of_one);
+    CHECK_THAT(words_of(*of_one), !Catch::Contains("Working of the worst"));
     const std::atomic<bool> cancelled = true;
     study::Job job;
     job.cancelled = &cancelled;

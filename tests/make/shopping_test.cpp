@@ -160,6 +160,17 @@ TEST_CASE("timber is priced by the metre, salvage costs nothing, and the last de
     CHECK(timber->by_metre);
     CHECK(*timber->cost() == relative(0.8 * 9.5, 1e-9));  // to the next decimetre
     CHECK(*timber->used_cost() == relative(0.757 * 9.5, 1e-9));
+    // Timber of another section is not it: by more than 0.3 mm.
+    for (const double off : {0.0002, 0.0004, -0.0002, -0.0004})
+        for (const bool is_wide : {true, false}) {
+            auto other = by_metre;
+            other.name = inventory::name_of(
+                {"oak", 0, board->board->width + (is_wide ? off : 0), board->board->thickness + (is_wide ? 0 : off)});
+            drawer.items = {other};
+            const auto found = make::needs_of(rig, {}, {}, &drawer);
+            CAPTURE(other.name);
+            CHECK(need(*found, board->what)->by_metre == (std::abs(off) < 3e-4));
+        }
     const auto cost = make::cost_of(*needs, 3600);
     CHECK(cost.delivery == 3 * 86400);
     CHECK(cost.salvaged == std::vector<std::string>{"oil, a small tin"});

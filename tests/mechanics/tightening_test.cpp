@@ -87,7 +87,24 @@ TEST_CASE("a screw that cannot be is refused", "[mechanics]") {
     auto screw = m10();
     screw.bearing_inner_diameter = 0.02;
     CHECK(mechanics::check_screw(screw).problem().where == "bearing_inner");
+    screw.bearing_inner_diameter = screw.bearing_outer_diameter;
+    CHECK(mechanics::check_screw(screw));
+    screw.bearing_inner_diameter = -1e-6;
+    CHECK(mechanics::check_screw(screw).problem().where == "bearing_inner");
+    for (const double friction : {std::numeric_limits<double>::infinity(), std::nan(""), -0.001, 2.001}) {
+        screw = m10();
+        screw.thread_friction = friction;
+        CHECK(mechanics::check_screw(screw).problem().where == "thread_friction");
+        screw = m10();
+        screw.bearing_friction = friction;
+        CHECK(mechanics::check_screw(screw).problem().where == "bearing_friction");
+    }
+    for (const double friction : {0.0, 2.0}) {
+        screw = m10();
+        screw.thread_friction = screw.bearing_friction = friction;
+        CHECK(mechanics::check_screw(screw));
+    }
     screw = m10();
-    screw.thread_friction = std::numeric_limits<double>::infinity();
-    CHECK(mechanics::check_screw(screw).problem().where == "thread_friction");
+    screw.pitch = 3 * screw.pitch_diameter;
+    CHECK(mechanics::check_screw(screw));
 }

@@ -108,6 +108,10 @@ TEST_CASE("a hull weighs and balances as points thrown at it do", "[parts]") {
     const std::vector<Vector> flat{{0, 0, 0}, {1, 0, 0}, {0, 1, 0}, {1, 1, 0}};
     CHECK_FALSE(parts::hull_of(flat, Stuff::metal));
     CHECK_FALSE(parts::hull_of(std::span(flat).first(3), Stuff::metal));
+    for (const double wrong : {std::nan(""), std::numeric_limits<double>::infinity()}) {
+        const std::vector<Vector> nowhere{{0, 0, 0}, {1, 0, 0}, {0, 1, 0}, {0, 0, wrong}};
+        CHECK(parts::hull_of(nowhere, Stuff::metal).problem().id == ProblemId("hull.not_a_place"));
+    }
 }
 
 TEST_CASE("the points that reach out the farthest are kept", "[parts]") {

@@ -181,6 +181,11 @@ TEST_CASE("pulls that say nothing are refused with what to do", "[prove][pull][e
     asked.way = {0, 0, 1};
     asked.force = 50;
     CHECK((prove::explained(rig, asked).problem().id == "pull.drives_no_slide"));
+    for (const double spread : {0.0099, 1.0001, std::nan("")}) {
+        auto unsure = asked;
+        unsure.spread = spread;
+        CHECK((prove::explained(rig, unsure).problem().id == "pull.impossible_spread"));
+    }
     asked.way = {1, 0, 0};
     asked.force = 1;
     CHECK((prove::explained(rig, asked).problem().id == "pull.holds_without_friction"));

@@ -122,6 +122,22 @@ TEST_CASE("what only presses lets go where it would pull", "[rig][loops]") {
     CHECK(weight(r, "arm").fz == relative(-2 * g, 1e-6));
 }
 
+TEST_CASE("the ends of a loop meet within 5 mm, or it is told how far they are apart", "[rig][loops][input]") {
+    for (const double raised : {0.0049, -0.0049, 0.0051, -0.0051}) {
+        auto r = propped(2);
+        r.parts[0].ports[1].at.z() += raised;
+        const auto ok = loads::validate(r);
+        CAPTURE(raised);
+        CHECK(static_cast<bool>(ok) == (std::abs(raised) < 0.005));
+        if (ok) continue;
+        CHECK(ok.problem().id == ProblemId("interface.loop_does_not_close"));
+        CHECK(ok.problem().where == "/interfaces/1");
+    }
+    auto r = propped(2);
+    r.parts[0].ports[1].at.x() += 0.06;
+    CHECK_THAT(loads::validate(r).problem().what, Catch::Contains("its two ports are 60 mm apart"));
+}
+
 TEST_CASE("a loop in which nothing holds a part names the part", "[rig][loops]") {
     rig::Rig r;
     r.parts = {part("floor", 0, Vector::Zero(), {port("a", {0, 0, 0}), port("b", {1, 0, 0})}),

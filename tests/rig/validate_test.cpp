@@ -8,6 +8,46 @@
 
 using namespace clampet;
 
+namespace {
+rig::Shot shot() {
+    rig::Shot s;
+    s.id = "wide", s.name = "Wide";
+    return s;
+}
+}  // namespace
+
+TEST_CASE("a rig that just can be is taken", "[rig]") {
+    const std::vector<std::function<void(rig::Rig&)>> changes{
+        [](auto& r) { r.part("camera")->mass = 1e4; },
+        [](auto& r) { r.part("camera")->inertia = rig::Vector(1e6, 6e5, 4e5); },
+        [](auto& r) { r.part("camera")->wind_area = 1000; },
+        [](auto& r) { r.part("camera")->wind_area = 0; },
+        [](auto& r) { r.part("camera")->centre_of_gravity.x() = 999; },
+        [](auto& r) { r.part("camera")->shapes[0].length = 999; },
+        [](auto& r) { r.required = 100; },
+        [](auto& r) {
+            r.hands = rig::Hands{"Somebody", 3};
+        },
+        [](auto& r) {
+            r.hands = rig::Hands{"Somebody", 0.3};
+        },
+        [](auto& r) { r.shots = {shot()}, r.shots[0].distance = 1e4, r.shots[0].frame = 1e4; },
+        [](auto& r) {
+            while (r.cases.size() < 100) {
+                r.cases.push_back(r.cases[0]);
+                r.cases.back().id += std::to_string(r.cases.size());
+            }
+        },
+    };
+    for (std::size_t i = 0; i < changes.size(); ++i) {
+        auto r = project::demo_rig();
+        changes[i](r);
+        CAPTURE(i);
+        const auto ok = loads::validate(r);
+        if (!ok) FAIL_CHECK(ok.problem().sentence());
+    }
+}
+
 TEST_CASE("a rig that cannot be is refused with its place and a remedy", "[rig]") {
     struct Row {
         const char* where;
@@ -68,6 +108,78 @@ TEST_CASE("a rig that cannot be is refused with its place and a remedy", "[rig]"
         {"/interfaces/3/closes_loop", [](auto& r) { r.interface("ball")->closes_loop = true; },
          "Leave \"closes_loop\" out"},
         {"/parts/5", [](auto& r) { r.interfaces.pop_back(); }, "Add the interface that carries it."},
+        {"/parts/5/ports/0/id", [](auto& r) { r.part("camera")->ports[0].id.clear(); }, "a short name"},
+        {"/parts/5/ports/0/at", [](auto& r) { r.part("camera")->ports[0].at.y() = std::nan(""); }, "Give x, y, z"},
+        {"/parts/5/ports/0/at", [](auto& r) { r.part("camera")->ports[0].at.y() = 1001; }, "under 1000 m"},
+        {"/parts/5/ports/0/z", [](auto& r) { r.part("camera")->ports[0].z *= 1.00001; }, "z [0, 0, 1]"},
+        {"/parts/5/ports/0/z", [](auto& r) { r.part("camera")->ports[0].x *= 0.99999; }, "z [0, 0, 1]"},
+        {"/parts/5/ports/0/z", [](auto& r) { r.part("camera")->ports[0].x = r.part("camera")->ports[0].z; },
+         "z [0, 0, 1]"},
+        {"/parts/5/ports/1/id",
+         [](auto& r) {
+             auto& ports = r.part("camera")->ports;
+             ports.insert(ports.begin() + 1, ports[0]);
+         },
+         "Give each its own id."},
+        {"/parts/5/shapes/0", [](auto& r) { r.part("camera")->shapes[0].size.z() = 0; }, "more than zero"},
+        {"/parts/5/shapes/0", [](auto& r) { r.part("camera")->shapes[0].diameter = -1; }, "more than zero"},
+        {"/parts/5/shapes/0", [](auto& r) { r.part("camera")->shapes[0].length = 1000; }, "more than zero"},
+        {"/parts/5/shapes/0", [](auto& r) { r.part("camera")->shapes[0].at.x() = std::nan(""); }, "more than zero"},
+        {"/parts/5/shapes/0", [](auto& r) { r.part("camera")->shapes[0].axis *= 2; }, "more than zero"},
+        {"/parts/5/shapes/0/profile",
+         [](auto& r) {
+             r.part("camera")->shapes[0].profile = {{0, 0}, {1, std::nan("")}};
+         },
+         "pairs of numbers"},
+        {"/interfaces/3/id", [](auto& r) { r.interface("ball")->id.clear(); }, "a short name"},
+        {"/interfaces/4/elements/1/id",
+         [](auto& r) {
+             auto& elements = r.interface("camera-screw")->elements;
+             elements[1].id = elements[0].id;
+         },
+         "Give each its own id."},
+        {"/interfaces/5/payload/part",
+         [](auto& r) {
+             auto loop = *r.interface("ball");
+             loop.id = "loop";
+             loop.support.part = loop.payload.part;
+             loop.support.port = loop.payload.port;
+             loop.closes_loop = true;
+             r.interfaces.push_back(loop);
+         },
+         "Name two parts."},
+        {"/planned", [](auto& r) { r.planned.resize(21); }, "at most 20"},
+        {"/shots/0/pose/ghost", [](auto& r) { r.shots = {shot()}, r.shots[0].pose["ghost"]["pan"] = 0; },
+         "Name an interface"},
+        {"/shots/0", [](auto& r) { r.shots = {shot()}, r.shots[0].distance = 10001; }, "0 to 10 000"},
+        {"/shots/0", [](auto& r) { r.shots = {shot()}, r.shots[0].frame = -0.1; }, "0 to 10 000"},
+        {"/shots/1/id",
+         [](auto& r) {
+             r.shots = {shot(), shot()};
+         },
+         "its own short name"},
+        {"/payload_sets/0/id", [](auto& r) { r.sets.resize(1); }, "its own short name"},
+        {"/hands",
+         [](auto& r) {
+             r.hands = rig::Hands{"Somebody", 3.01};
+         },
+         "0.3 to 3"},
+        {"/hands",
+         [](auto& r) {
+             r.hands = rig::Hands{"Somebody", 0.29};
+         },
+         "0.3 to 3"},
+        {"/required", [](auto& r) { r.required = 100.1; }, "1.5 (bench)"},
+        {"/parts", [](auto& r) { r.parts.resize(501); }, "Split the rig."},
+        {"/parts", [](auto& r) { r.interfaces.resize(501); }, "Split the rig."},
+        {"/cases",
+         [](auto& r) {
+             while (r.cases.size() < 101) {
+                 r.cases.push_back(r.cases[0]);
+                 r.cases.back().id += std::to_string(r.cases.size());
+             }
+         },
+         "Leave some out."},
     };
     for (const auto& row : rows) {
         auto r = project::demo_rig();

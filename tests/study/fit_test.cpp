@@ -186,3 +186,27 @@ TEST_CASE("ports say whether they go together", "[study][fit]") {
               ->together == Together::fits);
     CHECK_FALSE(study::fit_of(port(PortKind::jaw, {}), tube(0.03)));
 }
+
+TEST_CASE("a question of a fit that cannot be answered says which field is missing or wrong", "[study][fit][input]") {
+    using Q = study::FitQuestion;
+    const Q good{"post 24.6 mm", "bore 25.2 mm", "60 mm", "1.2 m", "1.5 m", "0.8 m"};
+    REQUIRE(study::answer(good));
+    const auto refused = [&](const auto& spoil) {
+        Q q = good;
+        spoil(q);
+        const auto answer = study::answer(q);
+        REQUIRE_FALSE(answer);
+        CHECK_FALSE(answer.problem().remedy.empty());
+        return std::string(answer.problem().id.text()) + " " + answer.problem().where;
+    };
+    CHECK(refused([](Q& q) { q.depth = "0 mm"; }) == "fit.impossible_length depth");
+    CHECK(refused([](Q& q) { q.height = "-1 mm"; }) == "fit.impossible_length height");
+    CHECK(refused([](Q& q) { q.subject = "1001 m"; }) == "fit.impossible_length subject");
+    CHECK(refused([](Q& q) { q.depth.clear(); }) == "fit.height_without_depth height");
+    CHECK(refused([](Q& q) { q.depth.clear(), q.height.clear(); }) == "fit.height_without_depth subject");
+    CHECK(refused([](Q& q) { q.subject.clear(); }) == "fit.frame_without_subject frame");
+    CHECK(refused([](Q& q) { q.one = "plate 4.9 mm", q.other = "slot 5 mm"; }) == "fit.depth_of_flat depth");
+    Q q = good;
+    q.subject = "1000 m";
+    CHECK(study::answer(q));
+}

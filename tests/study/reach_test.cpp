@@ -62,6 +62,21 @@ TEST_CASE("what a rig makes of it is said", "[study][reach]") {
     // What nobody asked is not told.
     found = study::reaches(asked(rail, {{}, is->height + 0.02, {}}));
     CHECK(study::trouble_of(found[0]) == "20 mm too low");
+    // A centimetre and two degrees are near enough, common practice; half of that is told beside what is not.
+    const auto is_met = [&](double out, double height, double down) {
+        return study::reaches(asked(rail, {is->out + out, is->height + height, is->down + down}))[0].is_met;
+    };
+    for (const double side : {1.0, -1.0}) {
+        CHECK(is_met(side * 0.0099, 0, side * 1.9 * degree));
+        CHECK_FALSE(is_met(side * 0.0101, 0, 0));
+        CHECK_FALSE(is_met(side * 0.0075, 0.0075, 0));
+        CHECK_FALSE(is_met(0, 0, side * 2.1 * degree));
+    }
+    const auto trouble = [&](double height, double down) {
+        return study::trouble_of(study::reaches(asked(rail, {is->out + 0.2, is->height + height, is->down + down}))[0]);
+    };
+    CHECK(trouble(0.0049, 1.9 * degree) == "200 mm too near");
+    CHECK(trouble(0.0051, 2.1 * degree) == "200 mm too near and 5.1 mm too low and looks 2.1° too far up");
     // A shot looks where its own pose has the camera, not the pose that the rig is in.
     const auto tilted = *project::edited(asked(rail, there), project::SetPose{"ball", "forward", 0.3});
     CHECK(study::reaches(tilted)[0].is_met);

@@ -91,6 +91,24 @@ TEST_CASE("a screen is looked at straight, aslant, or not past what stands befor
     CHECK_THAT(study::sentence_of(rig, q, *study::sight(rig, q)), Catch::Contains("mirror is in the way."));
 }
 
+TEST_CASE("a screen is read to 60 degrees aslant, by a mirror that is set to two degrees", "[study][sight]") {
+    // Common practice, both.
+    const auto from = [](double aslant) {
+        const study::SightQuestion q{"camera", "", Vector(-0.5 * std::cos(aslant), 0.5 * std::sin(aslant), 0)};
+        return study::sight(camera_and_mirror(2, 0), q)->is_seen();
+    };
+    CHECK(from(59 * degree));
+    CHECK_FALSE(from(61 * degree));
+    const study::SightQuestion back{"camera", "mirror", Vector(-0.1, 0, 0)};
+    const auto turned = [&](double up) {
+        const auto rig = camera_and_mirror(0.4, up);
+        return study::sentence_of(rig, back, *study::sight(rig, back));
+    };
+    CHECK_THAT(turned(1.9 * degree), Catch::StartsWith("camera is seen from there") && !Catch::Contains("Turn"));
+    CHECK_THAT(turned(2.1 * degree),
+               Catch::StartsWith("camera is not seen from there") && Catch::Contains("Turn mirror by 2.1°"));
+}
+
 TEST_CASE("what must be seen is a camera's small screen, or all of another's face", "[study][sight]") {
     auto rig = camera_and_mirror(0.4, 0);
     const study::SightQuestion q{"camera", "mirror", Vector(0, 0.01, 0)};

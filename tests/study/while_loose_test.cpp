@@ -56,6 +56,23 @@ TEST_CASE("a hand holds what a loose ball would let fall", "[study][loose]") {
     CHECK(study::while_loose(rig)->front().force ==
           relative(std::hypot(g * 0.03 / std::hypot(0.03, 0.08), 0.6 * g), 1e-6));
     rig.parts[2].centre_of_gravity = {0, 0.06, 0.08};
+    // One hand holds 40 N, common practice.
+    for (const double force : {39.0, 41.0}) {
+        rig.parts[2].mass = force / (0.6 * g);
+        CHECK(study::while_loose(rig)->front().is_more_than_a_hand() == (force > 40));
+    }
+    // Under 1 N nothing is said to fall; nearer to the ball than 30 mm nothing can be held.
+    for (const double force : {0.9, 1.1}) {
+        rig.parts[2].mass = force / (0.6 * g);
+        CHECK_THAT(study::sentence_of(study::while_loose(rig)->front()),
+                   Catch::Contains(force < 1 ? "nothing falls" : "must be held"));
+    }
+    rig.parts[2].mass = 1;
+    rig.parts[2].centre_of_gravity = {0, 0.02, 0};
+    CHECK(study::while_loose(rig)->front().force == relative(g * 0.02 / 0.03, 1e-6));
+    rig.parts[2].centre_of_gravity = {0, 0.04, 0};
+    CHECK(study::while_loose(rig)->front().force == relative(g, 1e-6));
+    rig.parts[2].centre_of_gravity = {0, 0.06, 0.08};
     // 12 kg at 45 degrees are more than one hand holds.
     rig.parts[2].mass = 12;
     CHECK(study::while_loose(rig)->front().is_more_than_a_hand());
@@ -97,6 +114,11 @@ TEST_CASE("a screw that is tightened turns what is weaker below it", "[study][lo
     const auto words = study::tightening_sentence(rig, all.front());
     CHECK(words.find("Tightened with 4 N·m it would move s1") == 0);
     CHECK(words.find("hold p1 against it") != std::string::npos);
+    // What is below must reach 1.5 under that torque, common practice; its factor goes with the torque.
+    for (const double reaches : {1.48, 1.52}) {
+        rig.interfaces[1].elements[0].inputs["torque"] = 4.0 * below.factor / reaches;
+        CHECK(study::while_loose(rig)->front().gives_way.empty() == (reaches > 1.5));
+    }
     // Half the torque leaves twice the factor; a tenth is no matter.
     rig.interfaces[1].elements[0].inputs["torque"] = 0.4;
     CHECK(study::while_loose(rig)->front().gives_way.empty());

@@ -5,12 +5,13 @@
 #include <string>
 
 #include "drawing/strokes.h"
+#include "quantity/dimension.h"
 #include "quantity/result.h"
 
 namespace clampet::drawing::press_room {
 
 // What sheets and documents share of cairo.
-inline constexpr double points_per_metre = 72 / 0.0254;
+inline constexpr double points_per_metre = 72 / quantity::inch;
 using Surface = std::unique_ptr<cairo_surface_t, decltype(&cairo_surface_destroy)>;
 using Context = std::unique_ptr<cairo_t, decltype(&cairo_destroy)>;
 

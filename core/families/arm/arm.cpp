@@ -6,6 +6,7 @@
 #include "families/arm/arm_model.h"
 #include "families/shared/formula_joint.h"
 #include "families/shared/parameter_rows.h"
+#include "quantity/conventions.h"
 #include "quantity/dimension.h"
 
 namespace clampet::families {
@@ -112,8 +113,8 @@ Result<FormulaParts> build(const Values& v) {
             const auto moved = (g->moved(w) - g->moved(load.permanent)).eval();
             const double seen = moved.head<3>().norm() + std::tan(moved.tail<3>().norm()) * subject;
             found.push_back({"push_at_subject", seen, Dimension::length});
-            constexpr double picture = 3840;
-            if (frame > 0) found.push_back({"push_in_pixels", seen / frame * picture, Dimension::number});
+            if (frame > 0)
+                found.push_back({"push_in_pixels", seen / frame * quantity::picture_pixels, Dimension::number});
         }
         return found;
     };

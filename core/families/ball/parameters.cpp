@@ -1,12 +1,11 @@
-#include <numbers>
-
 #include "families/ball/ball_joint.h"
 #include "families/shared/parameter_rows.h"
+#include "quantity/dimension.h"
 
 namespace clampet::families {
 
 std::span<const Parameter> ball_parameters() {
-    constexpr double degree = std::numbers::pi / 180;
+    using quantity::degree;
     static const std::vector<Parameter> rows = joined({
         {
             length_row("diameter", "Ball", 0.022, 0.5, "Diameter of the ball."),

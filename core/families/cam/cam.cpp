@@ -10,6 +10,7 @@
 #include "families/shared/formula_joint.h"
 #include "families/shared/parameter_rows.h"
 #include "mechanics/jamming.h"
+#include "quantity/dimension.h"
 #include "quantity/format.h"
 #include "quantity/numbers.h"
 
@@ -17,7 +18,7 @@ namespace clampet::families {
 namespace of_cam {
 namespace {
 
-constexpr double degree = std::numbers::pi / 180;
+using quantity::degree;
 using quantity::infinite;
 constexpr int travel_steps = 720;
 constexpr const char* cam_pair = "steel on plywood";

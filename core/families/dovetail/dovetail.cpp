@@ -4,12 +4,12 @@
 
 #include <algorithm>
 #include <cmath>
-#include <numbers>
 
 #include "families/shared/formula_joint.h"
 #include "families/shared/meeting.h"
 #include "families/shared/parameter_rows.h"
 #include "families/shared/squeeze.h"
+#include "quantity/dimension.h"
 #include "quantity/format.h"
 #include "quantity/numbers.h"
 
@@ -17,7 +17,7 @@ namespace clampet::families {
 namespace of_dovetail {
 namespace {
 
-constexpr double degree = std::numbers::pi / 180;
+using quantity::degree;
 using quantity::infinite;
 
 /// Frame: z base normal, x along the rail towards its closed end, y towards the moving jaw.

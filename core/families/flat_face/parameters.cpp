@@ -1,12 +1,11 @@
-#include <numbers>
-
 #include "families/flat_face/face_joint.h"
 #include "families/shared/parameter_rows.h"
+#include "quantity/dimension.h"
 
 namespace clampet::families {
 
 std::span<const Parameter> face_parameters() {
-    constexpr double degree = std::numbers::pi / 180;
+    using quantity::degree;
     const auto shaped = [](Parameter p, std::vector<std::string> shapes) {
         return shown_for(std::move(p), "shape", std::move(shapes));
     };

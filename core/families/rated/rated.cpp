@@ -7,13 +7,14 @@
 
 #include "families/shared/formula_joint.h"
 #include "families/shared/parameter_rows.h"
+#include "quantity/dimension.h"
 #include "quantity/format.h"
 
 namespace clampet::families {
 namespace of_rated {
 namespace {
 
-constexpr double gravity = 9.80665;
+constexpr double gravity = quantity::standard_gravity;
 /// The arm of a load that a rating without one is taken for: a camera on its plate; common practice.
 constexpr double usual_arm = 0.060;
 

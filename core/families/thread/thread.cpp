@@ -205,7 +205,7 @@ Result<double> pads_of(const Values& v) {
 /// stretches the screw for good.
 double turned_past_snug(const ThreadNumbers& n, const Values& v, double pad_stiffness) {
     if (text(v, "tightened_by") != "turn") return 0;
-    constexpr double thinnest = 1e-3, tan_30 = 0.57735;
+    constexpr double thinnest = 1e-3, tan_30 = std::numbers::inv_sqrt3;
     const double clamped = std::max(number(v, "items"), thinnest), hole = n.male.major,
                  head = std::max(n.screw.bearing_outer_diameter, 1.5 * hole);
     // Frusta of 30 degrees from head and thread, by their mean diameter (Shigley, members in a bolted joint).
@@ -265,11 +265,6 @@ Result<std::shared_ptr<const Joint>> ThreadFamily::join(const Values& v) const {
     n.payload_turned = text(v, "turned") == "payload";
     n.screw = tightened(v, n.male);
     if (const auto ok = mechanics::check_screw(n.screw); !ok) return ok.problem();
-    const double arm = mechanics::torque_per_preload(n.screw);
-    if (!(arm > 0))
-        return Problem{"thread.no_friction", "thread_friction",
-                       "Without any friction the torque would turn into unlimited preload.",
-                       "Give the friction in the thread, for example 0.15."};
     const auto pads = pads_of(v);
     if (!pads) return pads.problem();
     n.turned_on = turned_past_snug(n, v, *pads);

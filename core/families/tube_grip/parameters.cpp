@@ -1,7 +1,6 @@
-#include <numbers>
-
 #include "families/shared/parameter_rows.h"
 #include "families/tube_grip/grip_joint.h"
+#include "quantity/dimension.h"
 
 namespace clampet::families {
 
@@ -9,7 +8,7 @@ namespace of_parameters {
 namespace {
 
 std::vector<Parameter> make_rows() {
-    constexpr double degree = std::numbers::pi / 180;
+    using quantity::degree;
     const auto for_jaws = [](Parameter p, std::vector<std::string> jaws) {
         return shown_for(std::move(p), "jaws", std::move(jaws));
     };

@@ -5,17 +5,17 @@
 #include <algorithm>
 #include <cmath>
 #include <limits>
-#include <numbers>
 
 #include "families/shared/formula_joint.h"
 #include "families/shared/parameter_rows.h"
+#include "quantity/dimension.h"
 #include "quantity/format.h"
 
 namespace clampet::families {
 namespace of_wedge {
 namespace {
 
-constexpr double degree = std::numbers::pi / 180;
+using quantity::degree;
 
 struct Wedge {
     double angle = 0;  ///< included, delta [rad]

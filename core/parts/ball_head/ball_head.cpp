@@ -23,7 +23,7 @@ Result<Body> cup(const Values& v) {
     const double at = 0.8125 * height, reach = 0.018;
     solids.add_bought(
         cylinder({-(d / 2 + reach / 2 - 0.002), 0, at}, std::max(*screw, 0.007), reach, Vector::UnitX(), Stuff::metal),
-        7850);  // steel; from memory
+        steel_density);
     solids.add_bought(cylinder({-(d / 2 + reach + knob / 2 - 0.003), 0, at}, knob, knob, Vector::UnitX(), Stuff::wood),
                       hardwood_density);
     solids.keep_free(fingers_round({-(d / 2 + reach + knob / 2 - 0.003), 0, at}, knob, knob, -Vector::UnitX()));
@@ -55,7 +55,7 @@ Result<Body> ball_plate(const Values& v) {
     solids.add(box({0, 0, up - thick / 2}, {length, width, thick}, stuff), density);
     solids.drill(cylinder({0, 0, up - thick / 2}, hole, thick, Vector::UnitZ(), stuff), density);
     solids.add_bought(cylinder({0, 0, to - 0.0025}, 2 * hole, 0.005, Vector::UnitZ(), Stuff::metal),
-                      7850);  // the screw's head
+                      steel_density);  // the screw's head
     Port below{"ball", families::PortKind::ball};
     below.sizes = {{"diameter", ball}, {"stem", stem}};
     below.surface = text(v, "surface");

@@ -26,10 +26,7 @@ TEST_CASE("printed chains: fingers are pieces of a ring", "[ball_chain]") {
         }
     const double I = second - first * first / area, L = 0.016;
     const auto r = report("ball_chain", {}, Wrench{0, 0, -1, 0, 0, 0});
-    double stiffness = 0;
-    for (const auto& line : r.working)
-        if (line.quantity == "finger_stiffness") stiffness = line.value;
-    CHECK(stiffness == relative(3 * 1.9e9 * I / (L * L * L), 1e-3));
+    CHECK(worked(r, "finger_stiffness") == relative(3 * 1.9e9 * I / (L * L * L), 1e-3));
     // Without friction only the wire holds: M_p = sigma_y d³/6, a fully plastic round.
     double plastic = 0;
     for (int i = 0; i < 200000; ++i) {

@@ -19,6 +19,23 @@ TEST_CASE("an eccentric load on four bolts, as in the handbook", "[fastener_grou
     CHECK(result(other, "largest_shear") == relative(4e3, 1e-9));
 }
 
+TEST_CASE("fasteners beside the plate's middle take a load beside it as those in the middle do", "[fastener_group]") {
+    // Statics: what acts at their centroid does, wherever that lies.
+    const double x = 0.012, y = 0.017;
+    const Values middle{{"positions", four}, {"plate_length", 0.25}, {"plate_width", 0.25}},
+        beside{{"positions", std::string("-63 mm,-43 mm; 87 mm,-43 mm; 87 mm,77 mm; -63 mm,77 mm")},
+               {"plate_length", 0.25},
+               {"plate_width", 0.25}};
+    const Wrench w{5e3, -16e3, 0, 0, 0, -6.8e3};
+    const Wrench there{w.fx, w.fy, 0, 0, 0, w.mz + x * w.fy - y * w.fx};
+    const auto r = report("fastener_group", beside, there);
+    CHECK(result(r, "largest_shear") == relative(result(report("fastener_group", middle, w), "largest_shear"), 1e-9));
+    CHECK(worked(r, "centroid_x") == relative(x, 1e-9));
+    CHECK(worked(r, "centroid_y") == relative(y, 1e-9));
+    const Wrench pulled{0, 0, 100, y * 100, -x * 100, 0};
+    CHECK(result(report("fastener_group", beside, pulled), "largest_pull") == relative(25.0, 1e-9));
+}
+
 TEST_CASE("prying on a plate's edge", "[fastener_group]") {
     // Two rows 20 and 80 mm from the pivot of a stiff plate: T = M d/sum(d²), by hand 80/(2·20² + 2·80²) per N·mm.
     const Values v{{"positions", std::string("-30 mm,-20 mm; 30 mm,-20 mm; 30 mm,20 mm; -30 mm,20 mm")},

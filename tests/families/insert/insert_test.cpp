@@ -70,9 +70,7 @@ TEST_CASE("the screw must go into the insert, and plastic threads hold 0.4", "[i
           "diameter");
     const auto strip = [](const char* material) {
         const Values v{{"insert_material", std::string(material)}, {"wall_over_thread", 2.0}};
-        for (const auto& line : report("insert", v, Wrench{}).working)
-            if (line.quantity == "insert_strip") return line.value;
-        return 0.0;
+        return worked(report("insert", v, Wrench{}), "insert_strip");
     };
     // 0.4 of nylon's 48 MPa against 0.577 of brass's 380.
     CHECK(strip("nylon 12, printed") / strip("brass") == relative(0.4 * 48 / (0.577 * 380), 1e-3));
@@ -101,9 +99,7 @@ TEST_CASE("edges split, thin inserts dilate, and captive nuts turn in soft wood"
     CHECK(notes("insert", {{"edge_distance", 0.03}}).find("split") == std::string::npos);
     // VDI 2230 (from memory): −(s/D)² + 3.8 s/D − 2.61 at 1.5 is 0.84.
     const auto strip = [](double wall) {
-        for (const auto& line : report("insert", {{"wall_over_thread", wall}}, Wrench{}).working)
-            if (line.quantity == "insert_strip") return line.value;
-        return 0.0;
+        return worked(report("insert", {{"wall_over_thread", wall}}, Wrench{}), "insert_strip");
     };
     CHECK(strip(1.5) / strip(1.9) == relative(0.84, 1e-9));
     CHECK_THAT(notes("insert", {{"wall_over_thread", 1.2}}), Catch::Contains("dilates"));

@@ -23,14 +23,9 @@ Wrench weight(double W, double x) {
 TEST_CASE("what leans presses its rest and its foot by statics", "[lean]") {
     // 10 N at 45 mm behind the foot: N_B = 10 · 45/100 = 4.5 N, square to the back; the foot keeps 10 − 4.5 · 0.6.
     const auto r = report("lean", rest(), weight(10, 0.045));
-    const auto working = [&](const char* name) {
-        for (const auto& line : r.working)
-            if (line.quantity == name) return line.value;
-        return std::nan("");
-    };
-    CHECK(working("on_rest") == relative(4.5, 1e-9));
-    CHECK(working("on_foot") == relative(10 - 4.5 * 0.6, 1e-9));
-    CHECK(working("pushes_forward") == relative(4.5 * 0.8, 1e-9));
+    CHECK(worked(r, "on_rest") == relative(4.5, 1e-9));
+    CHECK(worked(r, "on_foot") == relative(10 - 4.5 * 0.6, 1e-9));
+    CHECK(worked(r, "pushes_forward") == relative(4.5 * 0.8, 1e-9));
     CHECK(result(r, "angle") == relative(std::atan2(0.08, 0.06), 1e-9));
     // A block for 60° at the same distance: b tan 60°.
     CHECK(result(r, "height_for_wanted") == relative(0.06 * std::sqrt(3.0), 1e-6));

@@ -107,6 +107,18 @@ TEST_CASE("a thin tube is marked as Roark's ring", "[families][tube_grip][publis
     CHECK(stress("collar") < 0.5 * stress("flat"));
 }
 
+TEST_CASE("a tube whose wall is more than a fifth of its radius is told to be thick", "[tube_grip]") {
+    const auto told = [](double d, double wall) {
+        return notes("tube_grip", grip_with(grip_with(grip("flat"), "diameter", d), "wall", wall))
+                   .find("wall is thick") != std::string::npos;
+    };
+    CHECK_FALSE(told(0.030, 0.0029));
+    CHECK(told(0.030, 0.0031));
+    CHECK_FALSE(told(0.060, 0.0059));
+    CHECK(told(0.060, 0.0061));
+    CHECK_FALSE(told(0.030, 0));  // solid
+}
+
 TEST_CASE("a tube folds later than it is marked", "[families][tube_grip][published]") {
     // Between long jaws a ring folds on four hinges at 8 M_p/D = f_y t²/r per length (DeRuntz and Hodge 1963), r to the
     // middle of the wall.
