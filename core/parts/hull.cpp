@@ -79,12 +79,16 @@ Result<Shape> hull_of(std::span<const Vector> points, Stuff stuff) {
         now = static_cast<int>(shape.corners.size());
         shape.corners.push_back(points[static_cast<std::size_t>(old)] - shape.at);
     }
+    // The middle of their box may lie outside of them, as a corner of a cube's has it; their mean does not.
+    Vector inside = Vector::Zero();
+    for (const auto& corner : shape.corners) inside += corner / static_cast<double>(shape.corners.size());
     for (auto face : faces) {
         for (int& i : face) i = renumbered.at(i);
         const auto corner = [&](int i) {
             return shape.corners[static_cast<std::size_t>(face[static_cast<std::size_t>(i)])];
         };
-        if ((corner(1) - corner(0)).cross(corner(2) - corner(0)).dot(corner(0)) < 0) std::swap(face[1], face[2]);
+        if ((corner(1) - corner(0)).cross(corner(2) - corner(0)).dot(corner(0) - inside) < 0)
+            std::swap(face[1], face[2]);
         shape.faces.push_back(face);
     }
     std::sort(shape.faces.begin(), shape.faces.end());

@@ -99,6 +99,35 @@ TEST_CASE("the picture of a rig is as high as it stands", "[make][report]") {
     CHECK(make::picture_of(rig::Rig{}).elements.empty());
 }
 
+TEST_CASE("what is made of a part is seen along its bores, with them", "[make][report]") {
+    // A board of 80 by 50 by 12 mm with a hole of 7 mm through each of its thicknesses in turn.
+    const parts::Vector size(0.08, 0.05, 0.012);
+    for (int axis = 0; axis < 3; ++axis) {
+        CAPTURE(axis);
+        parts::MadeSolid board;
+        parts::Shape box;
+        box.size = size;
+        parts::Shape bore;
+        bore.kind = parts::ShapeKind::cylinder;
+        bore.axis = parts::Vector::Unit(axis);
+        bore.at = {0.01, 0.002, 0.001};
+        bore.diameter = 0.007;
+        bore.length = 0.1;
+        board.joined = {box};
+        board.cut = {bore};
+        const auto picture = make::picture_of(std::vector{board});
+        const auto extent = picture.extent();
+        CHECK(extent.width() == absolute(axis == 0 ? size.y() : size.x(), 1e-9));
+        CHECK(extent.height() == absolute(axis == 2 ? size.y() : size.z(), 1e-9));
+        REQUIRE(std::holds_alternative<drawing::Circle>(picture.elements.back()));
+        const auto& circle = std::get<drawing::Circle>(picture.elements.back());
+        CHECK(circle.radius == absolute(0.0035, 1e-12));
+        CHECK(std::abs(circle.centre.x) == absolute(axis == 0 ? 0.002 : 0.01, 1e-12));
+        CHECK(std::abs(circle.centre.y) == absolute(axis == 2 ? 0.002 : 0.001, 1e-12));
+    }
+    CHECK(make::picture_of(std::vector<parts::MadeSolid>{}).elements.empty());
+}
+
 TEST_CASE("the report says what the check says", "[make][report]") {
     const auto rig = project::demo_rig();
     const auto check = study::check_scenes(rig, study::scenes_of(rig));

@@ -105,6 +105,13 @@ TEST_CASE("a hull weighs and balances as points thrown at it do", "[parts]") {
         CHECK(parts::volume_of(*hull) == relative(0.06 * 0.06 * 0.06 * hit / thrown, 0.03));
         CHECK((parts::centroid_of(*hull) - sum / hit).norm() < 0.0006);
     }
+    // The middle of its box lies outside of a cube's corner: its faces look out all the same. A sixth of the cube,
+    // balanced at a quarter of each edge.
+    const std::vector<Vector> corner{{0, 0, 0}, {0.04, 0, 0}, {0, 0.03, 0}, {0, 0, 0.02}};
+    const auto cut_off = parts::hull_of(corner, Stuff::metal);
+    REQUIRE(cut_off);
+    CHECK(parts::volume_of(*cut_off) == relative(0.04 * 0.03 * 0.02 / 6, 1e-12));
+    CHECK((parts::centroid_of(*cut_off) - Vector(0.01, 0.0075, 0.005)).norm() < 1e-12);
     const std::vector<Vector> flat{{0, 0, 0}, {1, 0, 0}, {0, 1, 0}, {1, 1, 0}};
     CHECK_FALSE(parts::hull_of(flat, Stuff::metal));
     CHECK_FALSE(parts::hull_of(std::span(flat).first(3), Stuff::metal));

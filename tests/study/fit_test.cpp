@@ -210,3 +210,28 @@ TEST_CASE("a question of a fit that cannot be answered says which field is missi
     q.subject = "1000 m";
     CHECK(study::answer(q));
 }
+
+TEST_CASE("the answer says what it does to the picture, and two threads are asked of their table", "[study][fit]") {
+    study::FitQuestion q{"post 24.6 mm", "bore 25.2 mm", "60 mm", "1.2 m"};
+    const auto words = [&] {
+        std::string all;
+        for (const auto& line : study::in_words(*study::answer(q))) all += line + "\n";
+        return all;
+    };
+    // tan theta = 0.6/60; c (1 + 2 h/L) = 24.6 mm. At 1.5 m 2 theta s more: 30 mm; of 0.8 m in 3840 pixels.
+    CHECK_THAT(words(), Catch::Contains("It leans by 0.573° to either side, and moves by 24.6 mm at the camera."));
+    CHECK_THAT(words(), !Catch::Contains("At the subject"));
+    q.subject = "1.5 m";
+    CHECK_THAT(words(), Catch::Contains("At the subject that is 54.6 mm from side to side.\n"));
+    q.frame = "0.8 m";
+    CHECK(study::answer(q)->pixels == relative(0.0546 / 0.8 * 3840, 1e-3));
+    CHECK_THAT(words(), Catch::Contains("from side to side: 262 pixels of 3840."));
+    CHECK_THAT(words(), Catch::Contains("Cure: "));
+    const auto threads = [](const char* one, const char* other) {
+        return *study::answer(study::FitQuestion{one, other});
+    };
+    CHECK(threads("1/4-20", "1/4-20").together == Together::fits);
+    CHECK_THAT(threads("1/4-20", "1/4-20").says, Catch::StartsWith("1/4-20 UNC in 1/4-20 UNC: "));
+    CHECK(threads("1/4-20", "3/8-16").together == Together::loose);
+    CHECK(threads("3/8-16", "1/4-20").together == Together::tight);
+}

@@ -1,8 +1,10 @@
 #include "study/payload_limit.h"
 
+#include <atomic>
 #include <numbers>
 
 #include "approximately.h"
+#include "catalogue/device.h"
 #include "column_rig.h"
 #include "constants.h"
 #include "study/solve.h"
@@ -148,4 +150,43 @@ TEST_CASE("a whole rig carries what its weakest seam carries", "[study][limit]")
     const auto none = study::largest_payload(bare, 0);
     REQUIRE_FALSE(none);
     CHECK(none.problem().id == ProblemId("limit.no_payload"));
+}
+
+TEST_CASE("what a rig may carry is told by overhang and by what is carried, each as it is checked", "[study][limit]") {
+    auto rig = column(1);
+    rig.parts[1].role = rig::Role::payload;
+    const auto limits = study::rig_limits(rig);
+    REQUIRE(limits);
+    const double ahead = rig.parts[1].centre_of_gravity.x();
+    CHECK(limits->here.limit.mass == study::largest_payload(rig, ahead)->limit.mass);
+    REQUIRE(limits->curve.size() == 7);
+    CHECK(limits->curve.front().first == 0);
+    CHECK(limits->curve.back().first == 0.8);
+    for (std::size_t i = 0; i < limits->curve.size(); ++i) {
+        const auto& [overhang, limit] = limits->curve[i];
+        CAPTURE(overhang);
+        CHECK(limit.limit.mass == study::largest_payload(rig, overhang)->limit.mass);
+        if (i > 0) CHECK(limit.limit.mass <= limits->curve[i - 1].second.limit.mass);
+    }
+    CHECK(limits->curve.back().second.limit.mass < limits->curve.front().second.limit.mass);
+    REQUIRE(limits->devices.size() == catalogue::devices().size());
+    std::size_t held = 0;
+    for (const auto& on : limits->devices) {
+        const auto& device = *on.device;
+        const auto with = study::with_payload(rig, device.typical_mass(), {device.ahead, device.aside, device.above});
+        const auto checked = *study::check(*with);
+        bool holds = true;
+        for (const auto& seam : checked.interfaces) holds = holds && seam.typical >= seam.required;
+        CAPTURE(device.name);
+        CHECK(on.holds == holds);
+        held += on.holds;
+    }
+    CHECK(held > 0);
+    CHECK(held < limits->devices.size());
+    // What is stopped tells what it knows; a rig that carries nothing is refused.
+    const std::atomic<bool> cancelled = true;
+    study::Job job;
+    job.cancelled = &cancelled;
+    CHECK(study::rig_limits(rig, {}, job)->curve.empty());
+    CHECK_FALSE(study::rig_limits(rig::Rig{}));
 }
