@@ -186,6 +186,11 @@ TEST_CASE("pulls that say nothing are refused with what to do", "[prove][pull][e
         unsure.spread = spread;
         CHECK((prove::explained(rig, unsure).problem().id == "pull.impossible_spread"));
     }
+    for (const double spread : {0.01, 1.0}) {
+        auto sure = asked;
+        sure.spread = spread;
+        CHECK((prove::explained(rig, sure).problem().id == "pull.drives_no_slide"));
+    }
     asked.way = {1, 0, 0};
     asked.force = 1;
     CHECK((prove::explained(rig, asked).problem().id == "pull.holds_without_friction"));

@@ -120,6 +120,7 @@ TEST_CASE("Lines come in pieces, and too long ones are passed over", "[prove][sc
     CHECK(*reader.shown() == 13);
     CHECK(reader.trace().time.size() == 2);
     CHECK(reader.silent_for(5.2) == relative(5, 1e-9));
+    CHECK(ScaleReader().silent_for(5.2) == 0);  // since when is not known
 }
 
 TEST_CASE("Zero is taken off all that was shown, and time never runs backwards", "[prove][scale]") {
