@@ -40,9 +40,10 @@ void nothing_is_cut(QWidget& window, const std::string& where) {
     // What is pressed can be read.
     for (const auto* button : window.findChildren<QPushButton*>()) {
         if (!button->isVisible() || button->text().isEmpty()) continue;
-        const QString words = button->text().remove('&');
-        CAPTURE(where, words.toStdString(), button->width());
-        CHECK(QFontMetricsF(button->font()).horizontalAdvance(words) <= button->width());
+        for (const auto& line : button->text().remove('&').split('\n')) {
+            CAPTURE(where, line.toStdString(), button->width());
+            CHECK(QFontMetricsF(button->font()).horizontalAdvance(line) <= button->width());
+        }
     }
     for (const auto* tab : window.findChildren<desktop::StageTab*>())
         CHECK(tab->width() >= tab->minimumSizeHint().width());
