@@ -53,8 +53,9 @@ Result<ThreadEvidence> read_evidence(const ThreadEvidenceText& text) {
     evidence.diameter = *diameter;
     // "20 per inch", "20 tpi": a count is no length.
     const auto words = words_of(text.pitch);
-    const bool counted = std::any_of(words.begin(), words.end(),
-                                     [](const auto& word) { return word == "per" || word == "tpi" || word == "to"; });
+    const auto has = [&](std::string_view word) { return std::find(words.begin(), words.end(), word) != words.end(); };
+    // "1 to 1.2 mm" is none.
+    const bool counted = has("tpi") || ((has("per") || has("to")) && (has("inch") || has("in")));
     double count = 0;
     const auto first = std::min(text.pitch.find_first_not_of(' '), text.pitch.size());
     if (counted) std::from_chars(text.pitch.data() + first, text.pitch.data() + text.pitch.size(), count);

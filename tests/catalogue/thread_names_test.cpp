@@ -119,6 +119,7 @@ TEST_CASE("a screw is identified by a caliper and by what it goes into", "[catal
     CHECK(counted("1 per inch")->pitch == relative(0.0254, 1e-12));
     CHECK(counted("200 tpi")->pitch == relative(0.0254 / 200, 1e-12));
     CHECK(counted(" 4.5 to the inch")->pitch == relative(0.0254 / 4.5, 1e-12));
+    CHECK_FALSE(counted("1 to 1.2 mm"));  // no pitch of an inch
     for (const char* none : {"0.9 per inch", "201 per inch", "many per inch", "-20 tpi"}) {
         CHECK(counted(none).problem().id == ProblemId("thread.impossible_count"));
         CHECK(counted(none).problem().where == "pitch");
