@@ -1,7 +1,5 @@
 #include "solids/kernel.h"
 
-#include "quantity/module.h"
-
 namespace clampet::solids {
 
 Result<const Kernel*> kernel() {

@@ -5,6 +5,7 @@
 #include <vector>
 
 #include "parts/body.h"
+#include "quantity/module.h"
 #include "quantity/result.h"
 #include "solids/mesh.h"
 #include "solids/model.h"
@@ -12,13 +13,7 @@
 namespace clampet::solids {
 
 /// A solid that the kernel has built: it alone knows what it is.
-class KernelSolid {
- public:
-    KernelSolid() = default;
-    KernelSolid(const KernelSolid&) = delete;
-    KernelSolid& operator=(const KernelSolid&) = delete;
-    virtual ~KernelSolid() = default;
-};
+class KernelSolid : public Uncopied {};
 
 /// A plain shape, and of a prism the corners of its lower end [m].
 struct Block {
@@ -55,12 +50,8 @@ struct StepRead {
 };
 
 /// What OCCT and lib3mf do for this room. Nothing, where they cannot.
-class Kernel {
+class Kernel : public Uncopied {
  public:
-    Kernel() = default;
-    Kernel(const Kernel&) = delete;
-    Kernel& operator=(const Kernel&) = delete;
-    virtual ~Kernel() = default;
     /// One closed and valid solid, or nothing where it does not come out as one.
     virtual std::optional<BuiltSolid> build(const Blueprint& blueprint) const = 0;
     /// Its faces as triangles, within a chord error [m] and an angle [rad].

@@ -7,12 +7,8 @@
 namespace clampet::drawing {
 
 /// What the libraries of paper and of plotters do for this room: each as the function of the same name promises it.
-class Press {
+class Press : public Uncopied {
  public:
-    Press() = default;
-    Press(const Press&) = delete;
-    Press& operator=(const Press&) = delete;
-    virtual ~Press() = default;
     virtual Result<std::string> pdf_of(const std::vector<Sheet>& sheets, const PaperSize& paper) const = 0;
     virtual Result<std::string> pdf_of(const Document& document, const PaperSize& paper) const = 0;
     virtual Result<std::string> svg_of(const Sheet& sheet) const = 0;

@@ -16,6 +16,16 @@ struct Module {
     std::string entry;            ///< "clampet_solid_kernel"
     std::filesystem::path built;  ///< where it was built
 };
+/// What a module hands out or makes: known by its base, so never copied.
+class Uncopied {
+ public:
+    Uncopied(const Uncopied&) = delete;
+    Uncopied& operator=(const Uncopied&) = delete;
+    virtual ~Uncopied() = default;
+
+ protected:
+    Uncopied() = default;
+};
 using Places = std::vector<std::filesystem::path>;
 
 /// Beside the program, in the library folder of where it is installed, or where it was built; where CLAMPET_MODULES

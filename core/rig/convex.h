@@ -9,12 +9,8 @@
 namespace clampet::rig {
 
 /// A convex solid that the library has made: it alone knows what it is.
-class Convex {
+class Convex : public Uncopied {
  public:
-    Convex() = default;
-    Convex(const Convex&) = delete;
-    Convex& operator=(const Convex&) = delete;
-    virtual ~Convex() = default;
     /// The box about it, in its own frame [m].
     virtual Eigen::AlignedBox3d box() const = 0;
 };
@@ -25,13 +21,9 @@ struct PlacedConvex {
 };
 
 /// What the FCL library does for this room.
-class ConvexLibrary {
+class ConvexLibrary : public Uncopied {
  public:
     using Made = std::unique_ptr<const Convex>;
-    ConvexLibrary() = default;
-    ConvexLibrary(const ConvexLibrary&) = delete;
-    ConvexLibrary& operator=(const ConvexLibrary&) = delete;
-    virtual ~ConvexLibrary() = default;
     virtual Made box(const Eigen::Vector3d& size) const = 0;
     virtual Made sphere(double radius) const = 0;
     /// Along z, its middle at the origin.

@@ -20,15 +20,16 @@ struct FitWord {
     std::string_view word;
     bool goes_in, is_round;
 };
+/// The first of this order that is said counts: of the inside of a rod is said that it is a rod as well.
 constexpr std::array<FitWord, 34> fit_words{
-    {{"post", true, true},      {"rod", true, true},      {"dowel", true, true},   {"stub", true, true},
-     {"spigot", true, true},    {"pin", true, true},      {"bolt", true, true},    {"barrel", true, true},
-     {"tube", true, true},      {"pipe", true, true},     {"pole", true, true},    {"plate", true, false},
-     {"board", true, false},    {"bar", true, false},     {"foot", true, false},   {"tongue", true, false},
-     {"edge", true, false},     {"bore", false, true},    {"hole", false, true},   {"socket", false, true},
-     {"collar", false, true},   {"ring", false, true},    {"inside", false, true}, {"slot", false, false},
-     {"shoe", false, false},    {"jaws", false, false},   {"jaw", false, false},   {"gap", false, false},
-     {"clamp", false, false},   {"groove", false, false}, {"ball", true, true},    {"opening", false, true},
+    {{"inside", false, true},   {"post", true, true},     {"rod", true, true},   {"dowel", true, true},
+     {"stub", true, true},      {"spigot", true, true},   {"pin", true, true},   {"bolt", true, true},
+     {"barrel", true, true},    {"tube", true, true},     {"pipe", true, true},  {"pole", true, true},
+     {"plate", true, false},    {"board", true, false},   {"bar", true, false},  {"foot", true, false},
+     {"tongue", true, false},   {"edge", true, false},    {"bore", false, true}, {"hole", false, true},
+     {"socket", false, true},   {"collar", false, true},  {"ring", false, true}, {"slot", false, false},
+     {"shoe", false, false},    {"jaws", false, false},   {"jaw", false, false}, {"gap", false, false},
+     {"clamp", false, false},   {"groove", false, false}, {"ball", true, true},  {"opening", false, true},
      {"dovetail", true, false}, {"cup", false, true}}};
 
 const FitWord* word_in(const std::vector<std::string>& words) {
@@ -93,10 +94,6 @@ std::string without_wood(const std::string& text, std::string& wood) {
     return text;
 }
 
-}  // namespace
-
-namespace {
-
 /// What is left once what the end is of, and how its corners are, is read.
 Result<FitEnd> read_sizes(FitEnd end, std::string_view text) {
     const auto words = catalogue::words_of(text);
@@ -112,7 +109,8 @@ Result<FitEnd> read_sizes(FitEnd end, std::string_view text) {
         end.goes_in = !inside;
         const double size = inside ? bore : outer;
         end.size = {size, size, size};
-        if (size > 0) return end;
+        constexpr double least_bore = 0.1e-3;  // stock that is solid has a wall of a hair under half of it
+        if (size > least_bore) return end;
         return Problem{"fit.solid", "", fmt::format("“{}” is solid: nothing goes inside.", text), "Name a tube."};
     }
     if (!word)
@@ -122,7 +120,13 @@ Result<FitEnd> read_sizes(FitEnd end, std::string_view text) {
             "name from stock."};
     end.goes_in = word->goes_in;
     end.is_round = word->is_round;
-    const std::string sizes = without(text, word->word);
+    std::string sizes = without(text, word->word);
+    const auto* of = inside ? word_in(catalogue::words_of(sizes)) : nullptr;
+    if (of && of->goes_in)
+        return Problem{"fit.inside_of_what", "",
+                       fmt::format("A {} is called by its outside: how wide it is inside is not said.", of->word),
+                       "Name one from stock, for example inside 25 x 2 tube, or what you measured: bore 21 mm."};
+    if (of) sizes = without(sizes, of->word);  // the inside of a bore is the bore
     const auto by = word->is_round ? sizes.npos : sizes.find(" x ");
     if (by != sizes.npos) {
         const auto thickness = quantity::parse_range(sizes.substr(by + 3), Dimension::length);

@@ -9,12 +9,8 @@
 namespace clampet::desktop {
 
 /// A serial line, read and written as bytes.
-class SerialLine {
+class SerialLine : public Uncopied {
  public:
-    SerialLine() = default;
-    SerialLine(const SerialLine&) = delete;
-    SerialLine& operator=(const SerialLine&) = delete;
-    virtual ~SerialLine() = default;
     /// False where it cannot: why() says it.
     virtual bool open(const QString& name, int speed) = 0;
     virtual QString why() const = 0;
@@ -28,12 +24,8 @@ class SerialLine {
 };
 
 /// What the library of serial ports does for a scale.
-class SerialLibrary {
+class SerialLibrary : public Uncopied {
  public:
-    SerialLibrary() = default;
-    SerialLibrary(const SerialLibrary&) = delete;
-    SerialLibrary& operator=(const SerialLibrary&) = delete;
-    virtual ~SerialLibrary() = default;
     virtual std::unique_ptr<SerialLine> line() const = 0;
     /// The lines that there are, by the names that open() takes.
     virtual QStringList names() const = 0;

@@ -304,6 +304,8 @@ TEST_CASE("a tube carries several branches, which are doubled, mirrored, moved a
     CHECK(kinds_of(other.rig()) == std::vector<std::string>{"tube", "collar", "device"});
     CHECK_FALSE(other.perform(project::Paste{other.rig().parts.back().id, {}, *branch}));  // a light has no tube
     CHECK_FALSE(other.perform(project::Paste{"ghost", {}, *branch}));
+    CHECK(other.perform(project::Paste{other.rig().parts.front().id, {}, {}}).problem().id ==
+          ProblemId("build.empty_branch"));
     CHECK_FALSE(project::branch_of(d.rig(), tube));
     CHECK_FALSE(project::branch_of(d.rig(), "ghost"));
     const auto onto_itself = d.perform(project::MoveBranch{collar, d.rig().parts[2].id});

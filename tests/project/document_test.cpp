@@ -235,6 +235,14 @@ TEST_CASE("a refused edit changes nothing and says why", "[project][document]") 
         CHECK_FALSE(d.can_undo());
     }
     CHECK(d.perform(SetInput{"ball", "ball", "diameter", -1.0}).problem().where == "diameter");
+    // A part that is none of the kinds has no sizes of one.
+    REQUIRE(d.perform(project::AddPart{"camera", "Lump", "ball", 1}));
+    const auto lump = d.rig().parts.back();
+    REQUIRE(lump.kind.empty());
+    const auto size = d.perform(project::SetPartValue{lump.id, "length", 0.06});
+    REQUIRE_FALSE(size);
+    CHECK(size.problem().id == ProblemId("edit.part_is_its_own_kind"));
+    CHECK(size.problem().what == "Lump is a part of its own kind.");
 }
 
 TEST_CASE("one gesture undoes as one, and one that ends where it began leaves no trace", "[project][document]") {

@@ -224,3 +224,18 @@ TEST_CASE("the rigs are built anew from nothing, part by part", "[project][rigs]
     }
     CHECK(built == expected().size());
 }
+
+TEST_CASE("every rig to begin with opens by its key, and no other key does", "[project][rigs]") {
+    for (const auto rows : {project::starting_points(), project::demo_rigs()})
+        for (const auto& row : rows) {
+            if (row.key.empty()) continue;  // nothing yet
+            const auto rig = project::starting_rig(row.key);
+            INFO(row.key);
+            REQUIRE(rig);
+            CHECK_FALSE(rig->parts.empty());
+        }
+    const auto none = project::starting_rig("nowhere");
+    REQUIRE_FALSE(none);
+    CHECK(none.problem().id == ProblemId("start.unknown"));
+    CHECK_THAT(none.problem().what, Catch::Contains("nowhere"));
+}

@@ -98,6 +98,15 @@ TEST_CASE("tables that are wrong say in which line", "[inventory][csv][input]") 
     CHECK(refused("name\n\"open\nand on\n") == "line 2");
 }
 
+TEST_CASE("a drawer has room for so many items, and no more", "[project][workshop]") {
+    inventory::Workshop drawer;
+    drawer.items.assign(20'000, Item{});
+    for (auto& item : drawer.items) item.name = "M6 wing nut", item.count = 1;
+    CHECK(inventory::validate(drawer));
+    drawer.items.push_back(drawer.items.back());
+    CHECK(inventory::validate(drawer).problem().id == ProblemId("workshop.too_many_items"));
+}
+
 TEST_CASE("a workshop's file gives back what was written, and refuses what is none", "[project][workshop]") {
     const auto demo = project::demo_workshop();
     CHECK(demo.items.size() > 10);

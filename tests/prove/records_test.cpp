@@ -102,6 +102,25 @@ TEST_CASE("A measured size is accepted, shimmed or taken off, and the rig is che
     CHECK(after(rig, project::Measure{*weighed, true}).part(part)->mass == relative(rig.part(part)->mass * 1.3, 1e-9));
 }
 
+TEST_CASE("A rig remembers 500 measurements, and one that is measured anew is not one more", "[prove][measured]") {
+    auto rig = project::demo_rig();
+    const auto weighed = prove::recorded(rig, prove::MeasureAsked{rig.parts.front().id, "mass", 1, ""});
+    REQUIRE(weighed);
+    const auto measured_as = [&](int n) {
+        auto again = *weighed;
+        again.id = "measured-" + std::to_string(n);
+        return project::Measure{again, false};
+    };
+    for (int n = 1; n <= 499; ++n) rig.measured.push_back(measured_as(n).measured);
+    rig = after(rig, measured_as(500));
+    CHECK(rig.measured.size() == 500);
+    CHECK(after(rig, measured_as(7)).measured.size() == 500);
+    const auto more = project::edited(rig, measured_as(501));
+    REQUIRE_FALSE(more);
+    CHECK(more.problem().id == ProblemId("record.too_many"));
+    CHECK_THAT(more.problem().remedy, Catch::Contains("500 is the most"));
+}
+
 TEST_CASE("Where a part balances is measured on a pencil, and the rig takes it", "[prove][measured]") {
     const auto rig = project::demo_rig();
     const auto& camera = rig.parts.back();

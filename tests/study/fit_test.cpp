@@ -49,6 +49,21 @@ TEST_CASE("one dimension decides whether two things go together", "[study][fit]"
     const auto tubes = fit("33.7 x 2.6 handrail", "inside 48.3 x 4.0");
     CHECK(tubes.together == Together::loose);
     CHECK(tubes.play.typical == absolute(0.0066, 1e-9));
+    // "inside" counts, however what it is the inside of is called: 25 x 2 leaves 21 mm.
+    const auto named = fit("post 20.9 mm", "inside 25 x 2 steel tube");
+    CHECK(named.together == Together::fits);
+    CHECK(named.play.typical == absolute(0.1e-3, 1e-9));
+    for (const char* solid : {"inside 15 solid steel rod", "inside 20 dowel, beech", "inside office chair column 28"}) {
+        INFO(solid);
+        CHECK(study::read_fit_end(solid).problem().id == ProblemId("fit.solid"));
+    }
+    CHECK(study::read_fit_end("20 dowel, beech")->size.typical == absolute(0.020, 1e-9));
+    const auto unsaid = study::read_fit_end("inside pipe 30 mm");
+    REQUIRE_FALSE(unsaid);
+    CHECK(unsaid.problem().id == ProblemId("fit.inside_of_what"));
+    CHECK_THAT(unsaid.problem().what, Catch::StartsWith("A pipe is called by its outside"));
+    CHECK(study::read_fit_end("bore inside 30 mm")->size.typical == absolute(0.030, 1e-9));
+    CHECK(study::read_fit_end("inside 30 mm")->size.typical == absolute(0.030, 1e-9));
 }
 
 TEST_CASE("play leans, and moves the camera", "[study][fit]") {

@@ -49,6 +49,14 @@ TEST_CASE("solve says why no value does it", "[solve]") {
     CHECK_FALSE(solved("ball", {}, "friction", {0, 0, 0, 1, 0, 0}, std::nan("")));
 }
 
+TEST_CASE("solve says so where no value can be built, whatever is asked of it", "[solve]") {
+    // A stem thicker than its ball: no friction mends that.
+    const auto none = solved("ball", {{"stem_diameter", 0.05}}, "friction", {0, 0, 0, 1, 0, 0}, 2);
+    REQUIRE_FALSE(none);
+    CHECK(none.problem().id == ProblemId("solve.nothing_can_be_built"));
+    CHECK_THAT(none.problem().what, Catch::Contains("The stem is as thick as the ball."));
+}
+
 TEST_CASE("counts and choices are solved as what they are", "[solve]") {
     const auto faces = solved("friction_pivot", {}, "faces", {0, 0, 0, 0, 0, 3}, 2);
     REQUIRE(faces);
