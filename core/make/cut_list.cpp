@@ -23,7 +23,7 @@ std::string laid_in_words(const Layout& layout, std::size_t count, std::string_v
     if (count > 0)
         said.push_back(
             fmt::format("{} {}{}: {}", count, counted, fewest ? "" : " (fewer may do)", fmt::join(laid, "; ")));
-    for (const auto& name : layout.too_long) said.push_back(fmt::format("{} {}", name, too_large));
+    for (const auto& piece : layout.too_large) said.push_back(fmt::format("{} {}", piece.name, too_large));
     return fmt::format("{}: {}", layout.stock, fmt::join(said, "; "));
 }
 
@@ -121,7 +121,7 @@ void note_layout(const Layout& layout, std::vector<std::string>& notes) {
         add(own_in_words(own));
         add(thickness_in_words(own, layout.bought.thickness));
     }
-    if (layout.count() == 0 && layout.too_long.empty()) return;
+    if (layout.count() == 0 && layout.too_large.empty()) return;
     add(in_words(layout));
     if (layout.is_sheet()) add(sold_thickness(layout));
 }

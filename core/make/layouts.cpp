@@ -150,7 +150,8 @@ Layout on_sheets(const Group& group, const std::vector<Sawn>& pieces, double wid
         if (auto closer = nest_outlines(layout.cuts, sawing.bar, width, sawing.kerf);
             is_better(closer, layout.sheets, layout.cuts))
             layout.sheets = std::move(closer);
-    for (const auto cut : layout.sheets.too_large) layout.too_long.push_back(layout.names[cut]);
+    for (const auto cut : layout.sheets.too_large)
+        layout.too_large.push_back({layout.names[cut], layout.cuts[cut].length, layout.cuts[cut].width});
     return layout;
 }
 
@@ -165,7 +166,7 @@ Layout as_strips(const Group& group, const std::vector<Sawn>& pieces, const Sawi
     for (const auto& piece : pieces) {
         const double length = cut_of(piece, group, sawing).length;
         if (length > sawing.bar) {
-            layout.too_long.push_back(piece.name);
+            layout.too_large.push_back({piece.name, length});
             continue;
         }
         layout.lengths.push_back(length);
@@ -204,7 +205,7 @@ std::vector<Layout> of_strips(const Group& group, const Sawing& sawing) {
     for (const double width : sold_widths(by_width.rbegin()->first)) {
         auto ripped = on_sheets(group, group.pieces, width, sawing);
         const double takes = static_cast<double>(ripped.count()) * width;
-        if (!ripped.too_long.empty() || takes > best_area) continue;
+        if (!ripped.too_large.empty() || takes > best_area) continue;
         best_area = takes - 1e-9;
         ripped.stock = fmt::format("{}, board of {}", group.stock, mm(width));
         best = std::move(ripped);

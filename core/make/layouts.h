@@ -30,6 +30,11 @@ struct OwnBoard {
     std::vector<Laid> laid;
     double reach = 0;  ///< how far along it is used [m]
 };
+/// A piece longer than a bar, or larger than a sheet.
+struct TooLarge {
+    std::string name;
+    double length = 0, width = 0;  ///< as it is sawn; of a bar or strip no width [m]
+};
 /// Boards or bars of one kind, and what is sawn from each.
 struct Layout {
     std::string stock;               ///< "birch plywood 18 mm, strip of 60 mm"
@@ -38,11 +43,11 @@ struct Layout {
     std::vector<std::string> names;  ///< of the pieces
     std::vector<double> lengths;     ///< as they are sawn [m]
     Nested nested;
-    std::vector<std::string> too_long;  ///< longer than a bar, or larger than a sheet: on none
-    std::vector<Cut> cuts = {};         ///< of a sheet, as they are sawn
-    NestedSheets sheets = {};           ///< of plywood and other boards that come as sheets
-    std::vector<OwnBoard> own = {};     ///< of the drawer, which comes first
-    inventory::Board bought = {};       ///< what each is that is bought: its material and section
+    std::vector<TooLarge> too_large;  ///< on none
+    std::vector<Cut> cuts = {};       ///< of a sheet, as they are sawn
+    NestedSheets sheets = {};         ///< of plywood and other boards that come as sheets
+    std::vector<OwnBoard> own = {};   ///< of the drawer, which comes first
+    inventory::Board bought = {};     ///< what each is that is bought: its material and section
     bool is_sheet() const { return !cuts.empty(); }
     std::size_t count() const { return is_sheet() ? sheets.sheets.size() : nested.bars.size(); }
     /// Length of what must be bought if it is cut to length in the shop, kerfs included [m].

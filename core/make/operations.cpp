@@ -17,6 +17,7 @@ using quantity::a_minute, quantity::an_hour;
 
 struct Tables {
     std::vector<Operation> operations;
+    std::vector<Joining> joinings;
     std::vector<GlueTimes> glues;
     std::vector<Finish> finishes;
     PrintRate printing;
@@ -29,6 +30,9 @@ Tables read() {
         work.operations.push_back({row.at("key"), row.at("verb"), row.at("minutes").get<double>() * a_minute,
                                    row.at("per"), row.at("attempts"), row.at("tools"), row.at("caution"),
                                    row.at("source")});
+    for (const auto& row : json.at("joinings"))
+        work.joinings.push_back({row.at("family"), row.at("verb"), row.at("onto"), row.at("tools"),
+                                 row.at("sets_friction"), row.at("source")});
     for (const auto& row : json.at("glues"))
         work.glues.push_back({row.at("key"), row.at("handling_hours").get<double>() * an_hour,
                               row.at("full_hours").get<double>() * an_hour, row.at("source")});
@@ -57,6 +61,10 @@ const Operation& operation(std::string_view key) {
     const auto found = std::find_if(all.begin(), all.end(), [&](const Operation& o) { return o.key == key; });
     if (found == all.end()) throw std::logic_error("no operation " + std::string(key));
     return *found;
+}
+
+std::span<const Joining> joinings() {
+    return tables().joinings;
 }
 
 std::span<const GlueTimes> glues() {

@@ -10,7 +10,7 @@ namespace clampet::make {
 struct Operation {
     std::string key, verb;
     double duration = 0;  ///< hands-on, for one of what it is counted by [s]
-    std::string per;      ///< "piece", "hole", "thread", "opening", "part", "seam", "rig"
+    std::string per;      ///< "piece", "hole", "thread", "opening", "thing", "part", "seam", "rig"
     double attempts = 1;  ///< blanks or tries for one that is good, on average; 1 or more
     std::vector<std::string> tools;
     std::string caution;  ///< empty where there is none beyond care
@@ -19,6 +19,16 @@ struct Operation {
 /// Of that key, which is there.
 const Operation& operation(std::string_view key);
 std::span<const Operation> operations();
+
+/// How what an interface family holds is put together, where that is not "Join … to …" with keys and spanners.
+struct Joining {
+    std::string family;      ///< its key
+    std::string verb, onto;  ///< "Stand", "on"
+    std::vector<std::string> tools;
+    bool sets_friction = false;  ///< it is set afterwards: loose enough to move, tight enough to stay
+    std::string source;
+};
+std::span<const Joining> joinings();
 
 /// A glue, and how long it wants.
 struct GlueTimes {

@@ -5,6 +5,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <numbers>
 
 #include "catalogue/material.h"
 #include "make/layers.h"
@@ -30,20 +31,40 @@ std::string pieces_in_words(std::size_t count) {
 
 /// What has to be counted of one part.
 struct Counts {
-    std::size_t pieces = 0, sawn = 0, turned = 0, holes = 0, taps = 0, inserts = 0, heat_set = 0, openings = 0,
-                slits = 0, bevelled = 0, prints = 0;
+    std::size_t pieces = 0, sawn = 0, metal = 0, turned = 0, holes = 0, taps = 0, inserts = 0, heat_set = 0,
+                openings = 0, slits = 0, bevelled = 0, prints = 0;
     bool is_glued = false, is_wood = false, is_bar = false;
     double printed_mass = 0;  ///< solid [kg]
+    double hacksawn = 0;      ///< of metal, in what a hacksaw is counted by
 };
 
 bool is_wood(const std::string& material) {
     const auto known = catalogue::material_named(material);
     return known && (known->group == "timber" || known->group == "board");
 }
+bool is_metal(const std::string& material) {
+    const auto known = catalogue::material_named(material);
+    return known && known->group == "metal";
+}
+
+/// What is sawn through where it is cut to length [m^2].
+double section_of(const Workpiece& piece) {
+    const auto blank = blank_of(piece);
+    if (!piece.is_round) return blank.width * blank.thickness;
+    const double bore = piece.wall > 0 ? piece.width - 2 * piece.wall : 0;
+    return std::numbers::pi / 4 * (piece.width * piece.width - bore * bore);
+}
 
 void count(const Workpiece& piece, Counts& n) {
     n.pieces += piece.count;
-    (piece.note.starts_with("turned") ? n.turned : n.sawn) += piece.count;
+    const bool turned = piece.note.starts_with("turned");
+    if (is_metal(piece.material) && !turned) {
+        constexpr double at_once = 500e-6;  // of section, as the hacksaw's row says [m^2]
+        n.metal += piece.count;
+        n.hacksawn += piece.count * std::max(1.0, section_of(piece) / at_once);
+    } else {
+        (turned ? n.turned : n.sawn) += piece.count;
+    }
     (piece.is_round ? n.slits : n.openings) += piece.count * piece.openings.size();
     if (!piece.outline.empty()) n.bevelled += piece.count;
     if (bored_of(piece) > 0) n.holes += piece.count;
@@ -94,6 +115,7 @@ class Planner {
         if (n.pieces == 0 && n.prints == 0 && !body->made.empty())
             add(part.id, "shape", fmt::format("Shape {} by its solid, or have it shaped", part.name), 1);
         join_up(part, n);
+        fit(part, body->bought);
         ready_[part.id] = last_;
         return Done{};
     }
@@ -143,15 +165,20 @@ class Planner {
     /// A step after the last ones; it is the last one then.
     Step& add(const std::string& part, std::string_view key, std::string what, std::size_t times,
               std::string_view again = {}) {
+        return add_work(part, key, std::move(what), times, static_cast<double>(times), again);
+    }
+    /// The same for so many pieces, and so much of what their work is counted by.
+    Step& add_work(const std::string& part, std::string_view key, std::string what, std::size_t pieces, double times,
+                   std::string_view again = {}) {
         const auto& how = operation(key);
         Step step;
         step.key = fmt::format("{}/{}{}", part.empty() ? "rig" : part, key, again);
         step.part = part;
         step.what = std::move(what);
-        step.hands_on = how.duration * how.attempts * static_cast<double>(times);
+        step.hands_on = how.duration * how.attempts * times;
         step.after = last_;
         step.tools = how.tools;
-        step.spares = static_cast<unsigned>(std::lround((how.attempts - 1) * static_cast<double>(times)));
+        step.spares = static_cast<unsigned>(std::lround((how.attempts - 1) * static_cast<double>(pieces)));
         if (!how.caution.empty() && told_.insert(how.key).second) step.caution = how.caution;
         plan_.steps.push_back(std::move(step));
         last_ = {plan_.steps.size() - 1};
@@ -180,11 +207,15 @@ class Planner {
     void cut(const rig::Part& part, const Counts& n) {
         if (n.pieces == 0) return;
         add(part.id, "mark", fmt::format("Mark out {}{}", part.name, pieces_in_words(n.pieces)), n.pieces);
-        if (n.sawn > 0) {
-            auto& saw = add(part.id, "saw", fmt::format("Saw {}{}", part.name, pieces_in_words(n.sawn)), n.sawn);
+        const auto to_length = [&](std::string_view key, std::size_t pieces, double times) {
+            if (pieces == 0) return;
+            auto& saw =
+                add_work(part.id, key, fmt::format("Saw {}{}", part.name, pieces_in_words(pieces)), pieces, times);
             if (n.is_bar)
                 saw.gate = "Hold it where it is to go before it is cut to length: go if the mark is where it must end.";
-        }
+        };
+        to_length("saw", n.sawn, static_cast<double>(n.sawn));
+        to_length("saw_metal", n.metal, n.hacksawn);
         if (n.turned > 0)
             add(part.id, "turn", fmt::format("Turn {}{}", part.name, pieces_in_words(n.turned)), n.turned);
         if (n.bevelled > 0)
@@ -199,7 +230,10 @@ class Planner {
             add(part.id, "drill", fmt::format("Drill {} {} in {}", n.holes, n.holes == 1 ? "hole" : "holes", part.name),
                 n.holes);
         if (n.taps > 0) add(part.id, "tap", fmt::format("Tap {} in {}", threads(n.taps), part.name), n.taps);
-        add(part.id, "sand", fmt::format("Break the edges of {} and sand it", part.name), n.pieces);
+        if (n.metal == n.pieces)
+            add(part.id, "file", fmt::format("File the edges of {}", part.name), n.pieces);
+        else
+            add(part.id, "sand", fmt::format("Break the edges of {} and sand it", part.name), n.pieces);
     }
 
     static std::string threads(std::size_t count) {
@@ -234,6 +268,28 @@ class Planner {
                 n.inserts);
     }
 
+    /// Feet, pads, knobs and rods; its screws go in where it is joined.
+    void fit(const rig::Part& part, const std::vector<parts::Bought>& bought) {
+        std::vector<std::pair<std::string, std::size_t>> things;
+        for (const auto& one : bought) {
+            if (one.length > 0) continue;
+            const auto like =
+                std::find_if(things.begin(), things.end(), [&](const auto& t) { return t.first == one.what; });
+            if (like != things.end())
+                ++like->second;
+            else
+                things.emplace_back(one.what, 1);
+        }
+        if (things.empty()) return;
+        std::vector<std::string> said;
+        std::size_t count = 0;
+        for (const auto& [what, times] : things) {
+            said.push_back(times == 1 ? what : fmt::format("{} × {}", times, what));
+            count += times;
+        }
+        add(part.id, "fit", fmt::format("Fit to {}: {}", part.name, fmt::join(said, ", ")), count);
+    }
+
     void coat(const rig::Part& part) {
         const auto* finish = row_named(finishes(), work_.finish, &Finish::key);
         for (unsigned i = 0; i < finish->coats; ++i) {
@@ -258,17 +314,20 @@ class Planner {
             return part ? part->name : port.part;
         };
         const auto again = "/" + seam.id;
-        auto& step =
-            add("", "assemble", fmt::format("Join {} to {}", name(seam.payload), name(seam.support)), 1, again);
+        const Joining* how = nullptr;
+        for (const auto& element : seam.elements)
+            if (!how) how = row_named(joinings(), element.family, &Joining::family);
+        auto& step = add("", "assemble",
+                         fmt::format("{} {} {} {}", how ? how->verb : "Join", name(seam.payload),
+                                     how ? how->onto : "to", name(seam.support)),
+                         1, again);
+        if (how) step.tools = how->tools;
         for (const auto& element : seam.elements)
             if (element.family == "bond") {
                 step.waiting = row_named(glues(), work_.glue, &GlueTimes::name)->full;
                 step.waits_for = "glue or tape";
             }
-        const bool turns = std::any_of(seam.elements.begin(), seam.elements.end(), [](const rig::Element& e) {
-            return e.family == "friction_pivot" || e.family == "ball" || e.family == "ball_chain";
-        });
-        if (turns) {
+        if (how && how->sets_friction) {
             auto& friction = add(
                 "", "friction", fmt::format("Set {}: loose enough to move, tight enough to stay", seam.name), 1, again);
             friction.gate = "Go if it stays where it is put with the payload’s weight on it.";

@@ -19,17 +19,18 @@ namespace {
 /// Gathers needs, like ones together.
 class Basket {
  public:
-    void add(const std::string& what, const std::string& kind, double count, const std::string& part) {
+    Need& add(const std::string& what, const std::string& kind, double count, const std::string& part) {
         const auto like = std::find_if(needs_.begin(), needs_.end(), [&](const Need& n) { return n.what == what; });
         Need& need = like != needs_.end() ? *like : needs_.emplace_back(Need{what, kind, 0, {}, 0, {}, 1});
         need.count += count;
         if (!part.empty() && std::find(need.parts.begin(), need.parts.end(), part) == need.parts.end())
             need.parts.push_back(part);
+        return need;
     }
-    /// Of what was added last.
-    void of_board(const inventory::Board& board, double metres) {
-        needs_.back().board = board;
-        needs_.back().metres += metres;
+    void add_board(const std::string& what, std::size_t count, const inventory::Board& board, double metres) {
+        Need& need = add(what, "board", static_cast<double>(count), "");
+        need.board = board;
+        need.metres += metres;
     }
     std::vector<Need> needs() && { return std::move(needs_); }
 
@@ -71,21 +72,26 @@ void add_wood_screws(const Made& made, Basket& basket) {
                 basket.add(name_of(*screws), "screw", screws->count, part.name);
 }
 
+/// Of a sheet both sizes, of a bar or a strip its length.
+std::string board_in_words(double length, double width) {
+    const auto said = quantity::format(length, quantity::Dimension::length);
+    return width > 0 ? fmt::format("{} × {}", said, quantity::format(width, quantity::Dimension::length))
+                     : said + " long";
+}
+
 /// What the drawer has no board for.
 void add_boards(const std::vector<Layout>& layouts, const Sawing& sawing, Basket& basket) {
     for (const auto& layout : layouts) {
-        if (layout.count() == 0) continue;
-        if (layout.is_sheet()) {
-            basket.add(
-                fmt::format("{}, {} × {}", layout.stock, quantity::format(layout.bar, quantity::Dimension::length),
-                            quantity::format(layout.width, quantity::Dimension::length)),
-                "board", static_cast<double>(layout.count()), "");
-        } else {
-            basket.add(
-                fmt::format("{}, {} long", layout.stock, quantity::format(layout.bar, quantity::Dimension::length)),
-                "board", static_cast<double>(layout.count()), "");
+        if (layout.count() > 0)
+            basket.add_board(
+                fmt::format("{}, {}", layout.stock, board_in_words(layout.bar, layout.is_sheet() ? layout.width : 0)),
+                layout.count(), layout.bought, layout.metres(sawing.kerf));
+        for (const auto& piece : layout.too_large) {
+            auto board = layout.bought;
+            if (piece.width > 0) board.width = piece.width;
+            basket.add_board(fmt::format("{}, at least {}", layout.stock, board_in_words(piece.length, piece.width)), 1,
+                             board, piece.length);
         }
-        basket.of_board(layout.bought, layout.metres(sawing.kerf));
     }
 }
 

@@ -75,6 +75,54 @@ TEST_CASE("a plate is marked where its screw goes", "[make][pieces]") {
     CHECK(words == std::vector<std::string>{"50 mm", "38 mm", "25 mm", "37 mm", "19 mm"});
 }
 
+TEST_CASE("an arm is bored where it is held, for a screw through it and for a thread from below", "[make][pieces]") {
+    // 60 mm held, 400 on from there and 100 behind: 560 in all, the middle of what is held 130 from its rear end.
+    const families::Values on_edge{{"length", 0.40}, {"held", 0.06},   {"behind", 0.10},
+                                   {"hole", 0.009},  {"height", 0.06}, {"width", 0.02}};
+    const auto with = [](families::Values values, const families::Values& more) {
+        for (const auto& [key, value] : more) values[key] = value;
+        return pieces("arm", values).front();
+    };
+    const double held = 0.130 - 0.280;
+    const auto edge = with(on_edge, {});
+    CHECK(edge.bores.empty());
+    REQUIRE(edge.edges.size() == 1);
+    CHECK(edge.edges[0].edge == parts::EdgeBores::Edge::lower);
+    REQUIRE(edge.edges[0].bores.size() == 1);
+    const auto& through = edge.edges[0].bores[0];
+    CHECK(through.at.x() == absolute(held, 1e-12));
+    CHECK(through.at.y() == absolute(0.010, 1e-12));  // the middle of 20 mm
+    CHECK(through.diameter == 0.009);
+    CHECK(through.depth == 0);
+    // Lying flat it is marked on top, and a thread comes from the other face.
+    const families::Values socket{
+        {"hole", 0.0}, {"below", s("socket")}, {"below_thread", s("3/8-16 UNC")}, {"below_depth", 0.012}};
+    auto flat_values = socket;
+    flat_values["height"] = 0.02;
+    flat_values["width"] = 0.06;
+    const auto flat = with(on_edge, flat_values);
+    CHECK(flat.edges.empty());
+    REQUIRE(flat.bores.size() == 1);
+    CHECK(flat.bores[0].at.x() == absolute(held, 1e-12));
+    CHECK(flat.bores[0].thread == "3/8-16 UNC");
+    CHECK(flat.bores[0].depth == absolute(0.012, 1e-12));
+    CHECK(flat.bores[0].from_the_back);
+    // On edge the thread goes into the edge below; round a bar half its circumference from its top line.
+    const auto threaded = with(on_edge, socket);
+    REQUIRE(threaded.edges.size() == 1);
+    CHECK(threaded.edges[0].bores[0].thread == "3/8-16 UNC");
+    auto round_values = socket;
+    round_values["section"] = s("round");
+    const auto round = with(on_edge, round_values);
+    REQUIRE(round.bores.size() == 1);
+    CHECK(round.bores[0].at.y() == absolute(M_PI * 0.03, 1e-9));
+    // A hole through a bar goes in at one side and comes out at the other.
+    const auto bar = with(on_edge, {{"section", s("round")}});
+    REQUIRE(bar.bores.size() == 2);
+    CHECK(bar.bores[0].from_the_back != bar.bores[1].from_the_back);
+    CHECK(std::abs(bar.bores[0].at.y() - bar.bores[1].at.y()) == absolute(M_PI * 0.03, 1e-9));
+}
+
 TEST_CASE("a hole that runs out of its piece is a problem of the part", "[make][pieces]") {
     Workpiece piece;
     piece.name = "plate";

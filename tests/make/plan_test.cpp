@@ -11,6 +11,7 @@
 
 #include "approximately.h"
 #include "make/calendar.h"
+#include "make/operations.h"
 #include "make/schedule.h"
 #include "project/starting_points.h"
 #include "said_by.h"
@@ -258,6 +259,68 @@ TEST_CASE("turned parts take spare blanks, openings and prints their forty minut
     CHECK(print.waiting / 60 > 10);
     CHECK(print.waiting / 60 < 90);
     CHECK(print.waits_for == "print");
+}
+
+TEST_CASE("metal is sawn by its section and filed, wood is sawn and sanded", "[make][plan]") {
+    const auto metal = [](double side) {
+        return plan_of(of_parts({{"block",
+                                  {{"material", std::string("mild steel")},
+                                   {"length", 0.09},
+                                   {"width", side},
+                                   {"height", 0.010},
+                                   {"hole", 0.0}}}}));
+    };
+    // 10 mm thick: 20 mm wide is 200 mm^2, which takes as long as any piece; 90 mm are 900 mm^2, 1.8 times 500.
+    const auto narrow = metal(0.020), wide = metal(0.090);
+    const auto saw = [](const Plan& plan) { return plan.steps[index_of(plan, "block/saw_metal")]; };
+    CHECK(saw(wide).hands_on == relative(1.8 * saw(narrow).hands_on, 1e-9));
+    CHECK(saw(narrow).hands_on == relative(6 * 60 * 1.1, 1e-9));
+    CHECK(saw(wide).tools.front() == "hacksaw");
+    CHECK(wide.steps[index_of(wide, "block/file")].what == "File the edges of block");
+    const auto none = [](const Plan& plan, const std::string& key) {
+        return std::none_of(plan.steps.begin(), plan.steps.end(), [&](const auto& s) { return s.key == key; });
+    };
+    CHECK(none(wide, "block/sand"));
+    CHECK(none(wide, "block/saw"));
+    const auto wood = plan_of(of_parts({{"block", {{"material", std::string("beech")}}}}));
+    CHECK(none(wood, "block/saw_metal"));
+    CHECK(none(wood, "block/file"));
+    CHECK(wood.steps[index_of(wood, "block/saw")].tools.front() == "saw");
+    // A tube is its wall: 25 x 2 are 145 mm^2, and a hacksaw is through it as soon as through any piece.
+    const auto tube = plan_of(of_parts({{"tube", {{"diameter", 0.060}, {"wall", 0.004}}}}));
+    // 60 x 4: pi/4 (60^2 - 52^2) = 703.7 mm^2.
+    CHECK(tube.steps[index_of(tube, "tube/saw_metal")].hands_on == relative(6 * 60 * 1.1 * 703.7168 / 500, 1e-6));
+}
+
+TEST_CASE("what is bought for a part is fitted to it, like things counted", "[make][plan]") {
+    const auto plan = plan_of(of_parts({{"casters", {{"on", std::string("feet")}}}}));
+    const auto& fit = plan.steps[index_of(plan, "casters/fit")];
+    CHECK(fit.what == "Fit to casters: 4 × rubber foot Ø30 mm");
+    CHECK(fit.hands_on == Approx(4 * 2 * 60));
+    CHECK(before(plan, index_of(plan, "casters/fit")).contains(index_of(plan, "casters/coat/2")));
+    // Screws go in where it is joined.
+    const auto yoke = plan_of(of_parts({{"yoke", {}}}));
+    CHECK(yoke.steps[index_of(yoke, "yoke/fit")].what.find("screw") == std::string::npos);
+}
+
+TEST_CASE("each seam is joined as its family is", "[make][plan]") {
+    std::set<std::string> said;
+    for (const auto& how : make::joinings()) {
+        CHECK(families::family_named(how.family));
+        CHECK_FALSE(how.source.empty());
+        CHECK(said.insert(how.family).second);
+    }
+    const auto plan = plan_of(*project::starting_rig("k14"));
+    const auto& stand = plan.steps[index_of(plan, "rig/assemble/stand")];
+    CHECK(stand.what == "Stand Base with ballast on Floor");
+    CHECK(stand.tools == std::vector<std::string>{"spirit level"});
+    const auto& rear = plan.steps[index_of(plan, "rig/assemble/rear")];
+    CHECK(rear.what == "Join Its rear end to Boom, where it rests on the post");
+    CHECK(rear.tools == std::vector<std::string>{"keys and spanners of the hardware list"});
+    // Of its seams only the ball's friction is set.
+    for (const auto& step : plan.steps)
+        if (step.key.starts_with("rig/friction")) CHECK(step.key == "rig/friction/ball");
+    CHECK(index_of(plan, "rig/friction/ball") == index_of(plan, "rig/assemble/ball") + 1);
 }
 
 TEST_CASE("a caution is told once, where it belongs first", "[make][plan]") {

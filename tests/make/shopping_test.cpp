@@ -66,6 +66,26 @@ TEST_CASE("a dimension that is changed changes the list", "[make][shopping]") {
     CHECK(need(*needs, "M6 × 70 mm screw"));
 }
 
+TEST_CASE("what is larger than a board as it is sold is bought larger", "[make][shopping]") {
+    // A board of 900 x 900 mm is on no sheet of 2400 x 600 mm, 2 mm to trim on each side; its socket's layers are.
+    const auto base =
+        make::needs_of(made("casters", {{"length", 0.9}, {"width", 0.9}, {"material", std::string("birch plywood")}}));
+    REQUIRE(base);
+    const auto* board = need(*base, "birch plywood 18 mm, at least 904 mm × 904 mm");
+    REQUIRE(board);
+    CHECK(board->count == 1);
+    REQUIRE(board->board);
+    CHECK(board->board->width == Approx(0.904));
+    // An arm longer than a bar.
+    const auto boom =
+        make::needs_of(made("arm", {{"length", 3.0}, {"held", 0.1}, {"material", std::string("spruce")}}));
+    REQUIRE(boom);
+    const auto long_one = std::find_if(boom->begin(), boom->end(), [](const Need& n) { return n.kind == "board"; });
+    REQUIRE(long_one != boom->end());
+    CHECK(long_one->what.ends_with(", at least 3104 mm long"));
+    CHECK(long_one->metres == Approx(3.104));
+}
+
 TEST_CASE("the drawer comes first, and packs are whole", "[make][shopping]") {
     inventory::Workshop drawer;
     drawer.items.push_back({"M5 × 25 mm screw", 1, "", {}, 6.0, 20, ""});

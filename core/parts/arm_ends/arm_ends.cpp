@@ -221,19 +221,34 @@ std::vector<families::Parameter> tip_rows() {
         "top", "It carries by", "face");
 }
 
+/// What is bored into it where it is held: upwards through it, and from below for a thread; at so far from its middle.
+std::vector<Bore> root_bores(const Values& v, double at) {
+    std::vector<Bore> bores;
+    if (const double hole = number(v, "hole"); hole > 0) bores.push_back({{at, 0}, hole});
+    for (auto& bore : end_bores(v, "below", {at, 0}, number(v, "height"), true)) bores.push_back(std::move(bore));
+    return bores;
+}
+
 /// The whole of it, with what goes on behind. A board on edge is marked on its side, another on its top.
 std::vector<Workpiece> root_pieces(const Values& v) {
     const double behind = number(v, "behind"), held = number(v, "held"), free = number(v, "length"),
-                 height = number(v, "height"), hole = number(v, "hole"), all = behind + held + free;
+                 height = number(v, "height"), all = behind + held + free;
     const auto& section = text(v, "section");
-    const double at = -all / 2 + behind + held / 2;  // the middle of what is held
+    auto bores = root_bores(v, -all / 2 + behind + held / 2);  // the middle of what is held
     if (section == "round" || section == "tube") {
         auto bar = piece_of(v, "arm", all, height, height);
         bar.is_round = true;
         if (section == "tube") bar.wall = number(v, "wall");
-        if (hole > 0)
-            bar.note = fmt::format("hole of {:.1f} mm across, {:.0f} mm from its held end", hole * 1e3,
-                                   (behind + held / 2) * 1e3);
+        const double below = std::numbers::pi * height / 2;  // round it from its top line
+        for (auto& bore : bores) {
+            if (bore.depth == 0) {
+                bar.bores.push_back(bore);
+                bar.bores.back().from_the_back = true;  // where it comes out
+            }
+            bore.at.y() = below;
+            bore.from_the_back = false;
+            bar.bores.push_back(std::move(bore));
+        }
         return {std::move(bar)};
     }
     const double width = number(v, "width");
@@ -248,10 +263,15 @@ std::vector<Workpiece> root_pieces(const Values& v) {
     if (on_edge && section == "pocketed")
         board.openings = pockets_of(-all / 2 + behind + held, all / 2, height, number(v, "pocket_height"),
                                     number(v, "pocket_length"));
-    if (hole > 0 && !on_edge) board.bores.push_back({{at, 0}, hole});
-    if (hole > 0 && on_edge)
-        board.note = fmt::format("hole of {:.1f} mm through its edge, {:.0f} mm from its held end", hole * 1e3,
-                                 (behind + held / 2) * 1e3);
+    if (on_edge && !bores.empty()) {
+        for (auto& bore : bores) {
+            bore.at.y() = width / 2;
+            bore.from_the_back = false;
+        }
+        board.edges.push_back({EdgeBores::Edge::lower, std::move(bores)});
+    } else {
+        board.bores = std::move(bores);
+    }
     return {std::move(board)};
 }
 
