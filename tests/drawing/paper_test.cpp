@@ -132,14 +132,15 @@ struct Found : DL_CreationAdapter {
     std::vector<DL_LineData> lines;
     std::vector<DL_CircleData> circles;
     std::vector<DL_VertexData> vertices;
-    std::vector<std::string> words, layers;
+    std::vector<DL_TextData> words;
+    std::vector<std::string> layers;
     void addLine(const DL_LineData& d) override { lines.push_back(d); }
     void addCircle(const DL_CircleData& d) override {
         circles.push_back(d);
         layers.push_back(getAttributes().getLayer());
     }
     void addVertex(const DL_VertexData& d) override { vertices.push_back(d); }
-    void addText(const DL_TextData& d) override { words.push_back(d.text); }
+    void addText(const DL_TextData& d) override { words.push_back(d); }
 };
 
 }  // namespace
@@ -148,8 +149,8 @@ TEST_CASE("a DXF is read back in millimetres, by layers", "[drawing][dxf]") {
     TemporaryFolder folder;
     auto sheet = rectangle(0.100, 0.060);
     sheet.drawing.circle({0.03, 0.02}, 0.0042, drawing::Material::none, drawing::Line::hidden);
-    sheet.drawing.line({0, 0}, {0.1, 0.06}, drawing::Line::centre);
-    sheet.drawing.text({0.01, 0.01}, "Ø8.4 through");
+    sheet.drawing.line({0.005, 0.007}, {0.1, 0.06}, drawing::Line::centre);
+    sheet.drawing.text({0.01, 0.013}, "Ø8.4 through", drawing::Align::right);
     const auto bytes = drawing::dxf_of(sheet);
     REQUIRE(bytes);
     save(folder.path() / "sheet.dxf", *bytes);
@@ -158,14 +159,27 @@ TEST_CASE("a DXF is read back in millimetres, by layers", "[drawing][dxf]") {
     REQUIRE(dxf.in((folder.path() / "sheet.dxf").string(), &found));
     REQUIRE(found.circles.size() == 1);
     CHECK(found.circles[0].cx == absolute(30, 1e-6));
+    CHECK(found.circles[0].cy == absolute(20, 1e-6));
     CHECK(found.circles[0].radius == absolute(4.2, 1e-6));
     CHECK(found.layers[0] == "hidden");
     REQUIRE(found.lines.size() == 1);
+    CHECK(found.lines[0].x1 == absolute(5, 1e-6));
+    CHECK(found.lines[0].y1 == absolute(7, 1e-6));
     CHECK(found.lines[0].x2 == absolute(100, 1e-6));
+    CHECK(found.lines[0].y2 == absolute(60, 1e-6));
     REQUIRE(found.vertices.size() == 4);
     CHECK(found.vertices[2].x == absolute(100, 1e-6));
     CHECK(found.vertices[2].y == absolute(60, 1e-6));
-    CHECK(found.words == std::vector<std::string>{"\\U+00D88.4 through"});
+    REQUIRE(found.words.size() == 1);
+    const auto& word = found.words[0];
+    CHECK(word.text == "\\U+00D88.4 through");
+    for (const auto& [x, y] : {std::pair{word.ipx, word.ipy}, {word.apx, word.apy}}) {
+        CHECK(x == absolute(10, 1e-6));
+        CHECK(y == absolute(13, 1e-6));
+    }
+    CHECK(word.hJustification == 2);  // its right end lies there
+    CHECK(word.height > 1);
+    CHECK(word.height < 5);
     CHECK(drawing::dxf_of({}).problem().id == ProblemId("dxf.nothing"));
 }
 

@@ -206,13 +206,11 @@ void GripJoint::set_ring() {
     if (n_.jaws != Jaws::vee) return;
     const double off = pi / 2 - n_.half_angle;
     const std::array<double, 3> loads{off, -off, pi};
-    constexpr int around = 36;
-    ring_table_.resize(around + 3, 3);
-    for (int i = 0; i < around + 3; ++i) {
-        const double at = i < around ? 2 * pi * i / around : loads[static_cast<std::size_t>(i - around)];
+    // Where each presses: between them the ring bends less, whatever their shares.
+    for (int i = 0; i < 3; ++i)
         for (int k = 0; k < 3; ++k)
-            ring_table_(i, k) = mechanics::ring_influence(at - loads[static_cast<std::size_t>(k)]);
-    }
+            ring_table_(i, k) =
+                mechanics::ring_influence(loads[static_cast<std::size_t>(i)] - loads[static_cast<std::size_t>(k)]);
 }
 
 double GripJoint::ring_stress(const Wrench& w) const noexcept {

@@ -97,8 +97,7 @@ class GripJoint : public Joint {
     double sine_, cosine_;           ///< of the half angle of a V
     mechanics::LineContacts lines_;  ///< flat jaws only: points along the two lines
     std::vector<double> cells_;      ///< ends of the cells along a line
-    Eigen::Array<double, Eigen::Dynamic, 3>
-        ring_table_;  ///< V jaw: influence of both flanks and the pad round the ring
+    Eigen::Array33d ring_table_;     ///< V jaw: what the ring bends at both flanks and the pad, for a force at each
     void set_ring();
 };
 

@@ -103,6 +103,9 @@ TEST_CASE("a material chosen by name is one of the surfaces that rub", "[familie
     CHECK(pair("flat_face", "material", "aluminium 6060-T6", "cork on anodised aluminium") ==
           "cork on anodised aluminium");
     CHECK(pair("flat_face", "material", "acrylic", "cork on plywood") == "none");
+    // What is no pair stays none.
+    for (const char* no_pair : {"", "plywood", "plywood,plywood"})
+        CHECK(pair("flat_face", "material", "oak", no_pair) == "none");
 }
 
 TEST_CASE("pads are known by what they are of and how thick", "[families][stock_use]") {
