@@ -116,6 +116,16 @@ TEST_CASE("an arm is bored where it is held, for a screw through it and for a th
     const auto round = with(on_edge, round_values);
     REQUIRE(round.bores.size() == 1);
     CHECK(round.bores[0].at.y() == absolute(M_PI * 0.03, 1e-9));
+    // Its outline shows one taper; the other, and that of a bar, is said.
+    const families::Values tapered{{"taper", s("tapered")}, {"tip_height", 0.03}, {"tip_width", 0.02}};
+    CHECK(with(on_edge, tapered).note.empty());
+    CHECK(with(on_edge, tapered).outline[2].y() == absolute(-0.015, 1e-12));
+    auto thinner = tapered;
+    thinner["tip_width"] = 0.012;
+    CHECK(with(on_edge, thinner).note == "its thickness planed from 20 to 12 mm over the last 400 mm");
+    auto slim_bar = tapered;
+    slim_bar["section"] = s("round");
+    CHECK(with(on_edge, slim_bar).note == "tapered from 60 to 30 mm over the last 400 mm");
     // A hole through a bar goes in at one side and comes out at the other.
     const auto bar = with(on_edge, {{"section", s("round")}});
     REQUIRE(bar.bores.size() == 2);

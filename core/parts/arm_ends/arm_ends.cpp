@@ -11,6 +11,10 @@ namespace clampet::parts {
 namespace of_arm_ends {
 namespace {
 
+bool is_tapered(const Values& v) {
+    return text(v, "section") != "tube" && text(v, "taper") == "tapered";
+}
+
 /// Its openings, as many as fit beside each other with as much between them as above and below.
 std::vector<std::vector<Eigen::Vector2d>> pockets_of(double from, double to, double height, double high,
                                                      double length) {
@@ -54,7 +58,7 @@ Status add_between(const Values& v, Solids& solids, double density) {
                         : box(at, {to - from, width, height}, stuff);
     };
     if (behind > 0) solids.add_elsewhere(bar(-root - behind, -root), density);
-    if (section != "tube" && text(v, "taper") == "tapered") {
+    if (is_tapered(v)) {
         const double tip = number(v, "tip_height");
         auto shape = tapered(root, root + free, middle, {height, width}, {tip, is_round ? tip : number(v, "tip_width")},
                              is_round, stuff);
@@ -125,7 +129,7 @@ Result<Body> root(const Values& v) {
             return Problem{"arm_part.pocket_too_high", "pocket_height", "The pockets are as high as the arm.",
                            "Give less than its height: what is left above and below carries."};
     }
-    if (section != "tube" && text(v, "taper") == "tapered") {
+    if (is_tapered(v)) {
         arm.sizes["taper"] = std::string("tapered");
         arm.sizes["tip_height"] = number(v, "tip_height");
         if (!is_round) arm.sizes["tip_width"] = number(v, "tip_width");
@@ -229,50 +233,65 @@ std::vector<Bore> root_bores(const Values& v, double at) {
     return bores;
 }
 
-/// The whole of it, with what goes on behind. A board on edge is marked on its side, another on its top.
-std::vector<Workpiece> root_pieces(const Values& v) {
-    const double behind = number(v, "behind"), held = number(v, "held"), free = number(v, "length"),
-                 height = number(v, "height"), all = behind + held + free;
-    const auto& section = text(v, "section");
-    auto bores = root_bores(v, -all / 2 + behind + held / 2);  // the middle of what is held
-    if (section == "round" || section == "tube") {
-        auto bar = piece_of(v, "arm", all, height, height);
-        bar.is_round = true;
-        if (section == "tube") bar.wall = number(v, "wall");
-        const double below = std::numbers::pi * height / 2;  // round it from its top line
-        for (auto& bore : bores) {
-            if (bore.depth == 0) {
-                bar.bores.push_back(bore);
-                bar.bores.back().from_the_back = true;  // where it comes out
-            }
-            bore.at.y() = below;
-            bore.from_the_back = false;
-            bar.bores.push_back(std::move(bore));
+/// What its outline does not show of a taper.
+std::string tapers_in_words(std::string_view what, double from, double to, double along) {
+    return fmt::format("{} from {:.0f} to {:.0f} mm over the last {:.0f} mm", what, from * 1e3, to * 1e3, along * 1e3);
+}
+
+/// A bar or tube, with its bores where they lie round it.
+Workpiece bar_piece(const Values& v, double all, const std::vector<Bore>& bores) {
+    const double across = number(v, "height");
+    auto bar = piece_of(v, "arm", all, across, across);
+    bar.is_round = true;
+    if (text(v, "section") == "tube") bar.wall = number(v, "wall");
+    if (is_tapered(v)) bar.note = tapers_in_words("tapered", across, number(v, "tip_height"), number(v, "length"));
+    for (auto bore : bores) {
+        if (bore.depth == 0) {  // where it comes out
+            bore.from_the_back = true;
+            bar.bores.push_back(bore);
         }
-        return {std::move(bar)};
+        bore.at.y() = std::numbers::pi * across / 2;  // below, round it from its top line
+        bore.from_the_back = false;
+        bar.bores.push_back(std::move(bore));
     }
-    const double width = number(v, "width");
+    return bar;
+}
+
+/// A board on edge is marked on its side, another on its top.
+Workpiece board_piece(const Values& v, double all, std::vector<Bore> bores) {
+    const double free = number(v, "length"), height = number(v, "height"), width = number(v, "width"),
+                 root = all / 2 - free;
     const bool on_edge = height > width;
-    const double across = on_edge ? height : width;
-    auto board = piece_of(v, "arm", all, across, on_edge ? width : height);
-    if (section != "tube" && text(v, "taper") == "tapered") {
-        const double tip = number(v, on_edge ? "tip_height" : "tip_width"), from = -all / 2 + behind + held;
-        board.outline = {{-all / 2, -across / 2}, {from, -across / 2}, {all / 2, -tip / 2},
-                         {all / 2, tip / 2},      {from, across / 2},  {-all / 2, across / 2}};
+    const double across = on_edge ? height : width, thick = on_edge ? width : height;
+    auto board = piece_of(v, "arm", all, across, thick);
+    if (is_tapered(v)) {
+        const double tip = number(v, on_edge ? "tip_height" : "tip_width"),
+                     thin = number(v, on_edge ? "tip_width" : "tip_height");
+        board.outline = {{-all / 2, -across / 2}, {root, -across / 2}, {all / 2, -tip / 2},
+                         {all / 2, tip / 2},      {root, across / 2},  {-all / 2, across / 2}};
+        if (std::abs(thin - thick) > 1e-6) board.note = tapers_in_words("its thickness planed", thick, thin, free);
     }
-    if (on_edge && section == "pocketed")
-        board.openings = pockets_of(-all / 2 + behind + held, all / 2, height, number(v, "pocket_height"),
-                                    number(v, "pocket_length"));
-    if (on_edge && !bores.empty()) {
+    if (on_edge && text(v, "section") == "pocketed")
+        board.openings = pockets_of(root, all / 2, height, number(v, "pocket_height"), number(v, "pocket_length"));
+    if (!on_edge) {
+        board.bores = std::move(bores);
+    } else if (!bores.empty()) {
         for (auto& bore : bores) {
-            bore.at.y() = width / 2;
+            bore.at.y() = thick / 2;
             bore.from_the_back = false;
         }
         board.edges.push_back({EdgeBores::Edge::lower, std::move(bores)});
-    } else {
-        board.bores = std::move(bores);
     }
-    return {std::move(board)};
+    return board;
+}
+
+/// The whole of it, with what goes on behind.
+std::vector<Workpiece> root_pieces(const Values& v) {
+    const double behind = number(v, "behind"), held = number(v, "held"), all = behind + held + number(v, "length");
+    auto bores = root_bores(v, -all / 2 + behind + held / 2);  // the middle of what is held
+    const auto& section = text(v, "section");
+    if (section == "round" || section == "tube") return {bar_piece(v, all, bores)};
+    return {board_piece(v, all, std::move(bores))};
 }
 
 std::vector<Workpiece> tip_pieces(const Values& v) {
