@@ -27,10 +27,11 @@ class Basket {
             need.parts.push_back(part);
         return need;
     }
-    void add_board(const std::string& what, std::size_t count, const inventory::Board& board, double metres) {
+    Need& add_board(const std::string& what, std::size_t count, const inventory::Board& board, double metres) {
         Need& need = add(what, "board", static_cast<double>(count), "");
         need.board = board;
         need.metres += metres;
+        return need;
     }
     std::vector<Need> needs() && { return std::move(needs_); }
 
@@ -82,10 +83,14 @@ std::string board_in_words(double length, double width) {
 /// What the drawer has no board for.
 void add_boards(const std::vector<Layout>& layouts, const Sawing& sawing, Basket& basket) {
     for (const auto& layout : layouts) {
-        if (layout.count() > 0)
-            basket.add_board(
+        if (layout.count() > 0) {
+            constexpr double much_less = 0.8;  // of a bar: worth asking for
+            const double metres = layout.metres(sawing.kerf);
+            auto& need = basket.add_board(
                 fmt::format("{}, {}", layout.stock, board_in_words(layout.bar, layout.is_sheet() ? layout.width : 0)),
-                layout.count(), layout.bought, layout.metres(sawing.kerf));
+                layout.count(), layout.bought, metres);
+            if (!layout.is_sheet() && layout.count() == 1 && metres < much_less * layout.bar) need.shortest = metres;
+        }
         for (const auto& piece : layout.too_large) {
             auto board = layout.bought;
             if (piece.width > 0) board.width = piece.width;
@@ -235,14 +240,25 @@ std::string time_in_words(const Cost& cost, double work, double ready_delivery) 
     return words + ".";
 }
 
+namespace {
+
+/// To a decimetre and no less: "0.8 m, cut to length".
+std::string cut_in_words(double metres) {
+    return fmt::format("{:.1f} m, cut to length", std::ceil(metres * 10 - 1e-6) / 10);
+}
+
+}  // namespace
+
 Table shopping_list(const std::vector<Need>& needs, const std::string& currency) {
     Table table{"Hardware and shopping list", {"what", "wanted", "in the drawer", "to buy", "for"}, {}, {}};
     for (const auto& need : needs) {
         std::string buy = need.to_buy() > 0 ? fmt::format("{:g}", need.to_buy()) : "";
         if (need.to_buy() > 0 && need.by_metre)
-            buy = fmt::format("{:.1f} m, cut to length", std::ceil(need.metres * 10 - 1e-6) / 10);
+            buy = cut_in_words(need.metres);
         else if (need.to_buy() > 0 && need.pack > 1)
             buy = fmt::format("{:g} packs of {:g}", need.packs(), need.pack);
+        else if (need.to_buy() > 0 && need.shortest > 0)
+            buy += ", or " + cut_in_words(need.shortest);
         if (const auto sum = need.cost(); sum && *sum > 0) buy += ", " + money(*sum, currency);
         if (need.to_buy() > 0 && need.salvaged) buy += ", from salvage";
         if (need.to_buy() > 0 && need.delivery > 0) buy += ", comes in " + days_in_words(need.delivery);

@@ -20,6 +20,7 @@ struct Need {
     std::optional<double> price = {};  ///< of a pack, in the workshop's currency
     double pack = 1;                   ///< pieces in a pack
     double metres = 0;                 ///< of a board or bar, cut to length in the shop; 0: not sold so [m]
+    double shortest = 0;               ///< of one bar or strip that does as well; 0: several, or a sheet [m]
     bool by_metre = false;             ///< the price is of `pack` metres
     bool salvaged = false;             ///< nothing is paid for it
     double delivery = 0;               ///< how long it takes to come [s]

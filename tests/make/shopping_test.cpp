@@ -76,6 +76,20 @@ TEST_CASE("what is larger than a board as it is sold is bought larger", "[make][
     CHECK(board->count == 1);
     REQUIRE(board->board);
     CHECK(board->board->width == Approx(0.904));
+    // One bar is enough for a short piece, and much less of it: 240 mm, twice 2 to trim, 3 for the saw.
+    const auto said = [](const rig::Rig& rig) {
+        const auto needs = make::needs_of(rig);
+        REQUIRE(needs);
+        for (const auto& row : make::shopping_list(*needs, "EUR").rows)
+            if (row[0].find("long") != std::string::npos) return row[3];
+        return std::string();
+    };
+    const auto arm = [](double length) {
+        return made("arm", {{"length", length}, {"held", 0.04}, {"material", std::string("spruce")}});
+    };
+    CHECK(said(arm(0.200)) == "1, or 0.3 m, cut to length");
+    CHECK(said(arm(1.800)) == "1, or 1.9 m, cut to length");
+    CHECK(said(arm(1.900)) == "1");  // most of a bar
     // An arm longer than a bar.
     const auto boom =
         make::needs_of(made("arm", {{"length", 3.0}, {"held", 0.1}, {"material", std::string("spruce")}}));
