@@ -107,6 +107,34 @@ TEST_CASE("a thin tube is marked as Roark's ring", "[families][tube_grip][publis
     CHECK(stress("collar") < 0.5 * stress("flat"));
 }
 
+TEST_CASE("a V jaw bends the tube's ring as forces on it do, by Roark", "[families][tube_grip][published]") {
+    const double t = 0.0015, mean = r - t / 2;
+    const auto stress = [&](double half_angle, const Wrench& w) {
+        const auto told =
+            report("tube_grip", grip_with(grip_with(grip("vee"), "wall", t), "half_angle", half_angle), w);
+        return std::pair{result(told, "tube_stress"), result(told, "clamping_force")};
+    };
+    // A half angle of 30 degrees: three like forces a third round apart, M = (1/2)(1/theta - cot theta) W R, theta = 60
+    // degrees (Roark, circular rings).
+    const auto [thirds, force] = stress(30 * degree, {});
+    const double m = 0.5 * (3 / pi - 1 / std::tan(pi / 3));
+    CHECK(thirds == relative(6 * m * force / L * mean / (t * t), 1e-4));
+    // Pushed aside, one flank bears F/(2 sin b) + Fy/(2 cos b), the other so much less; forces superpose (Roark): one
+    // at an angle phi bends by [(pi - phi) sin phi - 1 - cos(phi)/2] W R/(2 pi).
+    const auto bends = [](double phi) { return ((pi - phi) * std::sin(phi) - 1 - std::cos(phi) / 2) / (2 * pi); };
+    for (const double half_angle : {35 * degree, 60 * degree}) {
+        const double aside = 0.3 * force, between = pi - 2 * half_angle, to_pad = pi / 2 + half_angle,
+                     mean_flank = force / (2 * std::sin(half_angle)), more = aside / (2 * std::cos(half_angle)),
+                     a = mean_flank + more, b = mean_flank - more;
+        const double at_a = a * bends(0) + b * bends(between) + force * bends(to_pad),
+                     at_b = b * bends(0) + a * bends(between) + force * bends(to_pad),
+                     at_pad = force * bends(0) + (a + b) * bends(to_pad);
+        const double most = std::max({std::abs(at_a), std::abs(at_b), std::abs(at_pad)});
+        CAPTURE(half_angle, at_a, at_b, at_pad);
+        CHECK(stress(half_angle, {0, aside, 0, 0, 0, 0}).first == relative(6 * most / L * mean / (t * t), 1e-4));
+    }
+}
+
 TEST_CASE("a tube whose wall is more than a fifth of its radius is told to be thick", "[tube_grip]") {
     const auto told = [](double d, double wall) {
         return notes("tube_grip", grip_with(grip_with(grip("flat"), "diameter", d), "wall", wall))
