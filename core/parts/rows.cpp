@@ -1,5 +1,7 @@
 #include "parts/rows.h"
 
+#include <fmt/format.h>
+
 #include <cmath>
 
 #include "catalogue/material.h"
@@ -149,6 +151,20 @@ Status check_tight(const Values& values, std::string_view key) {
     const auto known = families::stock_value(*families::family_named("tube_grip"), "torque", text(values, key));
     if (known) return Done{};
     return known.problem().at(std::string(key));
+}
+
+namespace {
+
+constexpr double tenths = 1e4, rounding = 1e-6;  // of a millimetre, in a metre; of a tenth
+
+}  // namespace
+
+std::string mm_up(double length) {
+    return fmt::format("{:g} mm", std::ceil(length * tenths - rounding) / 10);
+}
+
+std::string mm_down(double length) {
+    return fmt::format("{:g} mm", std::floor(length * tenths + rounding) / 10);
 }
 
 Status check_hole(const Values& values) {

@@ -32,6 +32,11 @@ std::string bare_face(const Values& values, std::string_view key = "material");
 /// Major diameter of the thread that a row names [m]. Errors: a Problem at that row.
 Result<double> major_diameter(const Values& values, std::string_view key);
 
+/// A length as a remedy says it, to a tenth of a millimetre: no less than it, and no more. Who follows it is not
+/// refused again.
+std::string mm_up(double length);
+std::string mm_down(double length);
+
 /// Whether the hole through the middle of what has a length and a width is narrower than both.
 /// Errors  A Problem at the row `hole`.
 Status check_hole(const Values& values);

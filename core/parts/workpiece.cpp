@@ -7,6 +7,8 @@
 #include <limits>
 #include <numbers>
 
+#include "parts/rows.h"
+
 namespace clampet::parts {
 namespace {
 
@@ -75,10 +77,11 @@ Status check_bores(const Workpiece& piece) {
         if (is_beside)
             return Problem{"workpiece.hole_beside_it", "", fmt::format("{} runs out of “{}”.", said(bore), piece.name),
                            "Make the piece larger, or the hole smaller."};
-        if (bore.depth > (piece.is_round ? piece.width : piece.thickness) + 1e-9)
+        const double deepest = piece.is_round ? piece.width : piece.thickness;
+        if (bore.depth > deepest + 1e-9)
             return Problem{"workpiece.hole_too_deep", "",
                            fmt::format("{} is deeper than “{}” is thick.", said(bore), piece.name),
-                           fmt::format("Give at most {:.1f} mm.", piece.thickness * 1e3)};
+                           fmt::format("Give at most {}.", mm_down(deepest))};
         for (std::size_t k = 0; k < i; ++k) {
             const auto& other = piece.bores[k];
             const bool one_hole = (bore.at - other.at).norm() < 1e-6;  // a thread over a through hole

@@ -168,6 +168,9 @@ TEST_CASE("a slit goes through both sides of its tube", "[make][wrapped]") {
     const auto& tube = all.front();
     REQUIRE(tube.openings.size() == 2);
     CHECK(tube.openings[0][1].x() - tube.openings[0][0].x() == relative(0.200, 1e-9));
+    // From the tube's end on, which the saw runs out of.
+    const double end = std::max(std::abs(tube.openings[0][0].x()), std::abs(tube.openings[0][1].x()));
+    CHECK(end == relative(tube.length / 2, 1e-9));
     CHECK(tube.openings[0][2].y() - tube.openings[0][1].y() == relative(0.002, 1e-9));
     CHECK(std::abs(tube.openings[0][0].y() - tube.openings[1][0].y()) == relative(pi * tube.width / 2, 1e-6));
     CHECK_THAT(tube.note, Catch::Contains("slit 200 mm long, 2.0 mm wide"));

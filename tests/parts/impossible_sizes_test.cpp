@@ -1,5 +1,7 @@
 // Sizes that a part cannot have are refused at the row that says them; just beside them it is built.
 #include <catch2/catch.hpp>
+#include <cctype>
+#include <optional>
 #include <string>
 #include <vector>
 
@@ -204,7 +206,27 @@ const std::vector<Refused>& cases() {
 
 }  // namespace
 
+namespace {
+
+/// A length that a remedy says, just on its right side [m].
+std::optional<double> length_advised(const std::string& remedy) {
+    constexpr double hair = 1e-5;
+    for (const auto& [words, beside] :
+         {std::pair{"more than ", hair}, {"less than ", -hair}, {"at least ", 0}, {"at most ", 0}})
+        if (const auto at = remedy.find(words); at != remedy.npos) {
+            const std::string rest = remedy.substr(at + std::string(words).size());
+            std::size_t read = 0;
+            if (rest.empty() || !std::isdigit(static_cast<unsigned char>(rest[0]))) return std::nullopt;
+            const double number = std::stod(rest, &read);
+            if (rest.substr(read).starts_with(" mm")) return number / 1000 + beside;
+        }
+    return std::nullopt;
+}
+
+}  // namespace
+
 TEST_CASE("sizes that a part cannot have are refused where they are said", "[parts][input]") {
+    int advised = 0;
     for (const auto& c : cases()) {
         CAPTURE(c.kind, c.id, c.key);
         const auto* kind = parts::kind_named(c.kind);
@@ -218,5 +240,14 @@ TEST_CASE("sizes that a part cannot have are refused where they are said", "[par
         mended[c.key] = c.just_right;
         const auto body = parts::built(*kind, mended);
         if (!body) FAIL_CHECK(body.problem().sentence());
+        // Whoever does as the remedy says is not refused again.
+        if (const auto length = length_advised(refused.problem().remedy)) {
+            ++advised;
+            CAPTURE(refused.problem().remedy, *length);
+            mended[c.where] = *length;
+            const auto followed = parts::built(*kind, mended);
+            if (!followed) FAIL_CHECK(followed.problem().sentence());
+        }
     }
+    CHECK(advised > 5);
 }

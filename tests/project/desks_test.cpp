@@ -155,6 +155,14 @@ TEST_CASE("sizes of a stack are refused where they cannot be built", "[project][
         CHECK(desk.set_length(&StackDesign::screw_length, bad).problem().id == ProblemId("stack.impossible_length"));
         CHECK(desk.set_thickness(bad).problem().id == ProblemId("stack.item_without_thickness"));
     }
+    // A screw is a tenth of a millimetre at least, as the remedy says.
+    const auto short_one = desk.set_length(&StackDesign::screw_length, 0.99e-4);
+    REQUIRE_FALSE(short_one);
+    CHECK(short_one.problem().remedy == "Give from 0.1 mm to 500 mm.");
+    CHECK(desk.set_length(&StackDesign::screw_length, 1e-4));
+    CHECK(desk.set_length(&StackDesign::screw_length, 0.5));
+    desk.undo();
+    desk.undo();
     CHECK(desk.set_length(&StackDesign::plain_length, 0));  // no shank is one
     CHECK_FALSE(desk.set_length(&StackDesign::plain_length, -1e-9));
     CHECK_FALSE(desk.can_undo());

@@ -21,7 +21,7 @@ Result<Port> threaded(const Values& v, const End& end, Solids& solids) {
     const bool is_socket = text(v, end.key) == "socket";
     if (!(*thread < across + 1e-9) && is_socket)
         return Problem{"adapter.no_wall", "across", "Nothing is left round the thread.",
-                       fmt::format("Give more than {:.1f} mm.", *thread * 1000)};
+                       fmt::format("Give more than {}.", mm_up(*thread))};
     auto port = end_port(v, end.key, {.at = {0, 0, end.at}, .length = across, .surface = text(v, "surface")});
     if (!port) return port;
     const double long_as = is_socket ? std::min(body, number(v, end.key + "_depth")) : number(v, end.key + "_stud");

@@ -46,7 +46,7 @@ Result<Body> ball_plate(const Values& v) {
                        "Give less than the ball's diameter."};
     if (up - thick <= ball / 2)
         return Problem{"ball_head.plate_in_ball", "height", "The plate sits in the ball.",
-                       fmt::format("Give more than {:.1f} mm.", (ball / 2 + thick) * 1000)};
+                       fmt::format("Give more than {}.", mm_up(ball / 2 + thick))};
     if (const auto ok = check_hole(v); !ok) return ok.problem();
     const Stuff stuff = stuff_of(v);
     const double to = up - thick;

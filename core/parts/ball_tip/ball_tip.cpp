@@ -14,7 +14,7 @@ Result<Body> build(const Values& v) {
                        "Give less than the ball."};
     if (reach <= ball / 2 + thick)
         return Problem{"ball_tip.plate_in_ball", "reach", "The plate sits in the ball.",
-                       fmt::format("Give more than {:.0f} mm.", 1000 * (ball / 2 + thick))};
+                       fmt::format("Give more than {}.", mm_up(ball / 2 + thick))};
     const Stuff stuff = stuff_of(v);
     Solids solids;
     add_ball_on_stem(solids, ball, stem, reach - thick, stuff, density);

@@ -17,7 +17,7 @@ Result<Body> build(const Values& v) {
                        "Exchange them, or choose a smaller one inside, for example 1/4-20 UNC."};
     if (thick > 0 && flange < *outer)
         return Problem{"bush.flange_too_small", "flange", "The flange is smaller than the thread.",
-                       fmt::format("Give at least {:.1f} mm, or a thickness of 0 for none.", *outer * 1000)};
+                       fmt::format("Give at least {}, or a thickness of 0 for none.", mm_up(*outer))};
     Solids solids;
     const double density = density_of(v);
     solids.add(cylinder({0, 0, -length / 2}, *outer, length, Vector::UnitZ(), stuff_of(v)), density);

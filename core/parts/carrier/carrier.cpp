@@ -46,10 +46,10 @@ Result<Body> plates(const Values& v) {
     if (!thread) return thread.problem();
     if (across <= rod)
         return Problem{"plate_carrier.narrower_than_rod", "across", "The plates are no wider than their rod.",
-                       fmt::format("Give more than {:.1f} mm.", rod * 1000)};
+                       fmt::format("Give more than {}.", mm_up(rod))};
     if (count * thick > length)
         return Problem{"plate_carrier.rod_too_short", "length", "The plates are thicker together than the rod is long.",
-                       fmt::format("Give at least {:.0f} mm.", count * thick * 1000)};
+                       fmt::format("Give at least {}.", mm_up(count * thick))};
     Solids solids;
     solids.piece("rod");
     solids.add(cylinder({0, 0, length / 2}, rod, length, Vector::UnitZ(), Stuff::metal), steel_density);

@@ -13,7 +13,7 @@ Result<Body> build(const Values& v) {
         return Problem{"cart.bar_below_shelf", "bar_height", "The push bar lies below the shelf.", "Give more."};
     if (shelf - thick <= 2 * wheel)
         return Problem{"cart.shelf_in_wheels", "shelf", "The shelf lies in the wheels.",
-                       fmt::format("Give more than {:.0f} mm.", 1000 * (2 * wheel + thick))};
+                       fmt::format("Give more than {}.", mm_up(2 * wheel + thick))};
     const double a = length / 2 - 2 * wheel, b = width / 2 - wheel;
     if (!(a > 0 && b > 0))
         return Problem{"cart.wheels_meet", "wheel", "The wheels meet in the middle.", "Give less, or a longer cart."};

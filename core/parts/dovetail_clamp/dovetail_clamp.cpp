@@ -20,7 +20,7 @@ Result<Body> build(const Values& v) {
     const double under = height / std::tan(number(v, "flank_angle"));  // each flank leans in by so much
     if (2 * under >= width)
         return Problem{"dovetail_clamp.jaws_meet", "height", "The jaws meet above the plate.",
-                       fmt::format("Give less than {:.1f} mm, or a steeper flank.", 1000 * height * width / 2 / under)};
+                       fmt::format("Give less than {}, or a steeper flank.", mm_down(height * width / 2 / under))};
     solids.piece("base");
     solids.add(box({0, 0, base / 2}, {length, wide, base}, stuff), density);
     for (const double side : {1.0, -1.0}) {

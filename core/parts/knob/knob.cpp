@@ -52,7 +52,7 @@ Result<Body> build(const Values& v) {
     if (!thread) return thread.problem();
     if (boss < *thread)
         return Problem{"knob.boss_too_small", "boss", "The boss is narrower than its thread.",
-                       fmt::format("Give more than {:.1f} mm.", *thread * 1000)};
+                       fmt::format("Give more than {}.", mm_up(*thread))};
     if (boss > across)
         return Problem{"knob.boss_too_wide", "boss", "The boss is wider than the knob.",
                        "Give less than its diameter."};
@@ -70,7 +70,7 @@ Result<Body> build(const Values& v) {
                        "Give more than that."};
     if (nut.corners() >= across)
         return Problem{"knob.too_small_for_nut", "diameter", "The nut’s corners stand out of the knob.",
-                       fmt::format("Give more than {:.1f} mm.", nut.corners() * 1000)};
+                       fmt::format("Give more than {}.", mm_up(nut.corners()))};
     const double left = outside - nut.height;
     solids.cut(nut_pocket(nut, outside));
     solids.take(nut.area() * nut.height, {0, 0, outside - nut.height / 2}, density);

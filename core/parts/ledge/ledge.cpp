@@ -13,7 +13,7 @@ Result<Body> build(const Values& v) {
     const double foot = -length / 2 + deep;  // where its lower back edge stands, behind the lip
     if (foot + behind + deep > length / 2)
         return Problem{"ledge.rest_off_board", "rest_behind", "The rest stands behind the board's end.",
-                       fmt::format("Give at most {:.0f} mm, or a longer board.", 1000 * (length - 2 * deep))};
+                       fmt::format("Give at most {}, or a longer board.", mm_down(length - 2 * deep))};
     const Stuff stuff = stuff_of(v);
     Solids solids;
     solids.piece("board");

@@ -14,7 +14,7 @@ Result<Body> build(const Values& v) {
     if (const auto ok = check_tight(v); !ok) return ok.problem();
     if (face > wide + 1e-9)
         return Problem{"link.face_wider_than_board", "face", "The friction face is wider than the board.",
-                       fmt::format("Give at most {:.0f} mm.", wide * 1000)};
+                       fmt::format("Give at most {}.", mm_down(wide))};
     Solids solids;
     solids.add(box({length / 2, 0, 0}, {length + wide, thick, wide}, stuff_of(v)), density);
     for (const double x : {0.0, length})

@@ -22,9 +22,8 @@ Result<Body> build(const Values& v) {
     if (text(v, "held_as") == "dovetail") {
         const double under = thick / std::tan(number(v, "flank_angle"));
         if (2 * under >= width)
-            return Problem{
-                "plate.flanks_meet", "thickness", "The flanks meet below the plate’s top.",
-                fmt::format("Give less than {:.1f} mm, or a steeper flank.", 1000 * thick * width / 2 / under)};
+            return Problem{"plate.flanks_meet", "thickness", "The flanks meet below the plate’s top.",
+                           fmt::format("Give less than {}, or a steeper flank.", mm_down(thick * width / 2 / under))};
         board.kind = ShapeKind::prism;
         board.axis = Vector::UnitX();
         board.length = length;

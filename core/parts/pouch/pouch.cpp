@@ -25,7 +25,7 @@ Result<Body> flange(const Values& v) {
     if (neck <= *thread || neck >= diameter)
         return Problem{"cloth_flange.neck_does_not_fit", "neck",
                        "The barrel is no wider than its thread, or wider than its flange.",
-                       fmt::format("Give more than {:.1f} mm and less than the flange.", *thread * 1000)};
+                       fmt::format("Give more than {} and less than the flange.", mm_up(*thread))};
     const double density = density_of(v);
     Solids solids;
     solids.add_bought(cylinder({0, 0, washer / 2}, diameter, washer, Vector::UnitZ(), Stuff::rubber), rubber_density,

@@ -16,7 +16,7 @@ Result<Body> build(const Values& v) {
         return Problem{"slot_clamp.slot_too_narrow", "slot",
                        fmt::format("A slot of {:.1f} mm does not go over {:.1f} mm and two pads of {:.1f} mm.",
                                    slot * 1000, on * 1000, pad * 1000),
-                       fmt::format("Give at least {:.1f} mm.", 1000 * (on + 2 * pad))};
+                       fmt::format("Give at least {}.", mm_up(on + 2 * pad))};
     const double density = density_of(v), top = pad + wall, bottom = pad - slot;
     const Stuff stuff = stuff_of(v);
     Solids solids;

@@ -26,7 +26,7 @@ Result<Body> plates(const Values& v) {
     if (const auto ok = check_tight(v); !ok) return ok.problem();
     if (span + *screw >= width)
         return Problem{"strap_plates.bolts_miss", "span", "The bolts miss the plates.",
-                       fmt::format("Give less than {:.0f} mm, or wider plates.", 1000 * (width - *screw))};
+                       fmt::format("Give less than {}, or wider plates.", mm_down(width - *screw))};
     const double density = density_of(v);
     const Stuff stuff = stuff_of(v);
     const int bolts = static_cast<int>(number(v, "bolts")), a_side = std::max(1, bolts / 2);

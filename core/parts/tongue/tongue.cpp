@@ -14,7 +14,7 @@ Result<Body> build(const Values& v) {
                  hole = number(v, "hole"), density = density_of(v);
     if (reach <= face / 2 + plate)
         return Problem{"tongue.plate_in_pivot", "reach", "The plate runs into the pivot's face.",
-                       fmt::format("Give more than {:.0f} mm.", 1000 * (face / 2 + plate))};
+                       fmt::format("Give more than {}.", mm_up(face / 2 + plate))};
     const Stuff stuff = stuff_of(v);
     Solids solids;
     solids.piece("tongue");

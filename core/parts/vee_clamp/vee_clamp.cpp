@@ -21,13 +21,13 @@ Result<UpperJaw> vee(const Values& v) {
         return Problem{"vee_clamp.socket_in_vee", "height",
                        fmt::format("The socket runs into the V, whose bottom lies {:.1f} mm above the tube's middle.",
                                    bottom * 1000),
-                       fmt::format("Give at least {:.1f} mm.", (bottom + depth) * 1000)};
+                       fmt::format("Give at least {}.", mm_up(bottom + depth))};
     if (2 * mouth >= width)
         return Problem{"vee_clamp.vee_too_wide", "width", "The V is wider than the jaw.",
-                       fmt::format("Give more than {:.0f} mm, or a shorter flank.", 2000 * mouth)};
+                       fmt::format("Give more than {}, or a shorter flank.", mm_up(2 * mouth))};
     if (!(r * std::cos(half) < flank * std::sin(half)))
         return Problem{"vee_clamp.flank_too_short", "flank", "The tube touches beyond the end of the flanks.",
-                       fmt::format("Give more than {:.1f} mm.", 1000 * r / std::tan(half))};
+                       fmt::format("Give more than {}.", mm_up(r / std::tan(half)))};
     // A thicker tube touches beyond the end of the flanks.
     const double most = 2 * flank * std::tan(half);
     return UpperJaw{{{-width / 2, lips},
@@ -47,7 +47,7 @@ Result<UpperJaw> flat(const Values& v) {
     if (r + depth > top)
         return Problem{"flat_jaws.socket_in_tube", "height",
                        fmt::format("The socket comes out on the tube, {:.1f} mm above its middle.", r * 1000),
-                       fmt::format("Give at least {:.1f} mm.", (r + depth) * 1000)};
+                       fmt::format("Give at least {}.", mm_up(r + depth))};
     const auto screw = major_diameter(v, "screw");
     if (!screw) return screw.problem();
     return UpperJaw{{{-width / 2, r}, {width / 2, r}, {width / 2, top}, {-width / 2, top}},
@@ -69,10 +69,10 @@ Result<Body> build(const Values& v, Result<UpperJaw> (*upper)(const Values&)) {
     const double lips = lies->lips;
     if (apart / 2 - *screw / 2 < r)
         return Problem{"vee_clamp.screws_in_tube", "screws_apart", "The screws run into the tube.",
-                       fmt::format("Give more than {:.0f} mm.", 1000 * (2 * r + *screw))};
+                       fmt::format("Give more than {}.", mm_up(2 * r + *screw))};
     if (apart + *screw >= width)
         return Problem{"vee_clamp.screws_miss_jaw", "screws_apart", "The screws miss the jaw.",
-                       fmt::format("Give less than {:.0f} mm.", 1000 * (width - *screw))};
+                       fmt::format("Give less than {}.", mm_down(width - *screw))};
     Shape jaw;
     jaw.kind = ShapeKind::prism;
     jaw.axis = Vector::UnitX();

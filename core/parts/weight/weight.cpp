@@ -10,7 +10,7 @@ Result<Body> build(const Values& v) {
                  hangs = number(v, "hangs");
     if (across <= rod)
         return Problem{"weight.narrower_than_rod", "across", "The weight is no wider than its rod.",
-                       fmt::format("Give more than {:.1f} mm.", rod * 1000)};
+                       fmt::format("Give more than {}.", mm_up(rod))};
     Solids solids;
     solids.add_weighed(cylinder({0, 0, -hangs}, across, length, Vector::UnitX(), Stuff::metal), number(v, "mass"));
     // The collar, weighed with it.

@@ -15,7 +15,7 @@ Result<Body> build(const Values& v) {
     if (const auto ok = check_tight(v); !ok) return ok.problem();
     if (height <= base + face / 2)
         return Problem{"yoke.pivot_in_base", "height", "The face of the pivot runs into the base.",
-                       fmt::format("Give more than {:.0f} mm.", 1000 * (base + face / 2))};
+                       fmt::format("Give more than {}.", mm_up(base + face / 2))};
     const bool two = text(v, "lap") == "yoke";
     const Stuff stuff = stuff_of(v);
     Solids solids;

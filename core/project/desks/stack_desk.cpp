@@ -96,7 +96,8 @@ Status StackDesk::set_length(double StackDesign::*number, double length, Gesture
     const double least = number == &StackDesign::plain_length || number == &StackDesign::sink ? 0 : shortest;
     if (!(length >= least && length <= longest))
         return Problem{"stack.impossible_length", "length", "This length cannot be built.",
-                       "Give at most 500 mm, not below 0."};
+                       fmt::format("Give from {} to {}.", quantity::format(least, quantity::Dimension::length),
+                                   quantity::format(longest, quantity::Dimension::length))};
     auto next = design_;
     next.*number = length;
     change(std::move(next), gesture);
