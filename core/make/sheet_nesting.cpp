@@ -121,6 +121,12 @@ double reach_of(const std::vector<Laid>& sheet, const std::vector<Cut>& cuts) {
     return reach;
 }
 
+double width_of(const std::vector<Laid>& sheet, const std::vector<Cut>& cuts) {
+    double width = 0;
+    for (const auto& l : sheet) width = std::max(width, l.y + (l.is_turned ? cuts[l.cut].length : cuts[l.cut].width));
+    return width;
+}
+
 NestedSheets nest_on_sheets(const std::vector<Cut>& cuts, double length, double width, double kerf) {
     NestedSheets nested;
     std::vector<std::size_t> order;

@@ -20,6 +20,8 @@ struct Laid {
 };
 /// How far along a sheet it is used [m].
 double reach_of(const std::vector<Laid>& sheet, const std::vector<Cut>& cuts);
+/// How far across it is used [m].
+double width_of(const std::vector<Laid>& sheet, const std::vector<Cut>& cuts);
 struct NestedSheets {
     std::vector<std::vector<Laid>> sheets;
     std::vector<std::size_t> too_large;  ///< for any sheet: on none

@@ -80,16 +80,30 @@ std::string board_in_words(double length, double width) {
                      : said + " long";
 }
 
+/// Of one bar or sheet that little is taken of: how much of it would do.
+void say_what_would_do(Need& need, const Layout& layout, const Sawing& sawing) {
+    constexpr double much_less = 0.8;  // worth asking for
+    if (layout.count() != 1) return;
+    if (!layout.is_sheet()) {
+        if (need.metres < much_less * layout.bar) need.shortest = need.metres;
+        return;
+    }
+    const auto& sheet = layout.sheets.sheets.front();
+    const double length = reach_of(sheet, layout.cuts) + sawing.kerf,
+                 width = std::min(layout.width, width_of(sheet, layout.cuts) + sawing.kerf);
+    if (length * width > much_less * layout.bar * layout.width) return;
+    need.shortest = length;
+    need.narrowest = width;
+}
+
 /// What the drawer has no board for.
 void add_boards(const std::vector<Layout>& layouts, const Sawing& sawing, Basket& basket) {
     for (const auto& layout : layouts) {
         if (layout.count() > 0) {
-            constexpr double much_less = 0.8;  // of a bar: worth asking for
-            const double metres = layout.metres(sawing.kerf);
             auto& need = basket.add_board(
                 fmt::format("{}, {}", layout.stock, board_in_words(layout.bar, layout.is_sheet() ? layout.width : 0)),
-                layout.count(), layout.bought, metres);
-            if (!layout.is_sheet() && layout.count() == 1 && metres < much_less * layout.bar) need.shortest = metres;
+                layout.count(), layout.bought, layout.metres(sawing.kerf));
+            say_what_would_do(need, layout, sawing);
         }
         for (const auto& piece : layout.too_large) {
             auto board = layout.bought;
@@ -242,6 +256,11 @@ std::string time_in_words(const Cost& cost, double work, double ready_delivery) 
 
 namespace {
 
+/// To a millimetre and no less [m].
+double whole_mm(double length) {
+    return std::ceil(length * 1000 - 1e-6) / 1000;
+}
+
 /// To a decimetre and no less: "0.8 m, cut to length".
 std::string cut_in_words(double metres) {
     return fmt::format("{:.1f} m, cut to length", std::ceil(metres * 10 - 1e-6) / 10);
@@ -258,7 +277,9 @@ Table shopping_list(const std::vector<Need>& needs, const std::string& currency)
         else if (need.to_buy() > 0 && need.pack > 1)
             buy = fmt::format("{:g} packs of {:g}", need.packs(), need.pack);
         else if (need.to_buy() > 0 && need.shortest > 0)
-            buy += ", or " + cut_in_words(need.shortest);
+            buy += ", or " + (need.narrowest > 0
+                                  ? "an offcut of " + board_in_words(whole_mm(need.shortest), whole_mm(need.narrowest))
+                                  : cut_in_words(need.shortest));
         if (const auto sum = need.cost(); sum && *sum > 0) buy += ", " + money(*sum, currency);
         if (need.to_buy() > 0 && need.salvaged) buy += ", from salvage";
         if (need.to_buy() > 0 && need.delivery > 0) buy += ", comes in " + days_in_words(need.delivery);

@@ -20,7 +20,8 @@ struct Need {
     std::optional<double> price = {};  ///< of a pack, in the workshop's currency
     double pack = 1;                   ///< pieces in a pack
     double metres = 0;                 ///< of a board or bar, cut to length in the shop; 0: not sold so [m]
-    double shortest = 0;               ///< of one bar or strip that does as well; 0: several, or a sheet [m]
+    double shortest = 0;               ///< of one bar, strip or sheet that does as well; 0: all of it is wanted [m]
+    double narrowest = 0;              ///< of such a sheet, its width [m]
     bool by_metre = false;             ///< the price is of `pack` metres
     bool salvaged = false;             ///< nothing is paid for it
     double delivery = 0;               ///< how long it takes to come [s]

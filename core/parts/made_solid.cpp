@@ -373,11 +373,29 @@ bool are_alike(const std::vector<Vector2d>& a, const std::vector<Vector2d>& b) {
                       [](const Vector2d& p, const Vector2d& q) { return (p - q).norm() < 1e-9; });
 }
 
+/// Whether one outline is the other turned over, from whichever corner on.
+bool is_turned_over(const std::vector<Vector2d>& a, const std::vector<Vector2d>& b) {
+    if (a.size() != b.size() || a.empty()) return false;
+    std::vector<Vector2d> over(a.rbegin(), a.rend());
+    for (auto& p : over) p.y() = -p.y();
+    for (std::size_t first = 0; first < over.size(); ++first) {
+        if (are_alike(over, b)) return true;
+        std::rotate(over.begin(), over.begin() + 1, over.end());
+    }
+    return false;
+}
+
+bool is_bored(const Workpiece& piece) {
+    return !(piece.bores.empty() && piece.openings.empty() && piece.edges.empty());
+}
+
+/// What is sawn and bored alike; a board that is not bored may lie with either face up.
 bool are_alike(const Workpiece& a, const Workpiece& b) {
-    return a.name == b.name && a.material == b.material && std::abs(a.length - b.length) < 1e-9 &&
-           std::abs(a.width - b.width) < 1e-9 && std::abs(a.thickness - b.thickness) < 1e-9 &&
-           are_alike(a.outline, b.outline) && a.bores == b.bores && a.wall == b.wall && a.openings == b.openings &&
-           a.edges == b.edges;
+    if (a.name != b.name || a.material != b.material || std::abs(a.length - b.length) > 1e-9 ||
+        std::abs(a.width - b.width) > 1e-9 || std::abs(a.thickness - b.thickness) > 1e-9 || a.wall != b.wall)
+        return false;
+    if (!is_bored(a) && !is_bored(b) && !a.is_round && is_turned_over(a.outline, b.outline)) return true;
+    return are_alike(a.outline, b.outline) && a.bores == b.bores && a.openings == b.openings && a.edges == b.edges;
 }
 
 }  // namespace

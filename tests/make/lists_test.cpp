@@ -7,6 +7,7 @@
 #include "make/export.h"
 #include "make/pieces_of.h"
 #include "make/template_sheet.h"
+#include "parts/made_solid.h"
 #include "parts/part_kind.h"
 #include "project/starting_points.h"
 
@@ -133,6 +134,37 @@ TEST_CASE("an arm is bored where it is held, for a screw through it and for a th
     CHECK(std::abs(bar.bores[0].at.y() - bar.bores[1].at.y()) == absolute(M_PI * 0.03, 1e-9));
 }
 
+TEST_CASE("a board and the same turned over are one piece twice, unless it is bored", "[make][pieces]") {
+    // A wedge's two cheeks: one slopes to the left, the other to the right.
+    const auto seat = pieces("wedge_seat");
+    const auto is_cheek = [](const Workpiece& p) { return p.name == "cheek"; };
+    CHECK(std::count_if(seat.begin(), seat.end(), is_cheek) == 1);
+    CHECK(std::find_if(seat.begin(), seat.end(), is_cheek)->count == 2);
+    const auto cheek = [](double side, bool is_bored) {
+        parts::MadeSolid solid;
+        solid.name = "cheek";
+        solid.material = "beech";
+        parts::Shape prism;
+        prism.kind = parts::ShapeKind::prism;
+        prism.axis = Eigen::Vector3d::UnitZ();
+        prism.length = 0.01;
+        prism.profile = {{-0.03, side * 0.01}, {0.03, side * 0.01}, {0.03, side * 0.02}, {-0.03, side * 0.03}};
+        solid.joined = {prism};
+        parts::Shape hole;
+        hole.kind = parts::ShapeKind::cylinder;
+        hole.at = {-0.02, side * 0.016, 0};
+        hole.diameter = 0.004;
+        hole.length = 0.02;
+        if (is_bored) solid.cut = {hole};
+        return solid;
+    };
+    for (const bool is_bored : {false, true}) {
+        parts::Body body;
+        body.made = {cheek(1, is_bored), cheek(-1, is_bored)};
+        CHECK(parts::sawn_from(body).size() == (is_bored ? 2 : 1));
+    }
+}
+
 TEST_CASE("a hole that runs out of its piece is a problem of the part", "[make][pieces]") {
     Workpiece piece;
     piece.name = "plate";
@@ -247,8 +279,6 @@ TEST_CASE("kinds without sheets of their own have the pieces that their bodies a
     REQUIRE(jaws.size() == 2);
     CHECK(jaws[0].outline.size() == 7);
     CHECK(jaws[1].bores.size() == 2);
-    const auto seat = pieces("wedge_seat");
-    CHECK(std::count_if(seat.begin(), seat.end(), [](const Workpiece& p) { return p.name == "cheek"; }) == 2);
     // Turned: one bar as wide as the widest.
     const auto knob = pieces("knob");
     REQUIRE(knob.size() == 1);

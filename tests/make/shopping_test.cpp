@@ -90,6 +90,15 @@ TEST_CASE("what is larger than a board as it is sold is bought larger", "[make][
     CHECK(said(arm(0.200)) == "1, or 0.3 m, cut to length");
     CHECK(said(arm(1.800)) == "1, or 1.9 m, cut to length");
     CHECK(said(arm(1.900)) == "1");  // most of a bar
+    // A sheet for one block of 70 x 48 mm: 2 mm to trim on each side, and the saw's 3 mm.
+    const auto block = make::needs_of(made(
+        "block", {{"material", std::string("birch plywood")}, {"length", 0.07}, {"width", 0.048}, {"height", 0.018}}));
+    REQUIRE(block);
+    const auto list = make::shopping_list(*block, "EUR");
+    const auto sheet = std::find_if(list.rows.begin(), list.rows.end(),
+                                    [](const auto& row) { return row[0] == "birch plywood 18 mm, 2400 mm × 600 mm"; });
+    REQUIRE(sheet != list.rows.end());
+    CHECK((*sheet)[3] == "1, or an offcut of 77 mm × 55 mm");
     // An arm longer than a bar.
     const auto boom =
         make::needs_of(made("arm", {{"length", 3.0}, {"held", 0.1}, {"material", std::string("spruce")}}));
