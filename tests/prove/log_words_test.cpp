@@ -60,7 +60,7 @@ TEST_CASE("a test's picture shows where the scale is hooked and which way it is 
     const auto rig = project::demo_rig();
     const auto plain = make::picture_of(rig);
     const rig::Vector at(0.1, 0, 0.05);
-    const auto seam = rig::Placed(rig).world_from_interface("ball").translation();
+    const rig::Vector seam = rig::Placed(rig).world_from_interface("ball").translation();
     const auto ahead = prove::picture_of(rig, "ball", at, rig::Vector::UnitX());
     // An arrow along the pull from where the hook is.
     REQUIRE(count_of<drawing::Arrow>(ahead) == count_of<drawing::Arrow>(plain) + 1);
