@@ -63,7 +63,7 @@ TEST_CASE("files that are no rig are refused by every command that reads one", "
     const std::string whole{std::istreambuf_iterator<char>(in), {}};
     write(folder / "cut.clampet.json", whole.substr(0, whole.size() / 3));
     write(folder / "empty.clampet.json", "");
-    write(folder / "picture.clampet.json", std::string("\x89PNG\r\n\x1a\n\0\0\0\rIHDR", 20));
+    write(folder / "picture.clampet.json", std::string("\x89PNG\r\n\x1a\n\0\0\0\rIHDR", 16));
     write(folder / "list.clampet.json", "[1, 2, 3]");
     write(folder / "another.clampet.json", R"({"shopping": ["milk", "bread"]})");
     struct Case {
