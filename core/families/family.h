@@ -153,6 +153,12 @@ struct TypicalLoad {
     double push = 15;                         ///< of a hand [N]
 };
 
+/// What is bought to join two parts: as it stands on the shopping list.
+struct Fastener {
+    std::string what;  ///< "1/4-20 UNC screw, 12.7 mm"
+    int count = 1;
+};
+
 class Family {
  public:
     virtual ~Family() = default;
@@ -168,6 +174,9 @@ class Family {
     virtual std::span<const StockUse> own_stock() const { return {}; }
     /// The kinds of ports that it joins; the first that fits two ports fills its inputs from them.
     virtual std::span<const Mating> matings() const { return {}; }
+    /// What is bought for it beside the parts that it joins: the screw through a plate, the nut on a stud. Complete,
+    /// bounded values; `mating`: how its ports meet, none where they say nothing of it.
+    virtual std::vector<Fastener> fasteners(const Values&, const Mating*) const { return {}; }
     /// How its payload side can be set, and what lies between the ports. Complete, bounded values.
     virtual Motion motion(const Values&) const { return {}; }
     /// Whether it can stand with its axes at these positions; its own stops, within those of each axis.

@@ -29,7 +29,7 @@ Tables read() {
     for (const auto& row : json.at("operations"))
         work.operations.push_back({row.at("key"), row.at("verb"), row.at("minutes").get<double>() * a_minute,
                                    row.at("per"), row.at("attempts"), row.at("tools"), row.at("caution"),
-                                   row.at("source")});
+                                   row.at("source"), row.value("section_mm2", 0.0) * 1e-6});
     for (const auto& row : json.at("joinings"))
         work.joinings.push_back({row.at("family"), row.at("verb"), row.at("onto"), row.at("tools"),
                                  row.at("sets_friction"), row.at("source")});

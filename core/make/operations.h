@@ -15,6 +15,7 @@ struct Operation {
     std::vector<std::string> tools;
     std::string caution;  ///< empty where there is none beyond care
     std::string source;
+    double section = 0;  ///< what is sawn through in that time, where the work is counted by it [m^2]; 0: it is not
 };
 /// Of that key, which is there.
 const Operation& operation(std::string_view key);

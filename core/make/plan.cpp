@@ -9,6 +9,7 @@
 
 #include "catalogue/material.h"
 #include "make/layers.h"
+#include "make/wood_screws.h"
 #include "parts/made_solid.h"
 #include "parts/part_kind.h"
 #include "parts/solids.h"
@@ -33,7 +34,7 @@ std::string pieces_in_words(std::size_t count) {
 struct Counts {
     std::size_t pieces = 0, sawn = 0, metal = 0, turned = 0, holes = 0, taps = 0, inserts = 0, heat_set = 0,
                 openings = 0, slits = 0, bevelled = 0, prints = 0;
-    bool is_glued = false, is_wood = false, is_bar = false;
+    bool is_glued = false, is_riveted = false, is_wood = false, is_bar = false;
     double printed_mass = 0;  ///< solid [kg]
     double hacksawn = 0;      ///< of metal, in what a hacksaw is counted by
 };
@@ -59,9 +60,8 @@ void count(const Workpiece& piece, Counts& n) {
     n.pieces += piece.count;
     const bool turned = piece.note.starts_with("turned");
     if (is_metal(piece.material) && !turned) {
-        constexpr double at_once = 500e-6;  // of section, as the hacksaw's row says [m^2]
         n.metal += piece.count;
-        n.hacksawn += piece.count * std::max(1.0, section_of(piece) / at_once);
+        n.hacksawn += piece.count * std::max(1.0, section_of(piece) / operation("saw_metal").section);
     } else {
         (turned ? n.turned : n.sawn) += piece.count;
     }
@@ -69,8 +69,9 @@ void count(const Workpiece& piece, Counts& n) {
     if (!piece.outline.empty()) n.bevelled += piece.count;
     if (bored_of(piece) > 0) n.holes += piece.count;
     n.is_wood = n.is_wood || is_wood(piece.material);
-    n.is_bar = n.is_bar || piece.is_round;
+    n.is_bar = n.is_bar || (piece.is_round && !is_of_sheets(piece));
     n.is_glued = n.is_glued || piece.note.find("glued") != std::string::npos;
+    n.is_riveted = n.is_riveted || rivets_of(piece) > 0;
     const auto count_bore = [&](const parts::Bore& bore) {
         if (piece.is_round && bore.from_the_back && bore.depth == 0) return;  // where another one comes out
         n.holes += piece.count;
@@ -115,7 +116,8 @@ class Planner {
         if (n.pieces == 0 && n.prints == 0 && !body->made.empty())
             add(part.id, "shape", fmt::format("Shape {} by its solid, or have it shaped", part.name), 1);
         join_up(part, n);
-        fit(part, body->bought);
+        fit(part, body->bought, parts::PutOn::when_made);
+        bought_[part.id] = body->bought;
         ready_[part.id] = last_;
         return Done{};
     }
@@ -252,14 +254,17 @@ class Planner {
     }
 
     void join_up(const rig::Part& part, const Counts& n) {
-        if (n.pieces + n.prints > 1 || n.is_glued) {
+        if (n.pieces + n.prints > 1 || n.is_glued || n.is_riveted) {
             auto& fit = add(part.id, "dry_fit", fmt::format("Put {} together dry", part.name), 1);
             fit.gate =
                 n.is_glued
                     ? "Go if both diagonals are alike and it stands flat; else a shim or a new piece before any glue."
-                    : "Go if it closes on what it is for; else file or shim before it is finished.";
+                : n.is_riveted ? "Go if both diagonals are alike and it stands flat; else a shim or a new piece before "
+                                 "it is fixed."
+                               : "Go if it closes on what it is for; else file or shim before it is finished.";
         }
         if (n.is_glued) glue(part, fmt::format("Glue and clamp {}", part.name), 1);
+        if (n.is_riveted) add(part.id, "rivet", fmt::format("Screw or rivet {}", part.name), 1);
         if (n.is_wood) coat(part);
         if (n.inserts > 0)
             add(part.id, "insert",
@@ -268,11 +273,11 @@ class Planner {
                 n.inserts);
     }
 
-    /// Feet, pads, knobs and rods; its screws go in where it is joined.
-    void fit(const rig::Part& part, const std::vector<parts::Bought>& bought) {
+    /// Feet, pads, knobs and rods while it is made; its screws go in where it is joined, ballast on when it stands.
+    void fit(const rig::Part& part, const std::vector<parts::Bought>& bought, parts::PutOn when) {
         std::vector<std::pair<std::string, std::size_t>> things;
         for (const auto& one : bought) {
-            if (one.length > 0) continue;
+            if (one.put_on != when) continue;
             const auto like =
                 std::find_if(things.begin(), things.end(), [&](const auto& t) { return t.first == one.what; });
             if (like != things.end())
@@ -287,7 +292,9 @@ class Planner {
             said.push_back(times == 1 ? what : fmt::format("{} × {}", times, what));
             count += times;
         }
-        add(part.id, "fit", fmt::format("Fit to {}: {}", part.name, fmt::join(said, ", ")), count);
+        const bool is_load = when == parts::PutOn::when_it_stands;
+        add(part.id, "fit", fmt::format("{} {}: {}", is_load ? "Put on" : "Fit to", part.name, fmt::join(said, ", ")),
+            count, is_load ? "/stands" : "");
     }
 
     void coat(const rig::Part& part) {
@@ -315,8 +322,12 @@ class Planner {
         };
         const auto again = "/" + seam.id;
         const Joining* how = nullptr;
-        for (const auto& element : seam.elements)
-            if (!how) how = row_named(joinings(), element.family, &Joining::family);
+        bool sets_friction = false;
+        for (const auto& element : seam.elements) {
+            const auto* of_it = row_named(joinings(), element.family, &Joining::family);
+            if (!how) how = of_it;
+            sets_friction = sets_friction || (of_it && of_it->sets_friction);
+        }
         auto& step = add("", "assemble",
                          fmt::format("{} {} {} {}", how ? how->verb : "Join", name(seam.payload),
                                      how ? how->onto : "to", name(seam.support)),
@@ -327,10 +338,15 @@ class Planner {
                 step.waiting = row_named(glues(), work_.glue, &GlueTimes::name)->full;
                 step.waits_for = "glue or tape";
             }
-        if (how && how->sets_friction) {
+        if (sets_friction) {
             auto& friction = add(
                 "", "friction", fmt::format("Set {}: loose enough to move, tight enough to stay", seam.name), 1, again);
             friction.gate = "Go if it stays where it is put with the payload’s weight on it.";
+        }
+        const auto* stands = rig.part(seam.payload.part);
+        if (const auto known = bought_.find(seam.payload.part); stands && known != bought_.end()) {
+            fit(*stands, known->second, parts::PutOn::when_it_stands);
+            bought_.erase(known);
         }
         ready_[seam.support.part] = last_;
         ready_[seam.payload.part] = last_;
@@ -342,6 +358,7 @@ class Planner {
     std::vector<std::size_t> last_;
     std::map<std::string, std::vector<std::size_t>, std::less<>>
         ready_;  ///< by part: what must be done before it is joined
+    std::map<std::string, std::vector<parts::Bought>, std::less<>> bought_;  ///< by part, until it stands
     std::set<std::string, std::less<>> told_;
 };
 

@@ -12,6 +12,7 @@
 #include "parts/part_kind.h"
 #include "parts/solids.h"
 #include "quantity/format.h"
+#include "rig/in_force.h"
 
 namespace clampet::make {
 namespace {
@@ -64,6 +65,26 @@ void add_made(const rig::Part& part, const parts::Body& body, Basket& basket) {
     for (const auto& thread : body.made.front().threads)
         if (const auto hole = parts::thread_hole(thread.thread, body.made.front().stuff); hole.insert)
             basket.add(hole.insert->name + " insert", "insert", 1, part.name);
+}
+
+/// What joins a part that is made to another one: of two that are there, it is there too.
+void add_fasteners(const rig::Rig& rig, Basket& basket) {
+    const auto is_made = [&](const rig::PortName& port) {
+        const auto* part = rig.part(port.part);
+        return part && part->origin == parts::Origin::make;
+    };
+    for (const auto& seam : rig.interfaces) {
+        if (!is_made(seam.support) && !is_made(seam.payload)) continue;
+        for (const auto& one : rig::fasteners_of(rig, seam)) basket.add(one.what, "fastener", one.count, seam.name);
+    }
+}
+
+/// What is of metal, or of a sheet of plastic, is fixed by rivets or small screws.
+void add_rivets(const Made& made, Basket& basket) {
+    for (const auto& part : made.parts)
+        for (const auto& piece : part.pieces)
+            if (const auto count = rivets_of(piece); count > 0)
+                basket.add("blind rivet Ø4 mm, or M4 screw with its nut", "screw", count, part.name);
 }
 
 void add_wood_screws(const Made& made, Basket& basket) {
@@ -197,7 +218,9 @@ Result<std::vector<Need>> needs_of(const rig::Rig& rig, const Work& work, const 
         if (part.origin != parts::Origin::make || !kind) continue;
         if (const auto body = parts::built(*kind, part.values)) add_made(part, *body, basket);
     }
+    add_fasteners(rig, basket);
     add_wood_screws(*made, basket);
+    add_rivets(*made, basket);
     add_boards(layouts_of(*made, sawing, workshop), sawing, basket);
     add_consumables(*plan, work, basket);
     auto needs = std::move(basket).needs();
@@ -288,6 +311,8 @@ Table shopping_list(const std::vector<Need>& needs, const std::string& currency)
                               fmt::format("{}", fmt::join(need.parts, ", "))});
     }
     table.notes.push_back("A washer under every head and nut on wood; screws at least so long, as they are sold.");
+    if (std::any_of(needs.begin(), needs.end(), [](const Need& n) { return n.kind == "fastener"; }))
+        table.notes.push_back("Those for a seam just so long: a longer one bottoms, or comes out on the other side.");
     return table;
 }
 

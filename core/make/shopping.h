@@ -13,7 +13,7 @@ namespace clampet::make {
 /// What has to be had: a part that is bought, a screw, a board, a tin.
 struct Need {
     std::string what;                  ///< "M8 × 60 screw", "birch plywood 18 mm, strip of 60 mm, 2.40 m long"
-    std::string kind;                  ///< "part", "screw", "insert", "board", "consumable", "other"
+    std::string kind;                  ///< "part", "screw", "fastener" of a seam, "insert", "board", "consumable", "other"
     double count = 1;                  ///< pieces
     std::vector<std::string> parts;    ///< of the rig that want it, by name
     double owned = 0;                  ///< in the drawer, of those that are wanted
@@ -36,9 +36,9 @@ struct Need {
     std::optional<double> used_cost() const;
 };
 
-/// Meaning  Parts that are bought, screws and pads of the parts that are made, inserts and nuts of their threads,
-/// boards
-///          and bars of the cut list, glue, finish and paper; the drawer first. Prices are the workshop's own.
+/// Meaning  Parts that are bought; of the parts that are made screws with what turns them, pads, ballast, inserts and
+///          nuts of their threads; what joins them to others; boards and bars of the cut list, glue, finish and paper;
+///          the drawer first. Prices are the workshop's own.
 /// Errors   As plan_of().
 Result<std::vector<Need>> needs_of(const rig::Rig& rig, const Work& work = {}, const Sawing& sawing = {},
                                    const inventory::Workshop* workshop = nullptr);

@@ -22,10 +22,16 @@ const catalogue::StockRow* row_named(std::string_view name) {
     return nullptr;
 }
 
+/// So many hold a piece and all that are like it: an end over its width, an edge over its length.
+unsigned along_joint(const parts::Workpiece& piece) {
+    const double joint = piece.note.find("end") != std::string::npos ? piece.width : piece.length;
+    return std::clamp(static_cast<unsigned>(std::lround(joint / to_a_screw)), 2u, 8u) * piece.count;
+}
+
 }  // namespace
 
 std::optional<WoodScrews> wood_screws_of(const MadePart& part, const parts::Workpiece& piece) {
-    if (piece.note.find("glued and screwed") == std::string::npos || piece.stuff != parts::Stuff::wood)
+    if (piece.stuff != parts::Stuff::wood || piece.note.find(parts::fixed_how(piece.stuff)) == std::string::npos)
         return std::nullopt;
     double thinnest = blank_of(piece).thickness;
     for (const auto& other : part.pieces)
@@ -41,10 +47,12 @@ std::optional<WoodScrews> wood_screws_of(const MadePart& part, const parts::Work
             length = inches * quantity::inch;
             break;
         }
-    // An end is screwed over its width, an edge over its length.
-    const double joint = piece.note.find("end") != std::string::npos ? piece.width : piece.length;
-    const unsigned each = std::clamp(static_cast<unsigned>(std::lround(joint / to_a_screw)), 2u, 8u);
-    return WoodScrews{row, length, each * piece.count};
+    return WoodScrews{row, length, along_joint(piece)};
+}
+
+unsigned rivets_of(const parts::Workpiece& piece) {
+    const bool is_fixed = piece.note.find(parts::fixed_how(piece.stuff)) != std::string::npos;
+    return is_fixed && piece.stuff != parts::Stuff::wood ? along_joint(piece) : 0;
 }
 
 std::string name_of(const WoodScrews& screws) {

@@ -16,6 +16,9 @@ struct WoodScrews {
 ///          times the thinnest board, as sold; one to 60 mm of the joint, two at least. Nothing of other pieces.
 /// Source   Common practice.
 std::optional<WoodScrews> wood_screws_of(const MadePart& part, const parts::Workpiece& piece);
+/// Rivets or small screws of a piece that is not of wood and fixed for good: as many as wood screws would be; 0 where
+/// it is not fixed so. Source  Common practice.
+unsigned rivets_of(const parts::Workpiece& piece);
 /// "#8 wood screw, 38 mm".
 std::string name_of(const WoodScrews& screws);
 /// Its pilot in a material, by how hard that is, and the hole through the first board [m].

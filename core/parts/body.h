@@ -119,10 +119,13 @@ struct Sink {
     double hole{};  ///< diameter of the hole [m]
     double head{};  ///< of the head, on the surface [m]
 };
+/// When what is bought is put on: while its part is made, when that is joined to another, or when it stands.
+enum class PutOn { when_made, when_joined, when_it_stands };
 /// What is bought for a part beside what is made of it.
 struct Bought {
     std::string what;   ///< "M8 screw", "rubber pad 50 × 20 × 3 mm"
     double length = 0;  ///< of a screw, under its head at least [m]; 0: as it is said
+    PutOn put_on = PutOn::when_made;
 };
 /// A piece of a part as it is made, in the part's frame: what is joined, and what is cut out of that.
 struct MadeSolid {

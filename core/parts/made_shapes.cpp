@@ -28,12 +28,29 @@ double HalfCollar::lug() const {
     return std::max(0.8 * wall, 0.6 * screw) + collar_gap / 2;
 }
 
-void add_collar_screws(Solids& solids, const HalfCollar& h, const std::string& thread) {
+void add_collar_screws(Solids& solids, const HalfCollar& h, const Values& values) {
     const Vector across = h.along.cross(Vector::UnitZ());
-    for (const double side : {1.0, -1.0})
+    for (const double side : {1.0, -1.0}) {
         solids.add_screw(cylinder(h.at + side * h.screw_at() * across, h.screw, 2 * h.lug() + h.screw, Vector::UnitZ(),
                                   Stuff::metal),
-                         thread);
+                         text(values, "screw"));
+        buy_knob_or_nut(solids, values);
+    }
+}
+
+void add_slit(Solids& solids, const SlitSocket& s, const Values& values) {
+    constexpr double kerf = 0.003;
+    const auto screw = major_diameter(values, "screw");
+    if (!screw) return;
+    const double density = density_of(values), hole = 1.1 * *screw, out = (s.bore + s.wall) / 2,
+                 middle = s.from + s.depth / 2, outside = s.bore / 2 + s.wall;
+    const Stuff stuff = stuff_of(values);
+    solids.cut(box({outside / 2, 0, middle}, {outside, kerf, s.depth}, stuff));
+    solids.take(kerf * s.depth * s.wall, {out, 0, middle}, density);
+    if (hole < s.wall) solids.drill(cylinder({out, 0, middle}, hole, s.across, Vector::UnitY(), stuff), density);
+    solids.add_screw(cylinder({out, 0, middle}, *screw, s.across + *screw, Vector::UnitY(), Stuff::metal),
+                     text(values, "screw"));
+    buy_knob_or_nut(solids, values);
 }
 
 void add_half_collar(Solids& solids, const HalfCollar& h, Stuff stuff, double density) {

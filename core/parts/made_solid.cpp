@@ -250,7 +250,7 @@ struct RoundBar {
     double round(const Vector& way) const { return radius() * std::atan2(way.dot(lies.out), way.dot(lies.across)); }
 };
 
-/// Holes across a bar, through its axis: where they go in and come out again.
+/// Holes across a bar, through its axis or beside it: where they go in and come out again.
 void bore_round(Lies& lies, const MadeSolid& made) {
     const RoundBar bar{lies};
     for (const auto& hole : holes_of(made)) {
@@ -265,19 +265,23 @@ void bore_round(Lies& lies, const MadeSolid& made) {
                 fmt::format("{}{} thread or insert, {:.0f} mm deep, in its end", lies.piece.note.empty() ? "" : "; ",
                             hole.thread, (hole.to - hole.from).norm() * 1e3);
         const double from = (hole.from - foot).dot(way), to = (hole.to - foot).dot(way);
-        if (std::abs(way.dot(lies.along)) > 1e-9 || (hole.from - foot - from * way).norm() > 1e-6) continue;
-        if (std::abs(x) > lies.piece.length / 2) continue;
-        const double skin = bar.radius() - 1e-6;
+        if (std::abs(way.dot(lies.along)) > 1e-9 || std::abs(x) > lies.piece.length / 2) continue;
+        const Vector beside = hole.from - foot - from * way;
+        const double half = half_chord(lies.piece.width, beside.norm()), skin = half - 1e-6;
         const bool enters = from < -skin && to > -skin, comes_out = to > skin && from < skin;
-        if (!enters && !comes_out) continue;
-        Bore bore{{x, bar.round(enters ? Vector(-way) : way)}, hole.diameter};
+        if (half <= 0 || (!enters && !comes_out)) continue;
+        Bore bore{{x, bar.round(beside + (enters ? -half : half) * way)}, hole.diameter};
         bore.thread = hole.thread;
         if (!hole.thread.empty()) bore.made_for = BoreFor::thread;
-        if (!(enters && comes_out)) bore.depth = enters ? to + bar.radius() : bar.radius() - from;
+        if (!(enters && comes_out)) bore.depth = enters ? to + half : half - from;
+        if (beside.norm() > 1e-6)
+            lies.piece.note += fmt::format("{}hole of {:.1f} mm across it, {:.1f} mm beside its axis",
+                                           lies.piece.note.empty() ? "" : "; ", hole.diameter * 1e3,
+                                           beside.norm() * 1e3);
         if (const auto* sink = sink_at(made, hole)) bore.sink = sink->head;
         lies.piece.bores.push_back(bore);
         if (!(enters && comes_out)) continue;
-        bore.at.y() = bar.round(way);
+        bore.at.y() = bar.round(beside + half * way);
         bore.from_the_back = true;  // it comes out there
         lies.piece.bores.push_back(std::move(bore));
     }
@@ -431,7 +435,7 @@ std::vector<Workpiece> sawn_from(const Body& body) {
         lies->piece.name = made.name;
         lies->piece.material = made.material;
         lies->piece.stuff = made.stuff;
-        if (made.is_glued) lies->piece.note = "glued and screwed to what it stands on";
+        if (made.is_glued) lies->piece.note = fmt::format("{} to what it stands on", fixed_how(made.stuff));
         bore_it(*lies, made);
         const auto like = std::find_if(pieces.begin(), pieces.end(),
                                        [&](const Workpiece& other) { return are_alike(other, lies->piece); });

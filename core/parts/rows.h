@@ -83,8 +83,15 @@ struct HalfCollar {
 /// Between both halves stays free, to draw them together [m]; common practice.
 inline constexpr double collar_gap = 0.002;
 void add_half_collar(Solids& solids, const HalfCollar& half, Stuff stuff, double density);
-/// Its two screws, through the lugs of both halves.
-void add_collar_screws(Solids& solids, const HalfCollar& half, const std::string& thread);
+/// Its two screws, through the lugs of both halves, with what they are turned by; rows screw and tight.
+void add_collar_screws(Solids& solids, const HalfCollar& half, const Values& values);
+/// A socket round z that is slit on one side and drawn together by a screw across the slit; rows screw and tight.
+struct SlitSocket {
+    double from = 0, depth = 0;  ///< its bottom, and how deep it is [m]
+    double bore = 0, wall = 0;   ///< [m]
+    double across = 0;           ///< of what it is in, where the screw goes through [m]
+};
+void add_slit(Solids& solids, const SlitSocket& socket, const Values& values);
 
 /// What a lever or a latch sweeps about its hub: part of a disc about z, from one angle to another, at most half of it.
 Shape swing(const Vector& hub, double radius, double from, double to, double height);
@@ -109,10 +116,18 @@ void fit_end(Values& values, const std::string& key, const Port& neighbour);
 /// A size of a port, as it says it; nothing where it does not.
 std::optional<double> size_of(const Port& port, std::string_view key);
 
+/// "ballast of 15 kg: sandbags or plates".
+std::string ballast_in_words(double mass);
+
 /// How tight its screw is, by feel and tool: "snug, star knob, Ø32".
 families::Parameter tight_row(std::string standard, std::string help = "By feel and by what is turned.");
 /// Errors  A Problem at the row, where nothing of that name is known.
 Status check_tight(const Values& values, std::string_view key = "tight");
+/// Onto the shopping list, what is turned to tighten its screw and stays on that: a star knob, a wing nut. Of a tool
+/// nothing is bought. `screw`: the row of its thread.
+void buy_knob(Solids& solids, const Values& values, std::string_view screw = "screw");
+/// The same for a bolt that comes through: where a tool turns it, it takes a nut.
+void buy_knob_or_nut(Solids& solids, const Values& values, std::string_view screw = "screw");
 
 /// A kind that is its texts, its rows and one function.
 class SimpleKind : public PartKind {

@@ -285,11 +285,19 @@ void Solids::add_bought(Shape shape, double density, std::string what) {
 
 void Solids::add_screw(const Shape& shank, const std::string& thread) {
     add_bought(shank, steel_density);
-    list_.push_back({thread + " screw", shank.length});
+    buy_screw(thread, shank.length);
 }
 
-void Solids::add_weighed(Shape shape, double mass, std::string what) {
-    if (!what.empty()) list_.push_back({std::move(what), 0});
+void Solids::buy_screw(const std::string& thread, double length) {
+    list_.push_back({thread + " screw", length, PutOn::when_joined});
+}
+
+void Solids::buy(std::string what, PutOn put_on) {
+    list_.push_back({std::move(what), 0, put_on});
+}
+
+void Solids::add_weighed(Shape shape, double mass, std::string what, PutOn put_on) {
+    if (!what.empty()) buy(std::move(what), put_on);
     mass_ += mass;
     bought_ += mass;
     moment_ += mass * centroid_of(shape);
@@ -351,7 +359,8 @@ void Solids::stud_of(const Port& port, const Vector& into, const MadeSolid& piec
     if (piece.stuff != Stuff::wood && piece.stuff != Stuff::plastic) return;
     while (depth > 0.001 && !holds(in, port.at + depth * into)) depth -= 0.0005;  // through, where it is no thicker
     const auto designation = std::get<std::string>(port.sizes.at("designation"));
-    list_.push_back({fmt::format("{} threaded rod, {:.0f} mm", designation, std::ceil((depth + stands_out) * 1e3)), 0});
+    buy(fmt::format("{} threaded rod, {:.0f} mm", designation, std::ceil((depth + stands_out) * 1e3)),
+        PutOn::when_made);
     // Where the hole would leave next to nothing about it, the rod is cast or glued in as one with the part.
     constexpr double wall = 0.001;
     const double out = thread_hole(designation, piece.stuff).diameter / 2 + wall;

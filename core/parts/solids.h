@@ -64,7 +64,10 @@ class Solids {
     /// A screw or bolt, bought: its shank, of steel.
     void add_screw(const Shape& shank, const std::string& thread);
     /// Bought, as a thing that has been weighed [kg].
-    void add_weighed(Shape shape, double mass, std::string what = {});
+    void add_weighed(Shape shape, double mass, std::string what = {}, PutOn put_on = PutOn::when_made);
+    /// On the shopping list only: it is weighed and drawn with something else, or too light for that.
+    void buy(std::string what, PutOn put_on = PutOn::when_joined);
+    void buy_screw(const std::string& thread, double length);
     /// A hole or bore through what was added: takes its mass away and is not drawn.
     void drill(const Shape& hole, double density);
     /// Lets the head of a screw into what was added, flush, where a hole goes in at `at`.

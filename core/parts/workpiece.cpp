@@ -62,6 +62,10 @@ std::optional<Vector2d> seen_at(const Workpiece& piece, const Vector2d& at) {
     return Vector2d(at.x(), r * std::sin(angle));
 }
 
+std::string_view fixed_how(Stuff stuff) {
+    return stuff == Stuff::wood ? "glued and screwed" : "screwed or riveted";
+}
+
 Status check_bores(const Workpiece& piece) {
     const auto outline = outline_of(piece);
     const auto said = [](const Bore& bore) {

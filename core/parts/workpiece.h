@@ -55,6 +55,8 @@ struct Workpiece {
     bool is_wrapped() const { return is_round && (!bores.empty() || !openings.empty() || !outline.empty()); }
 };
 
+/// How a piece is fixed to another one for good: "glued and screwed" where it is of wood, else "screwed or riveted".
+std::string_view fixed_how(Stuff stuff);
 /// Whether a point lies inside an outline, by counting edges; corners in either sense.
 bool is_inside(const std::vector<Eigen::Vector2d>& outline, const Eigen::Vector2d& point);
 /// The corners of its marked face, the rectangle's where it has no outline of its own; of a bar unrolled.

@@ -352,4 +352,20 @@ Interface in_force(const Rig& rig, const Interface& interface, const Placed* pla
     return all;
 }
 
+std::vector<families::Fastener> fasteners_of(const Rig& rig, const Interface& interface) {
+    const auto* below = rig.part(interface.support.part);
+    const auto* above = rig.part(interface.payload.part);
+    const auto* support = below ? below->port(interface.support.port) : nullptr;
+    const auto* payload = above ? above->port(interface.payload.port) : nullptr;
+    if (!support || !payload) return {};
+    std::vector<families::Fastener> all;
+    for (const auto& element : in_force(rig, interface).elements) {
+        const auto* family = families::family_named(element.family);
+        if (!family) continue;
+        for (auto& one : family->fasteners(shape_values(element), mating_of(*family, *support, *payload)))
+            all.push_back(std::move(one));
+    }
+    return all;
+}
+
 }  // namespace clampet::rig

@@ -35,6 +35,9 @@ Interface in_force(const Rig& rig, const Interface& interface, const Placed* pla
 /// Whether another element brings its force: it has been aged where it comes from, and nothing of it is lost twice.
 bool is_force_brought(const Element& element);
 
+/// What is bought to join the two parts of an interface, of all that is at work in it.
+std::vector<families::Fastener> fasteners_of(const Rig& rig, const Interface& interface);
+
 /// The mating of a family that two ports fit; nothing where it says nothing of them.
 const families::Mating* mating_of(const families::Family& family, const Port& support, const Port& payload);
 

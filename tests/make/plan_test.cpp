@@ -77,6 +77,10 @@ std::size_t index_of(const Plan& plan, const std::string& key) {
     return 0;
 }
 
+bool has_step(const Plan& plan, const std::string& key) {
+    return std::any_of(plan.steps.begin(), plan.steps.end(), [&](const auto& s) { return s.key == key; });
+}
+
 /// All that must be ready before it, however far back.
 std::set<std::size_t> before(const Plan& plan, std::size_t of) {
     std::set<std::size_t> all;
@@ -277,14 +281,11 @@ TEST_CASE("metal is sawn by its section and filed, wood is sawn and sanded", "[m
     CHECK(saw(narrow).hands_on == relative(6 * 60 * 1.1, 1e-9));
     CHECK(saw(wide).tools.front() == "hacksaw");
     CHECK(wide.steps[index_of(wide, "block/file")].what == "File the edges of block");
-    const auto none = [](const Plan& plan, const std::string& key) {
-        return std::none_of(plan.steps.begin(), plan.steps.end(), [&](const auto& s) { return s.key == key; });
-    };
-    CHECK(none(wide, "block/sand"));
-    CHECK(none(wide, "block/saw"));
+    CHECK_FALSE(has_step(wide, "block/sand"));
+    CHECK_FALSE(has_step(wide, "block/saw"));
     const auto wood = plan_of(of_parts({{"block", {{"material", std::string("beech")}}}}));
-    CHECK(none(wood, "block/saw_metal"));
-    CHECK(none(wood, "block/file"));
+    CHECK_FALSE(has_step(wood, "block/saw_metal"));
+    CHECK_FALSE(has_step(wood, "block/file"));
     CHECK(wood.steps[index_of(wood, "block/saw")].tools.front() == "saw");
     // A tube is its wall: 25 x 2 are 145 mm^2, and a hacksaw is through it as soon as through any piece.
     const auto tube = plan_of(of_parts({{"tube", {{"diameter", 0.060}, {"wall", 0.004}}}}));
@@ -301,6 +302,31 @@ TEST_CASE("what is bought for a part is fitted to it, like things counted", "[ma
     // Screws go in where it is joined.
     const auto yoke = plan_of(of_parts({{"yoke", {}}}));
     CHECK(yoke.steps[index_of(yoke, "yoke/fit")].what.find("screw") == std::string::npos);
+}
+
+TEST_CASE("ballast is put on when the base stands, and nothing is joined to it before", "[make][plan]") {
+    const auto plan = plan_of(*project::starting_rig("k05"));
+    const auto load = index_of(plan, "base/fit/stands");
+    CHECK(plan.steps[load].what == "Put on Base with ballast: ballast of 25 kg: sandbags or plates");
+    CHECK(before(plan, load).contains(index_of(plan, "rig/assemble/stand")));
+    CHECK(before(plan, index_of(plan, "rig/assemble/post-in-base")).contains(load));
+    // While it is made its feet are fitted, and the counterweight is put together of what is bought for it.
+    CHECK(plan.steps[index_of(plan, "base/fit")].what == "Fit to Base with ballast: 4 × rubber foot Ø30 mm");
+    CHECK(plan.steps[index_of(plan, "weight/fit")].what.find("2.5 kg with the collar") != std::string::npos);
+    // Knobs and nuts go on with their screws, where it is joined.
+    CHECK_FALSE(has_step(plan, "pair/fit"));
+}
+
+TEST_CASE("pieces of metal are riveted, those of wood glued", "[make][plan]") {
+    const auto metal = plan_of(of_parts({{"yoke", {{"material", std::string("aluminium 6061-T6")}}}})),
+               wood = plan_of(of_parts({{"yoke", {}}}));
+    CHECK_FALSE(has_step(metal, "yoke/glue"));
+    CHECK_FALSE(has_step(wood, "yoke/rivet"));
+    const auto rivet = index_of(metal, "yoke/rivet");
+    CHECK(metal.steps[rivet].waiting == 0);
+    CHECK(before(metal, rivet).contains(index_of(metal, "yoke/dry_fit")));
+    CHECK(metal.steps[index_of(metal, "yoke/dry_fit")].gate.find("glue") == std::string::npos);
+    CHECK(wood.steps[index_of(wood, "yoke/dry_fit")].gate.find("glue") != std::string::npos);
 }
 
 TEST_CASE("each seam is joined as its family is", "[make][plan]") {

@@ -8,6 +8,7 @@
 #include <memory>
 #include <numbers>
 
+#include "catalogue/stock.h"
 #include "families/shared/formula_joint.h"
 #include "families/shared/meeting.h"
 #include "families/shared/parameter_rows.h"
@@ -351,6 +352,31 @@ Values near_its_rim(const Meeting& meeting) {
     return {{"plate_length", length}, {"plate_width", width}, {"positions", points_text(at)}};
 }
 
+/// The screw as it is sold: by its gauge, or by its shank where none is so thick.
+std::string called(const Values& v) {
+    const bool is_lag = text(v, "screw_kind") == "lag";
+    const double shank = number(v, "screw_shank");
+    constexpr double as_good_as = 1e-4;  // from one gauge to the next there are 0.33 mm
+    for (const auto* row : catalogue::stock_group(is_lag ? "lag" : "wood screw"))
+        if (std::abs(row->size("shank") - shank) < as_good_as) return row->name;
+    return fmt::format("{} of {}", is_lag ? "lag screw" : "wood screw", quantity::mm(shank));
+}
+
+class FastenerGroup : public FormulaFamily {
+ public:
+    using FormulaFamily::FormulaFamily;
+    std::vector<Fastener> fasteners(const Values& v, const Mating*) const override {
+        const auto points = read_points(text(v, "positions"), "positions");
+        if (!points) return {};
+        const int count = static_cast<int>(points->size());
+        if (text(v, "kind") == "wood_screws")
+            return {{fmt::format("{}, {}", called(v),
+                                 quantity::mm(number(v, "side_thickness") + number(v, "screw_in_wood"))),
+                     count}};
+        return {{text(v, "kind") == "preloaded" ? "bolt with its nut and washers" : "screw or pin", count}};
+    }
+};
+
 }  // namespace
 }  // namespace of_fastener_group
 
@@ -358,7 +384,7 @@ const Family& fastener_group() {
     using namespace of_fastener_group;
     const auto tight = [](Parameter p) { return shown_for(std::move(p), "kind", {"preloaded"}); };
     const auto screwed = [](Parameter p) { return shown_for(std::move(p), "kind", {"wood_screws"}); };
-    static const FormulaFamily family(
+    static const FastenerGroup family(
         "fastener_group", "Group of screws or bolts",
         "Several screws, pins or bolts in one plate: which one is loaded most, and does it hold?",
         {

@@ -161,6 +161,14 @@ class ThreadFamily : public Family {
             {"material", "The faces it presses, of", {{"kept", "retention"}}, {}, {}, "faces"}};
         return uses;
     }
+    std::vector<Fastener> fasteners(const Values& v, const Mating* mating) const override {
+        const auto& screw = text(v, "screw");
+        const auto thread = catalogue::thread_named(screw);
+        if (mating && mating->support == PortKind::face && thread)
+            return {{fmt::format("{} × {} screw", screw, sold_as(*thread, number(v, "screw_length")))}};
+        if (mating && mating->payload == PortKind::face) return {{screw + " nut"}};
+        return {};
+    }
     Result<std::shared_ptr<const Joint>> join(const Values& v) const override;
 };
 

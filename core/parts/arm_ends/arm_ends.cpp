@@ -299,7 +299,7 @@ std::vector<Workpiece> tip_pieces(const Values& v) {
     auto block = piece_of(v, "far end", number(v, "length"), number(v, "width"), height);
     if (hole > 0) block.bores.push_back({Eigen::Vector2d::Zero(), hole});
     for (auto& bore : end_bores(v, "top", Eigen::Vector2d::Zero(), height)) block.bores.push_back(std::move(bore));
-    block.note = "glued and screwed under or on the arm’s end, or one with it";
+    block.note = fmt::format("{} under or on the arm’s end, or one with it", fixed_how(block.stuff));
     return {std::move(block)};
 }
 

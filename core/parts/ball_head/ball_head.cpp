@@ -26,6 +26,8 @@ Result<Body> cup(const Values& v) {
         steel_density);
     solids.add_bought(cylinder({-(d / 2 + reach + knob / 2 - 0.003), 0, at}, knob, knob, Vector::UnitX(), Stuff::wood),
                       hardwood_density);
+    solids.buy_screw(text(v, "screw"), reach);
+    buy_knob(solids, v);
     solids.keep_free(fingers_round({-(d / 2 + reach + knob / 2 - 0.003), 0, at}, knob, knob, -Vector::UnitX()));
     Port below = male ? male_thread("below", Vector::Zero(), text(v, "thread"), number(v, "stud"), text(v, "face"))
                       : female_thread("below", Vector::Zero(), text(v, "thread"), number(v, "depth"), text(v, "face"));

@@ -1,4 +1,5 @@
 #include "parts/rows.h"
+#include "quantity/format.h"
 
 namespace clampet::parts {
 namespace of_carrier {
@@ -54,6 +55,9 @@ Result<Body> plates(const Values& v) {
     solids.piece("rod");
     solids.add(cylinder({0, 0, length / 2}, rod, length, Vector::UnitZ(), Stuff::metal), steel_density);
     const double stack = count * thick;
+    for (int i = 0; i < static_cast<int>(count); ++i)
+        solids.buy(fmt::format("weight plate of {}", quantity::format(number(v, "plate"), quantity::Dimension::mass)),
+                   PutOn::when_made);
     if (count > 0)
         solids.add_weighed(cylinder({0, 0, length - stack / 2}, across, stack, Vector::UnitZ(), Stuff::metal),
                            count * number(v, "plate"));

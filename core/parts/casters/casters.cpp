@@ -36,9 +36,12 @@ Result<Body> build(const Values& v) {
     solids.glued("socket");
     solids.add(cylinder({0, 0, under + thick + deep / 2}, outside, deep, Vector::UnitZ(), stuff), density);
     solids.drill(cylinder({0, 0, under + thick + deep / 2}, bore, deep, Vector::UnitZ(), stuff), density);
-    if (number(v, "ballast") > 0)
-        solids.add_weighed(box({0, 0, under + thick + 0.02}, {0.6 * length, 0.6 * width, 0.04}, Stuff::rubber),
-                           number(v, "ballast"));
+    add_slit(solids,
+             {under + thick, deep, bore, number(v, "wall"), 2 * half_chord(outside, (bore + number(v, "wall")) / 2)},
+             v);
+    if (const double ballast = number(v, "ballast"); ballast > 0)
+        solids.add_weighed(box({0, 0, under + thick + 0.02}, {0.6 * length, 0.6 * width, 0.04}, Stuff::rubber), ballast,
+                           ballast_in_words(ballast), PutOn::when_it_stands);
     Port feet{"feet", families::PortKind::feet};
     feet.sizes = {{"layout", "rectangle"}, {"length", 2 * a}, {"width", 2 * b}, {"on", text(v, "on")}};
     if (rolls) feet.sizes["wheel"] = wheel, feet.sizes["trail"] = number(v, "trail");

@@ -22,7 +22,7 @@ Result<Body> build(const Values& v) {
     half.flat = 0;
     solids.piece("lower half");
     add_half_collar(solids, half, stuff, density);
-    add_collar_screws(solids, half, text(v, "screw"));
+    add_collar_screws(solids, half, v);
     Port grip{"collar", families::PortKind::jaw};
     grip.sizes = {{"form", "collar"}, {"length", length}, {"screw", text(v, "screw")}, {"tight", text(v, "tight")}};
     grip.surface = text(v, "surface");

@@ -37,6 +37,8 @@ Result<Body> build(const Values& v) {
                          {side * width / 2, 0}};
         solids.add(std::move(flank), density);
     }
+    // Through both jaws, under the plate.
+    solids.buy_screw(text(v, "screw"), wide + *screw);
     const double knob = number(v, "knob");
     if (knob > 0) {
         const Vector at(0, -(wide / 2 + 0.008), base);

@@ -23,6 +23,7 @@ Result<Body> build(const Values& v) {
     solids.add(box({length / 2 + wall / 2, 0, -(on + 0.012) / 2}, {wall, width, on + 0.012 + 2 * wall}, stuff),
                density);
     solids.add_screw(cylinder({0, 0, -on - 0.012}, *screw, 0.024, Vector::UnitZ(), Stuff::metal), text(v, "screw"));
+    buy_knob(solids, v);
     solids.thread({0, 0, -on - 0.012 - wall}, Vector::UnitZ(), wall, text(v, "screw"));
     const double out = length / 2 + wall;
     add_cup(solids, {{out + ball / 2, 0, 0}, Vector::UnitX(), ball, opening, 1.25 * ball, 0}, stuff, density);

@@ -15,7 +15,8 @@ Result<Body> build(const Values& v) {
     solids.add(cylinder({0, 0, length / 2}, d, length, Vector::UnitZ(), stuff_of(v)), density_of(v));
     if (grip > 0)
         solids.add_bought(cylinder({0, 0, length - grip / 2}, 1.6 * d, grip, Vector::UnitZ(), Stuff::rubber),
-                          rubber_density * (1.6 * 1.6 - 1) / (1.6 * 1.6));
+                          rubber_density * (1.6 * 1.6 - 1) / (1.6 * 1.6),
+                          fmt::format("rubber grip for Ø{:.0f} mm, {:.0f} mm long", d * 1000, grip * 1000));
     solids.keep_free(
         fingers_round({0, 0, length - std::max(grip, 0.08) / 2}, 1.6 * d, std::max(grip, 0.08), Vector::UnitZ()));
     Port stud = male_thread("stud", Vector::Zero(), text(v, "thread"), number(v, "stud"), text(v, "surface"));

@@ -44,6 +44,7 @@ Result<Body> lower(const Values& v) {
     const double pin = number(v, "pin");
     solids.add_screw(cylinder(Vector::Zero(), pin, number(v, "width") + 0.006, Vector::UnitY(), Stuff::metal),
                      text(v, "screw"));
+    buy_knob_or_nut(solids, v);
     pivot.sizes["lap"] = std::string("yoke");
     pivot.sizes["thickness"] = number(v, "width") / 4;
     pivot.sizes["screw"] = text(v, "screw");

@@ -19,6 +19,10 @@ Result<Body> build(const Values& v) {
     solids.add(box({length / 2, 0, 0}, {length + wide, thick, wide}, stuff_of(v)), density);
     for (const double x : {0.0, length})
         solids.drill(cylinder({x, 0, 0}, *screw * 1.05, thick, Vector::UnitY(), stuff_of(v)), density);
+    // The far bolt goes through the next link too, which is taken to be as thick.
+    solids.add_screw(cylinder({length, thick / 2, 0}, *screw, 2 * thick + 0.02, Vector::UnitY(), Stuff::metal),
+                     text(v, "screw"));
+    buy_knob_or_nut(solids, v);
     const auto pivot = [&](std::string id, const Vector& at) {
         Port port{std::move(id), families::PortKind::pivot, at, Vector::UnitY(), Vector::UnitX()};
         port.sizes = {{"outer", face}, {"inner", *screw * 1.05}, {"thickness", thick}};

@@ -33,8 +33,8 @@ Result<Body> build(const Values& v) {
     add_half_collar(solids, cap(lower), stuff, density);
     solids.piece("upper cap");
     add_half_collar(solids, cap(upper), stuff, density);
-    add_collar_screws(solids, lower, text(v, "screw"));
-    add_collar_screws(solids, upper, text(v, "screw"));
+    add_collar_screws(solids, lower, v);
+    add_collar_screws(solids, upper, v);
     const auto jaw = [&](std::string id, const Vector& at, const Vector& along) {
         Port port{std::move(id), families::PortKind::jaw, at, Vector::UnitZ(), along};
         port.sizes = {{"form", "collar"}, {"length", length}, {"screw", text(v, "screw")}, {"tight", text(v, "tight")}};

@@ -11,21 +11,21 @@ Result<Body> build(const Values& v) {
     const double bore = number(v, "bore"), wall = number(v, "wall"), deep = number(v, "depth"),
                  floor = number(v, "floor"), across = bore + 2 * wall, density = density_of(v);
     if (const auto ok = check_tight(v); !ok) return ok.problem();
-    if (const auto screw = major_diameter(v, "screw"); !screw) return screw.problem();
+    const auto screw = major_diameter(v, "screw");
+    if (!screw) return screw.problem();
     const Stuff stuff = stuff_of(v);
     Solids solids;
     solids.add(box({0, 0, (deep + floor) / 2}, {across, across, deep + floor}, stuff), density);
     solids.drill(cylinder({0, 0, floor + deep / 2}, bore, deep, Vector::UnitZ(), stuff), density);
-    if (text(v, "held") == "side_screw")
+    if (text(v, "held") == "side_screw") {
+        const double out = 2 * *screw;  // that a hand or a key gets hold of
         solids.thread({across / 2, 0, floor + deep / 2}, -Vector::UnitX(), wall, text(v, "screw"));
-    if (text(v, "held") == "clamped") {  // slit on one side, with a screw across the slit
-        const double hole = 1.1 * *major_diameter(v, "screw"), kerf = 0.003;
-        solids.cut(box({across / 4, 0, floor + deep / 2}, {across / 2, kerf, deep}, stuff));
-        solids.take(kerf * deep * wall, {(bore + wall) / 2, 0, floor + deep / 2}, density);
-        if (hole < wall)
-            solids.drill(cylinder({across / 2 - wall / 2, 0, floor + deep / 2}, hole, across, Vector::UnitY(), stuff),
-                         density);
+        solids.add_screw(cylinder({across / 2 + (out - wall) / 2, 0, floor + deep / 2}, *screw, wall + out,
+                                  Vector::UnitX(), Stuff::metal),
+                         text(v, "screw"));
+        buy_knob(solids, v);
     }
+    if (text(v, "held") == "clamped") add_slit(solids, {floor, deep, bore, wall, across}, v);
     Port socket{"post", families::PortKind::bore, {0, 0, deep + floor}};
     socket.sizes = {{"diameter", bore}, {"length", deep}, {"held", text(v, "held")}, {"outside", across}};
     if (text(v, "held") == "clamped" || text(v, "held") == "side_screw")

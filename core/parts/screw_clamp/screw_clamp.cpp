@@ -30,7 +30,9 @@ Result<Body> build(const Values& v) {
                density);
     const double reach = opening - on + deep + 0.03;
     solids.add_screw(cylinder({0, 0, -on - reach / 2}, *screw, reach, Vector::UnitZ(), Stuff::metal), text(v, "screw"));
-    solids.add_bought(cylinder({0, 0, -on - 0.004}, pad, 0.008, Vector::UnitZ(), Stuff::rubber), rubber_density);
+    solids.add_bought(cylinder({0, 0, -on - 0.004}, pad, 0.008, Vector::UnitZ(), Stuff::rubber), rubber_density,
+                      fmt::format("rubber tip Ø{:.0f} mm on a metal button", pad * 1000));
+    buy_knob(solids, v);
     Port jaw{"jaw", families::PortKind::jaw};
     jaw.sizes = {{"form", "flat"},      {"length", length},          {"width", width},
                  {"pad", pad},          {"throat", throat},          {"frame_depth", deep},

@@ -42,6 +42,7 @@ Result<Body> plates(const Values& v) {
             solids.drill(cylinder({x, y, z}, 1.1 * *screw, thick, Vector::UnitZ(), stuff), density);
         solids.add_screw(cylinder({x, y, -over / 2}, *screw, over + 2 * thick + 0.012, Vector::UnitZ(), Stuff::metal),
                          text(v, "screw"));
+        buy_knob_or_nut(solids, v);
     }
     Port grip{"strap", families::PortKind::strap};
     grip.sizes = {{"length", length},

@@ -72,7 +72,7 @@ std::vector<Workpiece> pieces(const Values& v) {
     tongue.outline.push_back({up / 2, -face / 2});
     tongue.outline.push_back({up / 2, face / 2});
     tongue.bores.push_back({{-up / 2 + face / 2, 0}, number(v, "bolt"), 0, BoreFor::clearance});
-    tongue.note = "its straight end glued and screwed to the plate";
+    tongue.note = fmt::format("its straight end {} to the plate", fixed_how(tongue.stuff));
     auto top = piece_of(v, "plate", number(v, "length"), number(v, "width"), plate);
     if (hole > 0 && text(v, "top") == "face") top.bores.push_back({Eigen::Vector2d::Zero(), hole});
     for (auto& bore : end_bores(v, "top", Eigen::Vector2d::Zero(), plate)) top.bores.push_back(std::move(bore));

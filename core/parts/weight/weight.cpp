@@ -1,4 +1,5 @@
 #include "parts/rows.h"
+#include "quantity/format.h"
 
 namespace clampet::parts {
 namespace of_weight {
@@ -12,9 +13,12 @@ Result<Body> build(const Values& v) {
         return Problem{"weight.narrower_than_rod", "across", "The weight is no wider than its rod.",
                        fmt::format("Give more than {}.", mm_up(rod))};
     Solids solids;
-    solids.add_weighed(cylinder({0, 0, -hangs}, across, length, Vector::UnitX(), Stuff::metal), number(v, "mass"));
+    solids.add_weighed(cylinder({0, 0, -hangs}, across, length, Vector::UnitX(), Stuff::metal), number(v, "mass"),
+                       fmt::format("plates or a full bottle, {} with the collar",
+                                   quantity::format(number(v, "mass"), quantity::Dimension::mass)));
     // The collar, weighed with it.
-    solids.add_weighed(cylinder(Vector::Zero(), rod + 0.012, length, Vector::UnitX(), Stuff::plastic), 0);
+    solids.add_weighed(cylinder(Vector::Zero(), rod + 0.012, length, Vector::UnitX(), Stuff::plastic), 0,
+                       fmt::format("split collar for Ø{:.4g} mm", rod * 1000));
     Port grip{"collar", families::PortKind::jaw};
     grip.sizes = {{"form", "collar"}, {"length", length}};
     grip.surface = text(v, "surface");

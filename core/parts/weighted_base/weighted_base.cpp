@@ -34,10 +34,10 @@ Result<Body> build(const Values& v) {
             for (const double ahead : {1.0, -1.0})
                 solids.add_bought(cylinder({ahead * x, left * y, foot / 2}, 0.02, foot, Vector::UnitZ(), Stuff::rubber),
                                   rubber_density, "rubber foot Ø20 mm");
-    if (number(v, "ballast") > 0)
+    if (const double ballast = number(v, "ballast"); ballast > 0)
         solids.add_weighed(cylinder({0, 0, foot + thick / 2}, 0.6 * std::min(length, width), 0.5 * thick,
                                     Vector::UnitZ(), Stuff::metal),
-                           number(v, "ballast"));
+                           ballast, ballast_in_words(ballast));
     Port feet{"feet", families::PortKind::feet};
     feet.sizes = {{"layout", "rectangle"}, {"length", 2 * x}, {"width", 2 * y}, {"on", "feet"}};
     feet.surface = foot > 0 ? "rubber" : text(v, "surface");

@@ -38,6 +38,8 @@ Result<Body> build(const Values& v) {
         solids.add_bought(cylinder(at, knob, 0.016, Vector::UnitY(), Stuff::wood), hardwood_density,
                           fmt::format("knob Ø{:.0f} mm for {}", knob * 1000, text(v, "screw")));
         solids.keep_free(fingers_round(at, knob, 0.016, Vector::UnitY()));
+    } else {
+        buy_knob_or_nut(solids, v);
     }
     Port pivot{"pivot", families::PortKind::pivot, {0, 0, height}, Vector::UnitY(), Vector::UnitX()};
     pivot.sizes = {{"outer", face},
@@ -85,7 +87,7 @@ std::vector<Workpiece> pieces(const Values& v) {
     auto side = piece_of(v, "cheek", up, face, cheek);
     side.count = two ? 2 : 1;
     side.bores.push_back(screw_hole({height - base - up / 2, 0}, text(v, "screw"), true));
-    side.note = "its end glued and screwed to the base";
+    side.note = fmt::format("its end {} to the base", fixed_how(side.stuff));
     return {std::move(foot), std::move(side)};
 }
 
