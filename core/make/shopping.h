@@ -12,9 +12,9 @@ namespace clampet::make {
 
 /// What has to be had: a part that is bought, a screw, a board, a tin.
 struct Need {
-    std::string what;                  ///< "M8 × 60 screw", "birch plywood 18 mm, strip of 60 mm, 2.40 m long"
-    std::string kind;                  ///< "part", "screw", "fastener" of a seam, "insert", "board", "consumable", "other"
-    double count = 1;                  ///< pieces
+    std::string what;  ///< "M8 × 60 screw", "birch plywood 18 mm, strip of 60 mm, 2.40 m long"
+    std::string kind;  ///< "part", "screw", "fastener" of a seam, "insert", "board", "consumable", "other"
+    double count = 1;  ///< pieces
     std::vector<std::string> parts;    ///< of the rig that want it, by name
     double owned = 0;                  ///< in the drawer, of those that are wanted
     std::optional<double> price = {};  ///< of a pack, in the workshop's currency

@@ -275,9 +275,9 @@ void bore_round(Lies& lies, const MadeSolid& made) {
         if (!hole.thread.empty()) bore.made_for = BoreFor::thread;
         if (!(enters && comes_out)) bore.depth = enters ? to + half : half - from;
         if (beside.norm() > 1e-6)
-            lies.piece.note += fmt::format("{}hole of {:.1f} mm across it, {:.1f} mm beside its axis",
-                                           lies.piece.note.empty() ? "" : "; ", hole.diameter * 1e3,
-                                           beside.norm() * 1e3);
+            lies.piece.note +=
+                fmt::format("{}hole of {:.1f} mm across it, {:.1f} mm beside its axis",
+                            lies.piece.note.empty() ? "" : "; ", hole.diameter * 1e3, beside.norm() * 1e3);
         if (const auto* sink = sink_at(made, hole)) bore.sink = sink->head;
         lies.piece.bores.push_back(bore);
         if (!(enters && comes_out)) continue;

@@ -182,20 +182,6 @@ void buy_knob_or_nut(Solids& solids, const Values& values, std::string_view scre
     solids.buy(knob.empty() ? text(values, screw) + " nut" : std::move(knob));
 }
 
-namespace {
-
-constexpr double tenths = 1e4, rounding = 1e-6;  // of a millimetre, in a metre; of a tenth
-
-}  // namespace
-
-std::string mm_up(double length) {
-    return fmt::format("{:g} mm", std::ceil(length * tenths - rounding) / 10);
-}
-
-std::string mm_down(double length) {
-    return fmt::format("{:g} mm", std::floor(length * tenths + rounding) / 10);
-}
-
 Status check_hole(const Values& values) {
     if (number(values, "hole") < std::min(number(values, "length"), number(values, "width"))) return Done{};
     return Problem{"plate.hole_too_wide", "hole", "The hole is as wide as what it goes through.",

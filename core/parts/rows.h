@@ -2,6 +2,7 @@
 #include "families/shared/parameter_rows.h"
 #include "parts/part_kind.h"
 #include "parts/solids.h"
+#include "quantity/remedy.h"
 
 namespace clampet::parts {
 
@@ -32,10 +33,8 @@ std::string bare_face(const Values& values, std::string_view key = "material");
 /// Major diameter of the thread that a row names [m]. Errors: a Problem at that row.
 Result<double> major_diameter(const Values& values, std::string_view key);
 
-/// A length as a remedy says it, to a tenth of a millimetre: no less than it, and no more. Who follows it is not
-/// refused again.
-std::string mm_up(double length);
-std::string mm_down(double length);
+using quantity::mm_down;
+using quantity::mm_up;
 
 /// Whether the hole through the middle of what has a length and a width is narrower than both.
 /// Errors  A Problem at the row `hole`.

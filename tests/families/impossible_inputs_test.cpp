@@ -2,6 +2,7 @@
 #include <fmt/format.h>
 
 #include "families/bench.h"
+#include "remedy_of.h"
 
 using namespace clampet;
 using namespace bench;
@@ -68,5 +69,50 @@ TEST_CASE("inputs that cannot be are refused where they are said", "[families][i
         mended[c.where] = c.just_right;
         const auto made = families::join(*families::family_named(c.family), mended);
         if (!made) FAIL_CHECK(made.problem().sentence());
+    }
+}
+
+TEST_CASE("who does as a remedy says is not refused again", "[families][input]") {
+    struct Advised {
+        const char *family, *id, *where;
+        Values values;
+    };
+    // Sizes that are no whole tenths of a millimetre: rounded as they are shown, they would be refused again.
+    const std::vector<Advised> cases{
+        {"tether", "tether.slack_too_long", "slack", {{"length", 0.15568}, {"slack", 0.4}}},
+        {"ball_chain", "ball_chain.core_all_wall", "wire_wall", {{"wire_diameter", 0.00316}, {"wire_wall", 0.002}}},
+        {"edge_clamp", "edge_clamp.plate_too_long", "plate_length", {{"throat", 0.05128}, {"plate_length", 0.15}}},
+        {"tube_grip", "grip.wall_too_thick", "wall", {{"diameter", 0.03356}, {"wall", 0.02}}},
+        {"tube_grip", "grip.flank_too_short", "flank", {{"jaws", s("vee")}, {"diameter", 0.03373}, {"flank", 0.005}}},
+        {"strap", "strap.bolts_inside_strap", "bolt_span", {{"strap_width", 0.05013}, {"bolt_span", 0.03}}},
+        {"sheet_joint",
+         "sheet_joint.rivets_too_near",
+         "apart",
+         {{"kind", s("rivets")}, {"rivet_diameter", 0.00412}, {"apart", 0.005}}},
+        {"arm", "arm.wall_too_thick", "wall", {{"section", s("tube")}, {"root_height", 0.02538}, {"wall", 0.02}}},
+        {"arm",
+         "arm.pocket_leaves_no_flanges",
+         "pocket_height",
+         {{"section", s("pocketed")}, {"root_height", 0.04021}, {"pocket_height", 0.040}}},
+        {"cam", "cam.pivot_outside_disc", "offset", {{"radius", 0.01236}, {"offset", 0.02}}},
+    };
+    for (const auto& c : cases) {
+        CAPTURE(c.family, c.id);
+        const auto refused = problem(c.family, c.values);
+        REQUIRE(refused.id.text() == c.id);
+        CHECK(refused.where == c.where);
+        CAPTURE(refused.remedy);
+        const auto length = length_advised(refused.remedy);
+        REQUIRE(length);
+        Values followed = c.values;
+        followed[c.where] = *length;
+        const auto made = families::join(*families::family_named(c.family), followed);
+        if (!made) FAIL_CHECK(made.problem().sentence());
+        // As far as one may go: a fifth of a millimetre further it is refused.
+        followed[c.where] = *length + (refused.remedy.find("at least") == std::string::npos &&
+                                               refused.remedy.find("more than") == std::string::npos
+                                           ? 2e-4
+                                           : -2e-4);
+        CHECK_FALSE(families::join(*families::family_named(c.family), followed));
     }
 }

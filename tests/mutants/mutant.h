@@ -81,34 +81,32 @@ constexpr bool is_blurred(bool literal) {
     return !literal && (std::is_floating_point_v<T> || std::is_floating_point_v<U>);
 }
 
-#define CLAMPET_MUTANT_COMPARES(first, second, Change, as_written, changed)                                       \
-    template <class T>                                                                                            \
-    constexpr Left<T, Change> operator first(const T& a, Change change) {                                         \
-        return {a, change};                                                                                       \
-    }                                                                                                             \
-    template <class T, class U>                                                                                   \
-    constexpr auto operator second(const Left<T, Change>& left, const U& b) {                                     \
-        if (is_blurred<T, U>(left.change.literal)) return left.a as_written b;                                    \
-        return is(left.change.k) ? left.a changed b : left.a as_written b;                                        \
+#define CLAMPET_MUTANT_COMPARES(first, second, Change, as_written, changed)    \
+    template <class T>                                                         \
+    constexpr Left<T, Change> operator first(const T& a, Change change) {      \
+        return {a, change};                                                    \
+    }                                                                          \
+    template <class T, class U>                                                \
+    constexpr auto operator second(const Left<T, Change>& left, const U& b) {  \
+        if (is_blurred<T, U>(left.change.literal)) return left.a as_written b; \
+        return is(left.change.k) ? left.a changed b : left.a as_written b;     \
     }
 CLAMPET_MUTANT_COMPARES(<, >, Less, <, <=)
 CLAMPET_MUTANT_COMPARES(>, <, Less, >, >=)
 CLAMPET_MUTANT_COMPARES(<=, >=, LessOrEqual, <=, <)
 CLAMPET_MUTANT_COMPARES(>=, <=, LessOrEqual, >=, >)
 
-#define CLAMPET_MUTANT_OF(op, Change, changed)                                                                    \
-    template <class T>                                                                                            \
-    constexpr Left<T, Change> operator op(const T& a, Change change) {                                            \
-        return {a, change};                                                                                       \
-    }                                                                                                             \
-    template <class T, class U>                                                                                   \
-    constexpr auto operator op(const Left<T, Change>& left, const U& b) {                                         \
-        if constexpr (requires {                                                                                  \
-                          requires std::is_same_v<decltype(left.a op b), decltype(left.a changed b)>;             \
-                      })                                                                                          \
-            return is(left.change.k) ? left.a changed b : left.a op b;                                            \
-        else                                                                                                      \
-            return left.a op b;                                                                                   \
+#define CLAMPET_MUTANT_OF(op, Change, changed)                                                                  \
+    template <class T>                                                                                          \
+    constexpr Left<T, Change> operator op(const T& a, Change change) {                                          \
+        return {a, change};                                                                                     \
+    }                                                                                                           \
+    template <class T, class U>                                                                                 \
+    constexpr auto operator op(const Left<T, Change>& left, const U& b) {                                       \
+        if constexpr (requires { requires std::is_same_v<decltype(left.a op b), decltype(left.a changed b)>; }) \
+            return is(left.change.k) ? left.a changed b : left.a op b;                                          \
+        else                                                                                                    \
+            return left.a op b;                                                                                 \
     }
 CLAMPET_MUTANT_OF(+, Plus, -)
 CLAMPET_MUTANT_OF(-, Minus, +)

@@ -7,6 +7,7 @@
 
 #include "parts/part_kind.h"
 #include "quantity/dimension.h"
+#include "remedy_of.h"
 
 using namespace clampet;
 using families::Values;
@@ -202,25 +203,6 @@ const std::vector<Refused>& cases() {
          0.0321},
     };
     return all;
-}
-
-}  // namespace
-
-namespace {
-
-/// A length that a remedy says, just on its right side [m].
-std::optional<double> length_advised(const std::string& remedy) {
-    constexpr double hair = 1e-5;
-    for (const auto& [words, beside] :
-         {std::pair{"more than ", hair}, {"less than ", -hair}, {"at least ", 0}, {"at most ", 0}})
-        if (const auto at = remedy.find(words); at != remedy.npos) {
-            const std::string rest = remedy.substr(at + std::string(words).size());
-            std::size_t read = 0;
-            if (rest.empty() || !std::isdigit(static_cast<unsigned char>(rest[0]))) return std::nullopt;
-            const double number = std::stod(rest, &read);
-            if (rest.substr(read).starts_with(" mm")) return number / 1000 + beside;
-        }
-    return std::nullopt;
 }
 
 }  // namespace

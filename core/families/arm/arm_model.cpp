@@ -10,6 +10,7 @@
 #include "mechanics/frame.h"
 #include "quantity/dimension.h"
 #include "quantity/format.h"
+#include "quantity/remedy.h"
 
 namespace clampet::families {
 namespace {
@@ -163,10 +164,10 @@ Status can_be_built(const ArmShape& g) {
         return Problem{
             "arm.wall_too_thick", "wall",
             fmt::format("A wall of {:.3g} mm does not fit a tube of {:.3g} mm.", g.root.wall * 1e3, least * 1e3),
-            fmt::format("Give at most {:.3g} mm.", least * 500)};
-    if (g.root.kind == ArmSection::pocketed && g.root.pocket >= 0.95 * g.root.height)
+            fmt::format("Give at most {}.", quantity::mm_down(least / 2))};
+    if (g.root.kind == ArmSection::pocketed && g.root.pocket > 0.95 * g.root.height)
         return Problem{"arm.pocket_leaves_no_flanges", "pocket_height", "The pocket leaves no flanges.",
-                       fmt::format("Give at most {:.3g} mm.", 950 * g.root.height)};
+                       fmt::format("Give at most {}.", quantity::mm_down(0.95 * g.root.height))};
     if (g.root.kind == ArmSection::pocketed && g.root.floor >= std::min(g.root.width, g.tip.width))
         return Problem{"arm.pocket_has_no_depth", "pocket_floor",
                        fmt::format("A floor of {:.3g} mm leaves no pocket in an arm {:.3g} mm wide.",
@@ -177,7 +178,7 @@ Status can_be_built(const ArmShape& g) {
         const double across = g.holed == ArmShape::Hole::across ? there.height : there.width;
         if (g.hole_at > g.length)
             return Problem{"arm.hole_beyond_end", "hole_at", "The hole lies beyond the tip.",
-                           fmt::format("Give at most {}.", quantity::format(g.length, Dimension::length))};
+                           fmt::format("Give at most {}.", quantity::mm_down(g.length))};
         if (g.hole >= 0.95 * across)
             return Problem{
                 "arm.hole_leaves_nothing", "hole_diameter",
@@ -199,7 +200,7 @@ Status can_be_built(const ArmShape& g) {
             "arm.rods_overlap", "leg_spacing",
             fmt::format("The rods are {} across and {} from middle to middle: they overlap.",
                         quantity::format(across, Dimension::length), quantity::format(g.spacing, Dimension::length)),
-            fmt::format("Give at least {}.", quantity::format(across, Dimension::length))};
+            fmt::format("Give at least {}.", quantity::mm_up(across))};
     return Done{};
 }
 

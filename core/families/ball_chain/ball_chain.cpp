@@ -14,6 +14,7 @@
 #include "quantity/dimension.h"
 #include "quantity/format.h"
 #include "quantity/numbers.h"
+#include "quantity/remedy.h"
 
 namespace clampet::families {
 namespace of_ball_chain {
@@ -242,7 +243,7 @@ Result<Chain> read(const Values& v) {
     if (2 * wall > wire)
         return Problem{"ball_chain.core_all_wall", "wire_wall",
                        fmt::format("A wall of {:.3g} mm does not fit a core of {:.3g} mm.", wall * 1e3, wire * 1e3),
-                       fmt::format("Give at most {:.3g} mm, or 0 for a solid wire.", wire * 500)};
+                       fmt::format("Give at most {}, or 0 for a solid wire.", quantity::mm_down(wire / 2))};
     // Of a tube core, plastic through: the round less its bore.
     const double cubed = std::pow(wire, 3) - (wall > 0 ? std::pow(wire - 2 * wall, 3) : 0);
     g.wire_bend = yield * cubed / 6;

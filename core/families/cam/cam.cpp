@@ -13,6 +13,7 @@
 #include "quantity/dimension.h"
 #include "quantity/format.h"
 #include "quantity/numbers.h"
+#include "quantity/remedy.h"
 
 namespace clampet::families {
 namespace of_cam {
@@ -149,7 +150,7 @@ Result<Cam> read(const Values& v) {
             "cam.pivot_outside_disc", "offset",
             fmt::format("An offset of {:.3g} mm puts the pivot outside the disc of radius {:.3g} mm.",
                         c.disc.offset * 1e3, c.disc.radius * 1e3),
-            fmt::format("Make it less than {:.3g} mm; a tenth of the radius is usual.", c.disc.radius * 1e3)};
+            fmt::format("Make it less than {}; a tenth of the radius is usual.", quantity::mm_down(c.disc.radius))};
     if (!(c.disc.pin_radius < c.disc.radius))
         return Problem{"cam.pin_too_thick", "pin_diameter", "The pin is as large as the cam.", "Make the pin smaller."};
     return c;

@@ -21,6 +21,7 @@
 #include "mechanics/friction_limit.h"
 #include "quantity/format.h"
 #include "quantity/numbers.h"
+#include "quantity/remedy.h"
 
 namespace clampet::families {
 namespace of_edge_clamp {
@@ -237,7 +238,7 @@ Result<EdgeClamp> read(const Values& v, const Squeeze& squeezed, const mechanics
         return Problem{"edge_clamp.plate_too_long", "plate_length",
                        fmt::format("A plate {:.3g} mm long about the screw does not fit a throat of {:.3g} mm.",
                                    g.a * 1e3, g.throat * 1e3),
-                       fmt::format("Use a plate of at most {:.3g} mm or a deeper throat.", 2e3 * g.throat)};
+                       fmt::format("Use a plate of at most {} or a deeper throat.", quantity::mm_down(2 * g.throat))};
     const auto face =
         mechanics::cut_face({mechanics::rectangle(g.a, g.b), mechanics::Bedding::even, 5, 28, 1e-6, true}, {like});
     if (!face) return face.problem();

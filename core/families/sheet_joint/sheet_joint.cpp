@@ -9,6 +9,7 @@
 #include "families/shared/formula_joint.h"
 #include "families/shared/parameter_rows.h"
 #include "quantity/format.h"
+#include "quantity/remedy.h"
 
 namespace clampet::families {
 namespace of_sheet_joint {
@@ -150,7 +151,7 @@ Result<FormulaParts> build(const Values& v) {
         g.apart = number(v, "apart");
         if (g.count > 1 && g.apart < 2 * g.rivet)
             return Problem{"sheet_joint.rivets_too_near", "apart", "The rivets' holes run into each other.",
-                           fmt::format("Give at least {}.", quantity::format(2 * g.rivet, Dimension::length))};
+                           fmt::format("Give at least {}.", quantity::mm_up(2 * g.rivet))};
         add_rivets(parts, g);
     }
     parts.section = [g](const Load& load) { return section(g, load); };

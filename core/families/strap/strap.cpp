@@ -17,6 +17,7 @@
 #include "mechanics/friction_limit.h"
 #include "quantity/format.h"
 #include "quantity/numbers.h"
+#include "quantity/remedy.h"
 
 namespace clampet::families {
 namespace of_strap {
@@ -172,7 +173,7 @@ Result<FormulaParts> build(const Values& v, const mechanics::CutFacePtr& like) {
         return Problem{
             "strap.bolts_inside_strap", "bolt_span",
             fmt::format("Bolts {:.3g} mm apart would go through a strap {:.3g} mm wide.", g.span * 1e3, g.width * 1e3),
-            fmt::format("Set them outside the strap: more than {:.3g} mm apart.", g.width * 1e3)};
+            fmt::format("Set them outside the strap: more than {} apart.", quantity::mm_up(g.width))};
     const auto face = mechanics::cut_face(
         {mechanics::rectangle(g.length, g.width), mechanics::Bedding::even, 5, 28, 1e-6, false}, {like});
     if (!face) return face.problem();

@@ -10,6 +10,7 @@
 #include "mechanics/falling.h"
 #include "quantity/dimension.h"
 #include "quantity/format.h"
+#include "quantity/remedy.h"
 
 namespace clampet::families {
 namespace of_tether {
@@ -84,7 +85,7 @@ Result<FormulaParts> build(const Values& v) {
             return Problem{
                 "tether.slack_too_long", "slack",
                 fmt::format("A tether of {:.3g} mm lets nothing fall {:.3g} mm.", g.length * 1e3, g.fall * 1e3),
-                fmt::format("Give at most {:.3g} mm, twice its length.", 2e3 * g.length)};
+                fmt::format("Give at most {}, twice its length.", quantity::mm_down(2 * g.length))};
     }
     const double own = number(v, "axial_stiffness") / g.length, mount = number(v, "mount_stiffness");
     g.stiffness = 1 / (1 / own + 1 / mount);

@@ -8,6 +8,7 @@
 #include "families/shared/meeting.h"
 #include "families/tube_grip/grip_joint.h"
 #include "families/tube_grip/other_grips.h"
+#include "quantity/remedy.h"
 
 namespace clampet::families {
 
@@ -50,7 +51,7 @@ Result<std::shared_ptr<const Joint>> join_jaws(const Values& v) {
     if (n.wall > n.radius)
         return Problem{"grip.wall_too_thick", "wall",
                        fmt::format("A wall of {:.3g} mm is thicker than the tube's radius.", n.wall * 1e3),
-                       fmt::format("Give at most {:.3g} mm, or 0 for a solid bar.", n.radius * 1e3)};
+                       fmt::format("Give at most {}, or 0 for a solid bar.", quantity::mm_down(n.radius))};
     n.length = number(v, "length");
     n.friction = number(v, "friction");
     n.other_friction = other_friction(v);
@@ -62,7 +63,7 @@ Result<std::shared_ptr<const Joint>> join_jaws(const Values& v) {
             "grip.flank_too_short", "flank",
             fmt::format("The tube would touch {:.3g} mm from the bottom of the V, and the flank is {:.3g} mm long.",
                         touch * 1e3, n.flank * 1e3),
-            fmt::format("Use a flank of at least {:.3g} mm, or a wider V.", touch * 1e3)};
+            fmt::format("Use a flank of at least {}, or a wider V.", quantity::mm_up(touch))};
     n.locked = jaw_is_locked(v);
     n.seated = text(v, "seating") == "as_tightened";
     n.two_rigid = text(v, "rigid_jaws") == "two";

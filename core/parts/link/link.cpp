@@ -20,8 +20,12 @@ Result<Body> build(const Values& v) {
     for (const double x : {0.0, length})
         solids.drill(cylinder({x, 0, 0}, *screw * 1.05, thick, Vector::UnitY(), stuff_of(v)), density);
     // The far bolt goes through the next link too, which is taken to be as thick.
-    solids.add_screw(cylinder({length, thick / 2, 0}, *screw, 2 * thick + 0.02, Vector::UnitY(), Stuff::metal),
-                     text(v, "screw"));
+    const double reach = 2 * thick + 0.02, high = 0.7 * *screw;
+    solids.add_screw(cylinder({length, thick / 2, 0}, *screw, reach, Vector::UnitY(), Stuff::metal), text(v, "screw"));
+    for (const double side : {-1.0, 1.0})  // its head and its nut, with their washers
+        solids.add_bought(cylinder({length, thick / 2 + side * (thick + high / 2), 0}, 2 * *screw, high,
+                                   Vector::UnitY(), Stuff::metal),
+                          steel_density);
     buy_knob_or_nut(solids, v);
     const auto pivot = [&](std::string id, const Vector& at) {
         Port port{std::move(id), families::PortKind::pivot, at, Vector::UnitY(), Vector::UnitX()};
