@@ -163,6 +163,29 @@ TEST_CASE("what a lined clamp carries with is not lined", "[parts]") {
     }
 }
 
+TEST_CASE("what stands on a plate's washer stands as high, on a face as wide, and the screw goes through both",
+          "[parts][geometry]") {
+    const auto body = parts::built(*parts::kind_named("plate"), {{"top", std::string("raised")},
+                                                                 {"thickness", 0.003},
+                                                                 {"hole", 0.007},
+                                                                 {"raised", 0.005},
+                                                                 {"washer", 0.022},
+                                                                 {"top_ahead", 0.004}});
+    const auto flat =
+        parts::built(*parts::kind_named("plate"), {{"thickness", 0.003}, {"hole", 0.007}, {"top_ahead", 0.004}});
+    REQUIRE(body);
+    REQUIRE(flat);
+    const auto& top = body->ports.back();
+    CHECK(top.at.isApprox(Eigen::Vector3d(0.004, 0, 0.008)));
+    CHECK(std::get<double>(top.sizes.at("diameter")) == Approx(0.022));
+    CHECK(std::get<double>(top.sizes.at("hole")) == Approx(0.007));
+    CHECK(std::get<double>(top.sizes.at("thickness")) == Approx(0.008));
+    // Rubber of 1200 kg/m^3, a ring of 22 on 7 mm and 5 high: 1.708 cm^3.
+    CHECK(body->mass - flat->mass == relative(2.0499e-3, 1e-3));
+    REQUIRE(body->bought.size() == 1);
+    CHECK(body->bought[0].what == "washer or grommet Ø22 × 5 mm");
+}
+
 TEST_CASE("a hole across the held end of a tube takes both walls", "[parts][geometry]") {
     // Of a wall that is thin to the hole, two discs as thick as the wall.
     const double hole = 0.008, wall = 0.002, density = catalogue::material_named("aluminium 6060-T6")->density;

@@ -8,6 +8,24 @@ namespace clampet::parts {
 namespace of_plate {
 namespace {
 
+/// What stands on a washer or grommet stands clear of lips, walls and knobs of what holds the plate.
+Result<Port> raised_top(const Values& v, Solids& solids, const Vector& over) {
+    const double across = number(v, "washer"), high = number(v, "raised"), hole = number(v, "hole"),
+                 thick = number(v, "thickness");
+    if (across <= hole)
+        return Problem{"plate.washer_in_hole", "washer", "The washer is no wider than the hole.",
+                       fmt::format("Give more than {}.", mm_up(hole))};
+    solids.add_bought(cylinder(over + Vector(0, 0, thick + high / 2), across, high, Vector::UnitZ(), Stuff::rubber),
+                      rubber_density * (1 - hole * hole / (across * across)),
+                      fmt::format("washer or grommet Ø{:.3g} × {:.3g} mm", across * 1000, high * 1000));
+    Port top =
+        face_port("top", over + Vector(0, 0, thick + high), across, across, hole, text(v, "lining"), thick + high);
+    top.sizes.erase("length");  // it is round
+    top.sizes.erase("width");
+    top.sizes["diameter"] = across;
+    return top;
+}
+
 /// A flat plate under a payload. Origin: the middle of its lower face; x is the way in and out of a release.
 Result<Body> build(const Values& v) {
     const double length = number(v, "length"), width = number(v, "width"), thick = number(v, "thickness"),
@@ -52,6 +70,11 @@ Result<Body> build(const Values& v) {
     } else if (text(v, "held_as") == "dovetail") {
         below.kind = families::PortKind::dovetail;
         below.sizes = {{"width", width}, {"height", thick}, {"angle", number(v, "flank_angle")}};
+    }
+    if (text(v, "top") == "raised") {
+        auto top = raised_top(v, solids, over);
+        if (!top) return top.problem();
+        return solids.body({std::move(below), std::move(*top)});
     }
     // Off its middle, what bears is what lies evenly round the hole.
     Port top = face_port("top", over + Vector(0, 0, thick), length - 2 * std::abs(over.x()),
@@ -112,6 +135,13 @@ const PartKind& plate_kind() {
          material_row("aluminium 6061-T6"),
          surface_row("surface", "It is", "anodised aluminium", "What holds it rubs on this."),
          surface_row("lining", "Lined on top with", "cork", "What the camera stands on."),
+         choice_row("top", "What stands on it stands", {{"flat", "on the plate"}, {"raised", "on a washer or grommet"}},
+                    "flat", "Raised, it is clear of lips and knobs of what holds the plate."),
+         shown_for(
+             length_row("raised", "Washer or grommet, height", 0.005, 0.1, "Between the plate and what it carries."),
+             "top", {"raised"}),
+         shown_for(length_row("washer", "Washer or grommet, across", 0.022, 0.5, "Its outside diameter."), "top",
+                   {"raised"}),
          choice_row(
              "held_as", "It is held",
              {{"face", "on its lower face"}, {"plate", "in a shoe, by its sides"}, {"dovetail", "by its flanks"}},
