@@ -1,6 +1,7 @@
 #pragma once
 #include <fmt/format.h>
 
+#include <algorithm>
 #include <string>
 
 #include "drawing/drawing.h"
@@ -30,6 +31,25 @@ struct DrawingTold {
         return fmt::format("arrow {}{}{} “{}”", static_cast<int>(a.line), at(a.from), at(a.to), a.label);
     }
 };
+
+/// Outlines by their extent: corners of bodies are approved elsewhere.
+struct DrawingInShort : DrawingTold {
+    using DrawingTold::operator();
+    std::string operator()(const clampet::drawing::Path& p) const {
+        const auto [left, right] = std::minmax_element(p.points.begin(), p.points.end(),
+                                                       [](const auto& a, const auto& b) { return a.x < b.x; });
+        const auto [low, high] = std::minmax_element(p.points.begin(), p.points.end(),
+                                                     [](const auto& a, const auto& b) { return a.y < b.y; });
+        return fmt::format("path {} {} {} of {}{}{}", static_cast<int>(p.material), static_cast<int>(p.line), p.closed,
+                           p.points.size(), at({left->x, low->y}), at({right->x, high->y}));
+    }
+};
+
+inline std::string told_in_short(const std::string& name, const clampet::drawing::Drawing& d) {
+    std::string all = "# " + name + "\n" + d.summary + "\n";
+    for (const auto& e : d.elements) all += std::visit(DrawingInShort{}, e) + "\n";
+    return all;
+}
 
 inline std::string told(const std::string& name, const clampet::drawing::Drawing& d) {
     std::string all = "# " + name + "\n" + d.summary + "\n";

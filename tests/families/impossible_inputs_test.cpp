@@ -1,6 +1,7 @@
 // Inputs that no interface can have are refused at the one that says them; just beside them it is joined.
 #include <fmt/format.h>
 
+#include "approved.h"
 #include "families/bench.h"
 #include "remedy_of.h"
 
@@ -72,7 +73,7 @@ TEST_CASE("inputs that cannot be are refused where they are said", "[families][i
     }
 }
 
-TEST_CASE("who does as a remedy says is not refused again", "[families][input]") {
+TEST_CASE("who does as a remedy says is not refused again", "[families][input][approved]") {
     struct Advised {
         const char *family, *id, *where;
         Values values;
@@ -96,9 +97,11 @@ TEST_CASE("who does as a remedy says is not refused again", "[families][input]")
          {{"section", s("pocketed")}, {"root_height", 0.04021}, {"pocket_height", 0.040}}},
         {"cam", "cam.pivot_outside_disc", "offset", {{"radius", 0.01236}, {"offset", 0.02}}},
     };
+    std::string told;
     for (const auto& c : cases) {
         CAPTURE(c.family, c.id);
         const auto refused = problem(c.family, c.values);
+        told += refused.sentence() + "\n";
         REQUIRE(refused.id.text() == c.id);
         CHECK(refused.where == c.where);
         CAPTURE(refused.remedy);
@@ -115,4 +118,5 @@ TEST_CASE("who does as a remedy says is not refused again", "[families][input]")
                                            : -2e-4);
         CHECK_FALSE(families::join(*families::family_named(c.family), followed));
     }
+    is_approved("refused_inputs", told, {0, 0});
 }

@@ -7,6 +7,8 @@
 #include "drawing_told.h"
 #include "make/drawing_sheet.h"
 #include "make/export.h"
+#include "make/layouts.h"
+#include "make/rig_picture.h"
 #include "make/template_sheet.h"
 #include "parts/part_kind.h"
 #include "project/starting_points.h"
@@ -16,22 +18,9 @@ using namespace clampet;
 
 namespace {
 
-/// Outlines by their extent: corners of bodies are approved elsewhere.
-struct InShort : DrawingTold {
-    using DrawingTold::operator();
-    std::string operator()(const drawing::Path& p) const {
-        const auto [left, right] = std::minmax_element(p.points.begin(), p.points.end(),
-                                                       [](const auto& a, const auto& b) { return a.x < b.x; });
-        const auto [low, high] = std::minmax_element(p.points.begin(), p.points.end(),
-                                                     [](const auto& a, const auto& b) { return a.y < b.y; });
-        return fmt::format("path {} {} {} of {}{}{}", static_cast<int>(p.material), static_cast<int>(p.line), p.closed,
-                           p.points.size(), at({left->x, low->y}), at({right->x, high->y}));
-    }
-};
-
 std::string sheet_told(const drawing::Sheet& sheet) {
     std::string all = "# " + sheet.title + "\n" + sheet.detail + "\n";
-    for (const auto& e : sheet.drawing.elements) all += std::visit(InShort{}, e) + "\n";
+    for (const auto& e : sheet.drawing.elements) all += std::visit(DrawingInShort{}, e) + "\n";
     return all;
 }
 
@@ -67,6 +56,20 @@ TEST_CASE("what is made of the project's rigs is told as it was approved", "[mak
     for (const auto points : {project::demo_rigs(), project::starting_points()})
         for (const auto& point : points) all += lists_of(*project::starting_rig(point.key), workshop);
     is_approved("making", all, {1e-3, 1e-9});
+}
+
+TEST_CASE("a rig and what its pieces are sawn from are drawn as it was approved", "[make][drawing][approved]") {
+    std::string all;
+    const auto workshop = project::demo_workshop();
+    for (const auto points : {project::demo_rigs(), project::starting_points()})
+        for (const auto& point : points) {
+            const auto rig = *project::starting_rig(point.key);
+            all += told_in_short(point.key, make::picture_of(rig));
+            if (const auto made = make::made_of(rig))
+                all += told_in_short(std::string(point.key) + ", sawn",
+                                     make::drawing_of(make::layouts_of(*made, {}, &workshop), {}));
+        }
+    is_approved("pictures_made", all);
 }
 
 TEST_CASE("every kind's pieces are marked and drawn as it was approved", "[make][approved]") {

@@ -5,6 +5,7 @@
 #include <string>
 #include <vector>
 
+#include "approved.h"
 #include "parts/part_kind.h"
 #include "quantity/dimension.h"
 #include "remedy_of.h"
@@ -213,14 +214,16 @@ const std::vector<Refused>& cases() {
 
 }  // namespace
 
-TEST_CASE("sizes that a part cannot have are refused where they are said", "[parts][input]") {
+TEST_CASE("sizes that a part cannot have are refused where they are said", "[parts][input][approved]") {
     int advised = 0;
+    std::string told;
     for (const auto& c : cases()) {
         CAPTURE(c.kind, c.id, c.key);
         const auto* kind = parts::kind_named(c.kind);
         REQUIRE(kind);
         const auto refused = parts::built(*kind, c.values);
         REQUIRE_FALSE(refused);
+        told += refused.problem().sentence() + "\n";
         CHECK(refused.problem().id.text() == c.id);
         CHECK(refused.problem().where == c.where);
         CHECK_FALSE(refused.problem().remedy.empty());
@@ -238,4 +241,5 @@ TEST_CASE("sizes that a part cannot have are refused where they are said", "[par
         }
     }
     CHECK(advised > 5);
+    is_approved("refused_sizes", told, {0, 0});
 }

@@ -5,6 +5,7 @@
 #include "project/starting_points.h"
 #include "prove/log.h"
 #include "prove/test_picture.h"
+#include "rig/mechanism.h"
 
 using namespace clampet;
 

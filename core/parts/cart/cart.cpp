@@ -10,7 +10,8 @@ Result<Body> build(const Values& v) {
                  thick = number(v, "thickness"), bar = number(v, "bar"), up = number(v, "bar_height"),
                  wheel = number(v, "wheel") / 2, trail = number(v, "trail");
     if (up <= shelf)
-        return Problem{"cart.bar_below_shelf", "bar_height", "The push bar lies below the shelf.", "Give more."};
+        return Problem{"cart.bar_below_shelf", "bar_height", "The push bar lies below the shelf.",
+                       fmt::format("Give more than {}.", mm_up(shelf))};
     if (shelf - thick <= 2 * wheel)
         return Problem{"cart.shelf_in_wheels", "shelf", "The shelf lies in the wheels.",
                        fmt::format("Give more than {}.", mm_up(2 * wheel + thick))};

@@ -15,7 +15,7 @@ Result<Body> build(const Values& v) {
     if (const auto ok = check_tight(v); !ok) return ok.problem();
     if (on > opening)
         return Problem{"screw_clamp.does_not_open", "opening",
-                       fmt::format("It opens to {:.0f} mm and is to go on {:.0f} mm.", opening * 1000, on * 1000),
+                       fmt::format("It opens to {} and is to go on {}.", mm_down(opening), mm_up(on)),
                        "Choose a larger clamp."};
     const double density = density_of(v);
     const Stuff stuff = stuff_of(v);

@@ -9,7 +9,7 @@ Result<Body> build(const Values& v) {
     const double most = number(v, "most"), pad = number(v, "pad"), on = number(v, "on"), arm = 1.6 * most + 0.03;
     if (on > most)
         return Problem{"spring_clamp.does_not_open", "on",
-                       fmt::format("It opens to {:.0f} mm and is to go on {:.0f} mm.", most * 1000, on * 1000),
+                       fmt::format("It opens to {} and is to go on {}.", mm_down(most), mm_up(on)),
                        "Choose a larger clamp."};
     Solids solids;
     const double mass = number(v, "mass");

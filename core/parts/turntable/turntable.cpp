@@ -32,7 +32,8 @@ Result<Body> table(const Values& v) {
     const double diameter = number(v, "diameter"), thick = number(v, "thickness"), hole = number(v, "hole"),
                  density = density_of(v);
     if (hole >= diameter)
-        return Problem{"turntable.hole_too_wide", "hole", "The hole is as wide as the disc.", "Give less."};
+        return Problem{"turntable.hole_too_wide", "hole", "The hole is as wide as the disc.",
+                       fmt::format("Give less than {}.", mm_down(diameter))};
     Solids solids;
     solids.add(cylinder({0, 0, thick / 2}, diameter, thick, Vector::UnitZ(), stuff_of(v)), density);
     if (hole > 0) solids.drill(cylinder({0, 0, thick / 2}, hole, thick, Vector::UnitZ(), Stuff::metal), density);
