@@ -170,7 +170,7 @@ std::string knob_of(const Values& values, std::string_view screw) {
 }  // namespace
 
 std::string ballast_in_words(double mass) {
-    return fmt::format("ballast of {}: sandbags or plates", quantity::format(mass, quantity::Dimension::mass));
+    return fmt::format("ballast of {}, sandbags or plates", quantity::format(mass, quantity::Dimension::mass));
 }
 
 void buy_knob(Solids& solids, const Values& values, std::string_view screw) {

@@ -115,7 +115,7 @@ void fit_end(Values& values, const std::string& key, const Port& neighbour);
 /// A size of a port, as it says it; nothing where it does not.
 std::optional<double> size_of(const Port& port, std::string_view key);
 
-/// "ballast of 15 kg: sandbags or plates".
+/// "ballast of 15 kg, sandbags or plates".
 std::string ballast_in_words(double mass);
 
 /// How tight its screw is, by feel and tool: "snug, star knob, Ø32".

@@ -307,7 +307,7 @@ TEST_CASE("what is bought for a part is fitted to it, like things counted", "[ma
 TEST_CASE("ballast is put on when the base stands, and nothing is joined to it before", "[make][plan]") {
     const auto plan = plan_of(*project::starting_rig("k05"));
     const auto load = index_of(plan, "base/fit/stands");
-    CHECK(plan.steps[load].what == "Put on Base with ballast: ballast of 25 kg: sandbags or plates");
+    CHECK(plan.steps[load].what == "Put on Base with ballast: ballast of 25 kg, sandbags or plates");
     CHECK(before(plan, load).contains(index_of(plan, "rig/assemble/stand")));
     CHECK(before(plan, index_of(plan, "rig/assemble/post-in-base")).contains(load));
     // While it is made its feet are fitted, and the counterweight is put together of what is bought for it.

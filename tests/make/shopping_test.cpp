@@ -318,8 +318,8 @@ TEST_CASE("weights that are put together are on the list, by what they weigh", "
     REQUIRE(heavy);
     REQUIRE(weight);
     REQUIRE(plates);
-    CHECK(need(*base, "ballast of 15 kg: sandbags or plates"));
-    CHECK(need(*heavy, "ballast of 2.5 kg: sandbags or plates"));
+    CHECK(need(*base, "ballast of 15 kg, sandbags or plates"));
+    CHECK(need(*heavy, "ballast of 2.5 kg, sandbags or plates"));
     CHECK(need(*weight, "plates or a full bottle, 2.5 kg with the collar"));
     CHECK(need(*weight, "split collar for Ø15 mm"));
     REQUIRE(need(*plates, "weight plate of 500 g"));
