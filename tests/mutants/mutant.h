@@ -46,6 +46,12 @@ constexpr T number(int k, T as_written, T changed) {
     return is(k) ? changed : as_written;
 }
 
+/// Of a constant, which would else be worked out while the program is built, as it is written.
+template <class T>
+T constant(int k, T as_written, T changed) {
+    return is(k) ? changed : as_written;
+}
+
 // a < b is written a < or_equal(k) > b: of the same rank, so that operands stay what they are. Two numbers of floating
 // point that nobody has typed are next to never alike: those are left as they are.
 struct Less {

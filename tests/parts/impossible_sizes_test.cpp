@@ -175,6 +175,12 @@ const std::vector<Refused>& cases() {
          {{"length", 0.14}, {"width", 0.12}, {"bearing", 0.1201}},
          "bearing",
          0.12},
+        {"slot_clamp",
+         "slot_clamp.slot_too_narrow",
+         "slot",
+         {{"on", 0.03215}, {"pad", 0.003}, {"slot", 0.0381}},
+         "slot",
+         0.0382},
         {"turntable", "turntable.hole_too_wide", "hole", {{"diameter", 0.1}, {"hole", 0.1}}, "hole", 0.0999},
         // Both cheeks narrow the mouth, each by the length times the tangent of half the angle: 50 = 2 · 60 ·
         // tan(22.62°).

@@ -255,6 +255,16 @@ TEST_CASE("A table that is no log says which line is wrong", "[prove][log][bad]"
     CHECK((project::edited(rig, project::SetLog{*twice}).problem().id == "log.twice"));
 }
 
+TEST_CASE("A log takes as many lines as a file may have, and not one more", "[prove][log][bad]") {
+    const auto rig = with_history();
+    std::vector<LogEntry> log;
+    for (std::size_t i = 0; i < prove::most_entries; ++i)
+        log.push_back({fmt::format("log-{}", i), "2026-11-20", Event::note, "", "x"});
+    CHECK(after(rig, project::SetLog{log}).log.size() == prove::most_entries);
+    log.push_back({"one-more", "2026-11-20", Event::note, "", "x"});
+    CHECK(project::edited(rig, project::SetLog{log}).problem().id == ProblemId("record.too_many"));
+}
+
 TEST_CASE("Records are kept in the rig's file and come back", "[prove][records]") {
     auto rig = with_history();
     const auto seam = rig.interfaces.back().id;
