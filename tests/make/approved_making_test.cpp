@@ -74,14 +74,22 @@ TEST_CASE("a rig and what its pieces are sawn from are drawn as it was approved"
 
 TEST_CASE("every kind's pieces are marked and drawn as it was approved", "[make][approved]") {
     std::string all;
-    for (const auto* kind : parts::registry()) {
-        const auto pieces = parts::workpieces_of(*kind, {});
-        if (!pieces) continue;
-        const make::MadePart part{"it", std::string(kind->name()), *pieces};
+    const auto tell = [&](const parts::PartKind& kind, const families::Values& values) {
+        const auto pieces = parts::workpieces_of(kind, values);
+        if (!pieces) return;
+        const make::MadePart part{"it", std::string(kind.name()), *pieces};
         for (const auto& piece : *pieces) {
             all += sheet_told(make::template_of(part, piece, "Rig"));
             all += sheet_told(make::drawing_of(part, piece, {"Rig", "2026-05-04", 1}));
         }
-    }
+    };
+    for (const auto* kind : parts::registry()) tell(*kind, {});
+    // What no kind has by itself: a sunk hole, two holes, something behind, a taper, a slit, flanks.
+    tell(*parts::kind_named("plate"), {{"sink", 0.012}, {"top_ahead", 0.015}});
+    tell(*parts::kind_named("plate"), {{"held_as", std::string("dovetail")}});
+    tell(*parts::kind_named("arm"), {{"behind", 0.2}, {"taper", std::string("tapered")}});
+    tell(*parts::kind_named("arm"), {{"section", std::string("tube")}, {"hole", 0.0066}});
+    tell(*parts::kind_named("arm"), {{"section", std::string("pocketed")}});
+    tell(*parts::kind_named("post_socket"), {{"held", std::string("clamped")}});
     is_approved("sheets", all);
 }

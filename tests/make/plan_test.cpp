@@ -190,6 +190,7 @@ TEST_CASE("dates that are none are refused with how they are written", "[make][p
 
 TEST_CASE("hours and days that are none are refused at their field", "[make][plan][errors]") {
     REQUIRE(make::hours_of("19:00-22:00", "mon, wed", "2026-12-24"));
+    CHECK(make::hours_of("00:00-24:00", "", ""));  // who has all day
     const auto refused = [](const char* times, const char* days, const char* off) {
         const auto hours = make::hours_of(times, days, off);
         REQUIRE_FALSE(hours);

@@ -269,6 +269,8 @@ TEST_CASE("every screw has what turns it, or a nut where a tool does", "[make][s
         {"post_socket", in_socket("side_screw"), "star knob Ø40 mm for M6", 1},
         {"post_socket", in_socket("clamped"), "star knob Ø40 mm for M6", 1},
         {"casters", tight("firm, star knob, Ø50"), "star knob Ø50 mm for M6", 1},
+        {"dovetail_clamp", {}, "knob Ø20 mm for M6", 1},
+        {"dovetail_clamp", {}, "M6 × 70 mm screw", 1},  // jaws of 12 beside a plate of 38, and the nut
         {"yoke", {{"knob", 0.0}, {"tight", std::string("firm, spanner 13 mm")}}, "M8 nut", 1},
     };
     for (const auto& c : cases) {

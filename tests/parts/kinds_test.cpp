@@ -163,6 +163,23 @@ TEST_CASE("what a lined clamp carries with is not lined", "[parts]") {
     }
 }
 
+TEST_CASE("an arm weighs what lies before and behind where it is held, apart from what is held", "[parts]") {
+    const auto arm = [](double behind) {
+        return parts::built(*parts::kind_named("arm"), {{"material", std::string("beech")},
+                                                        {"length", 0.3},
+                                                        {"behind", behind},
+                                                        {"height", 0.02},
+                                                        {"width", 0.05}});
+    };
+    const auto none = arm(0), some = arm(0.2);
+    REQUIRE(none);
+    REQUIRE(some);
+    const double beech = catalogue::material_named("beech")->density;
+    CHECK(none->elsewhere_mass == relative(beech * 0.3 * 0.02 * 0.05, 1e-9));
+    CHECK(some->elsewhere_mass == relative(beech * 0.5 * 0.02 * 0.05, 1e-9));
+    CHECK(some->mass == relative(none->mass, 1e-9));
+}
+
 TEST_CASE("what stands on a plate's washer stands as high, on a face as wide, and the screw goes through both",
           "[parts][geometry]") {
     const auto body = parts::built(*parts::kind_named("plate"), {{"top", std::string("raised")},

@@ -152,6 +152,8 @@ TEST_CASE("a rig that cannot be is refused with its place and a remedy", "[rig]"
         {"/shots/0/pose/ghost", [](auto& r) { r.shots = {shot()}, r.shots[0].pose["ghost"]["pan"] = 0; },
          "Name an interface"},
         {"/shots/0", [](auto& r) { r.shots = {shot()}, r.shots[0].distance = 10001; }, "0 to 10 000"},
+        {"/shots/0", [](auto& r) { r.shots = {shot()}, r.shots[0].frame = 10001; }, "0 to 10 000"},
+        {"/shots/0", [](auto& r) { r.shots = {shot()}, r.shots[0].frame = -1; }, "0 to 10 000"},
         {"/shots/0", [](auto& r) { r.shots = {shot()}, r.shots[0].frame = -0.1; }, "0 to 10 000"},
         {"/shots/1/id",
          [](auto& r) {
