@@ -9,6 +9,7 @@
 #include "project/shelf.h"
 #include "project/starting_points.h"
 #include "project/workshop_file.h"
+#include "quantity/format.h"
 #include "rig/in_force.h"
 
 using namespace clampet;
@@ -77,7 +78,9 @@ TEST_CASE("a rig opens where its drawer is not, and says what is otherwise", "[p
     other.items[0].count = 0;
     const auto said = all_of(project::differences(*kept, other));
     CHECK_THAT(said, Catch::Contains("The rig takes 1 of “Yellow clamp”; there are 0."));
-    CHECK_THAT(said, Catch::Contains("otherwise in this drawer: " + row.label) && Catch::Contains(", in the rig "));
+    CHECK_THAT(said, Catch::Contains("otherwise in this drawer: " + row.label) &&
+                         Catch::Contains(quantity::format(1.25 * row.standard, row.dimension) + ", in the rig " +
+                                         quantity::format(row.standard, row.dimension)));
     // What is taken off the rig is carried no longer.
     auto without = *project::edited(*kept, project::RemovePart{kept->parts.back().id});
     without = project::carrying(without, here);

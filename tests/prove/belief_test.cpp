@@ -160,6 +160,15 @@ TEST_CASE("a pull's friction is what statics by hand needs", "[prove][pull]") {
     const auto pair = *catalogue::friction_named("steel on plywood");
     CHECK(pull->friction_spread == relative(std::log(pair.high / pair.low) / (2 * 1.6448536), 1e-6));
     CHECK(pull->hand_spread == 0);  // its force was typed
+    // A force that is known from 300 to 1200 N, and nothing else here, leaves so much open; z of 5 % is 1.6449.
+    auto unsure = rig;
+    for (auto& element : unsure.interface("screw")->elements)
+        if (element.family == "flat_face") element.inputs["force"] = rig::Band{300, 600, 1200};
+    const auto open = prove::explained(unsure, asked);
+    if (!open) FAIL(open.problem().what);
+    const double of_force = std::log((0.95 * 1200 + 0.8 * weight) / (0.95 * 300 + 0.8 * weight)) / (2 * 1.6448536);
+    CHECK(open->rest_spread == relative(of_force, 2e-3));
+    CHECK(open->friction_spread == pull->friction_spread);
     // Twice the force, twice the friction; the same test from the other side says the same.
     asked.force = 300;
     CHECK(prove::explained(rig, asked)->ratio == relative(2 * pull->ratio, 5e-3));
