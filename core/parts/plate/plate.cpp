@@ -18,6 +18,9 @@ Result<Port> raised_top(const Values& v, Solids& solids, const Vector& over) {
     solids.add_bought(cylinder(over + Vector(0, 0, thick + high / 2), across, high, Vector::UnitZ(), Stuff::rubber),
                       rubber_density * (1 - hole * hole / (across * across)),
                       fmt::format("washer or grommet Ø{:.3g} × {:.3g} mm", across * 1000, high * 1000));
+    // Its hole is weighed with it: the screw's hole takes nothing more of the plate there.
+    if (hole > 0)
+        solids.cut(cylinder(over + Vector(0, 0, thick + high / 2), hole, high, Vector::UnitZ(), Stuff::rubber));
     Port top =
         face_port("top", over + Vector(0, 0, thick + high), across, across, hole, text(v, "lining"), thick + high);
     top.sizes.erase("length");  // it is round
