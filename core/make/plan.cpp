@@ -129,6 +129,8 @@ class Planner {
         };
         for (const auto& seam : rig.interfaces)
             if (!is_of_payload(seam)) assemble(rig, seam);
+        // What stands on nothing that the rig knows of.
+        for (const auto& part : rig.parts) load(part);
         if (plan_.steps.empty()) return;
         wait_for_all();
         auto& step = add("", "check", fmt::format("Try {} with a bag as heavy as its payload", rig.name), 1);
@@ -297,6 +299,16 @@ class Planner {
             count, is_load ? "/stands" : "");
     }
 
+    /// What is put on a part once it stands.
+    void load(const rig::Part& part) {
+        const auto known = bought_.find(part.id);
+        if (known == bought_.end()) return;
+        last_ = ready_[part.id];
+        fit(part, known->second, parts::PutOn::when_it_stands);
+        ready_[part.id] = last_;
+        bought_.erase(known);
+    }
+
     void coat(const rig::Part& part) {
         const auto* finish = row_named(finishes(), work_.finish, &Finish::key);
         for (unsigned i = 0; i < finish->coats; ++i) {
@@ -343,10 +355,9 @@ class Planner {
                 "", "friction", fmt::format("Set {}: loose enough to move, tight enough to stay", seam.name), 1, again);
             friction.gate = "Go if it stays where it is put with the payload’s weight on it.";
         }
-        const auto* stands = rig.part(seam.payload.part);
-        if (const auto known = bought_.find(seam.payload.part); stands && known != bought_.end()) {
-            fit(*stands, known->second, parts::PutOn::when_it_stands);
-            bought_.erase(known);
+        if (const auto* stands = rig.part(seam.payload.part)) {
+            ready_[stands->id] = last_;
+            load(*stands);
         }
         ready_[seam.support.part] = last_;
         ready_[seam.payload.part] = last_;

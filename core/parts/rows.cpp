@@ -157,14 +157,14 @@ Status check_tight(const Values& values, std::string_view key) {
 namespace {
 
 /// "star knob Ø32 mm for M6", as the row of what is turned says; empty for a tool.
-std::string knob_of(const Values& values, std::string_view screw) {
+std::string knob_of(const Values& values) {
     const auto known = families::stock_value(*families::family_named("tube_grip"), "torque", text(values, "tight"));
     if (!known || !known->row) return {};
     const auto bought = known->row->texts.find("bought_as");
     if (bought == known->row->texts.end()) return {};
     std::string said = bought->second;
     constexpr std::string_view for_thread = "{}";
-    return said.replace(said.find(for_thread), for_thread.size(), text(values, screw));
+    return said.replace(said.find(for_thread), for_thread.size(), text(values, "screw"));
 }
 
 }  // namespace
@@ -173,13 +173,13 @@ std::string ballast_in_words(double mass) {
     return fmt::format("ballast of {}, sandbags or plates", quantity::format(mass, quantity::Dimension::mass));
 }
 
-void buy_knob(Solids& solids, const Values& values, std::string_view screw) {
-    if (auto knob = knob_of(values, screw); !knob.empty()) solids.buy(std::move(knob));
+void buy_knob(Solids& solids, const Values& values) {
+    if (auto knob = knob_of(values); !knob.empty()) solids.buy(std::move(knob));
 }
 
-void buy_knob_or_nut(Solids& solids, const Values& values, std::string_view screw) {
-    auto knob = knob_of(values, screw);
-    solids.buy(knob.empty() ? text(values, screw) + " nut" : std::move(knob));
+void buy_knob_or_nut(Solids& solids, const Values& values) {
+    auto knob = knob_of(values);
+    solids.buy(knob.empty() ? text(values, "screw") + " nut" : std::move(knob));
 }
 
 Status check_hole(const Values& values) {

@@ -123,10 +123,10 @@ families::Parameter tight_row(std::string standard, std::string help = "By feel 
 /// Errors  A Problem at the row, where nothing of that name is known.
 Status check_tight(const Values& values, std::string_view key = "tight");
 /// Onto the shopping list, what is turned to tighten its screw and stays on that: a star knob, a wing nut. Of a tool
-/// nothing is bought. `screw`: the row of its thread.
-void buy_knob(Solids& solids, const Values& values, std::string_view screw = "screw");
+/// nothing is bought. Rows screw and tight.
+void buy_knob(Solids& solids, const Values& values);
 /// The same for a bolt that comes through: where a tool turns it, it takes a nut.
-void buy_knob_or_nut(Solids& solids, const Values& values, std::string_view screw = "screw");
+void buy_knob_or_nut(Solids& solids, const Values& values);
 
 /// A kind that is its texts, its rows and one function.
 class SimpleKind : public PartKind {

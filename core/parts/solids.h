@@ -67,6 +67,7 @@ class Solids {
     void add_weighed(Shape shape, double mass, std::string what = {}, PutOn put_on = PutOn::when_made);
     /// On the shopping list only: it is weighed and drawn with something else, or too light for that.
     void buy(std::string what, PutOn put_on = PutOn::when_joined);
+    /// The same of a screw, so long under its head at least [m].
     void buy_screw(const std::string& thread, double length);
     /// A hole or bore through what was added: takes its mass away and is not drawn.
     void drill(const Shape& hole, double density);

@@ -6,6 +6,19 @@
 using namespace clampet;
 using namespace bench;
 
+TEST_CASE("what is turned and stays on its screw says once where the thread stands", "[stock]") {
+    int bought = 0;
+    for (const auto* row : catalogue::stock_group("hand torque")) {
+        const auto said = row->texts.find("bought_as");
+        if (said == row->texts.end()) continue;
+        ++bought;
+        CAPTURE(row->name, said->second);
+        CHECK(said->second.find("{}") != std::string::npos);
+        CHECK(said->second.find("{}") == said->second.rfind("{}"));
+    }
+    CHECK(bought > 5);
+}
+
 TEST_CASE("stock sizes are those of their standards", "[stock][published]") {
     const auto size = [](const char* group, const std::string& name, const char* key) {
         for (const auto* row : catalogue::stock_group(group))

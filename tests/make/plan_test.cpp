@@ -311,6 +311,10 @@ TEST_CASE("ballast is put on when the base stands, and nothing is joined to it b
     CHECK(plan.steps[load].what == "Put on Base with ballast: ballast of 25 kg, sandbags or plates");
     CHECK(before(plan, load).contains(index_of(plan, "rig/assemble/stand")));
     CHECK(before(plan, index_of(plan, "rig/assemble/post-in-base")).contains(load));
+    // So it is where no floor is drawn.
+    const auto alone = plan_of(of_parts({{"casters", {{"ballast", 9.0}}}}));
+    const auto put_on = index_of(alone, "casters/fit/stands");
+    CHECK(before(alone, put_on).contains(index_of(alone, "casters/fit")));
     // While it is made its feet are fitted, and the counterweight is put together of what is bought for it.
     CHECK(plan.steps[index_of(plan, "base/fit")].what == "Fit to Base with ballast: 4 × rubber foot Ø30 mm");
     CHECK(plan.steps[index_of(plan, "weight/fit")].what.find("2.5 kg with the collar") != std::string::npos);

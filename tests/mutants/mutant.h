@@ -52,7 +52,7 @@ T constant(int k, T as_written, T changed) {
     return is(k) ? changed : as_written;
 }
 
-// a < b is written a < or_equal(k) > b: of the same rank, so that operands stay what they are. Two numbers of floating
+// a < b is written a < Less{k, …} > b: of the same rank, so that operands stay what they are. Two numbers of floating
 // point that nobody has typed are next to never alike: those are left as they are.
 struct Less {
     int k;

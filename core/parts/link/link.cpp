@@ -22,7 +22,7 @@ Result<Body> build(const Values& v) {
     // The far bolt goes through the next link too, which is taken to be as thick.
     const double reach = 2 * thick + 0.02, high = 0.7 * *screw;
     solids.add_screw(cylinder({length, thick / 2, 0}, *screw, reach, Vector::UnitY(), Stuff::metal), text(v, "screw"));
-    for (const double side : {-1.0, 1.0})  // its head and its nut, with their washers
+    for (const double side : {-1.0, 1.0})  // head and nut, with washers of ISO 7089; from memory
         solids.add_bought(cylinder({length, thick / 2 + side * (thick + high / 2), 0}, 2 * *screw, high,
                                    Vector::UnitY(), Stuff::metal),
                           steel_density);

@@ -138,8 +138,8 @@ const PartKind& plate_kind() {
          material_row("aluminium 6061-T6"),
          surface_row("surface", "It is", "anodised aluminium", "What holds it rubs on this."),
          surface_row("lining", "Lined on top with", "cork", "What the camera stands on."),
-         choice_row("top", "What stands on it stands", {{"flat", "on the plate"}, {"raised", "on a washer or grommet"}},
-                    "flat", "Raised, it is clear of lips and knobs of what holds the plate."),
+         choice_row("top", "It carries on", {{"flat", "its upper face"}, {"raised", "a washer or grommet"}}, "flat",
+                    "Raised, it is clear of lips and knobs of what holds the plate."),
          shown_for(
              length_row("raised", "Washer or grommet, height", 0.005, 0.1, "Between the plate and what it carries."),
              "top", {"raised"}),

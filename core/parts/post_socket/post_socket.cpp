@@ -18,7 +18,7 @@ Result<Body> build(const Values& v) {
     solids.add(box({0, 0, (deep + floor) / 2}, {across, across, deep + floor}, stuff), density);
     solids.drill(cylinder({0, 0, floor + deep / 2}, bore, deep, Vector::UnitZ(), stuff), density);
     if (text(v, "held") == "side_screw") {
-        const double out = 2 * *screw;  // that a hand or a key gets hold of
+        const double out = 2 * *screw;  // that a hand or a key gets hold of, common practice
         solids.thread({across / 2, 0, floor + deep / 2}, -Vector::UnitX(), wall, text(v, "screw"));
         solids.add_screw(cylinder({across / 2 + (out - wall) / 2, 0, floor + deep / 2}, *screw, wall + out,
                                   Vector::UnitX(), Stuff::metal),
