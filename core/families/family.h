@@ -155,7 +155,7 @@ struct TypicalLoad {
 
 /// What is bought to join two parts: as it stands on the shopping list.
 struct Fastener {
-    std::string what;  ///< "1/4-20 UNC screw, 12.7 mm"
+    std::string what;  ///< "1/4-20 UNC × 1/2 in screw"
     int count = 1;
 };
 
