@@ -289,7 +289,7 @@ int advise_command(const AdviseRequest& request, bool json) {
         return project::rig_advice(*rig, options, work.job(request.threads));
     }();
     if (!found) return fail(found.problem(), wrong_usage);
-    const auto now = study::check_scenes(*rig, study::scenes_of(*rig));
+    const auto now = study::check_scenes(*rig, study::scenes_of(*rig), {.detail = study::Detail::verdict});
     if (!now) return fail(now.problem(), wrong_usage);
     const int exit_code = now->verdict == study::Verdict::holds ? done : not_all_hold;
     if (json) {

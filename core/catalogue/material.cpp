@@ -3,8 +3,10 @@
 #include <fmt/format.h>
 
 #include <algorithm>
+#include <map>
 #include <nlohmann/json.hpp>
 #include <set>
+#include <string>
 #include <vector>
 
 #include "catalogue/words/names.h"
@@ -95,8 +97,13 @@ const Material* material_meant(std::string_view name) {
         return at == materials().end() ? nullptr : &*at;
     };
     if (const auto* exactly = called(name)) return exactly;
+    // The same few words are asked about again and again.
+    constexpr std::size_t most_remembered = 256;
+    static thread_local std::map<std::string, const Material*, std::less<>> remembered;
+    if (const auto known = remembered.find(name); known != remembered.end()) return known->second;
     const auto found = meant(material_names(), name);
-    return found.size() == 1 ? called(found.front()) : nullptr;
+    if (remembered.size() >= most_remembered) remembered.clear();
+    return remembered[std::string(name)] = found.size() == 1 ? called(found.front()) : nullptr;
 }
 
 Result<Material> material_named(std::string_view name) {

@@ -2,6 +2,7 @@
 
 #include <algorithm>
 #include <array>
+#include <optional>
 #include <set>
 
 #include "loads/cards.h"
@@ -61,8 +62,7 @@ Status validate_cases(const rig::Rig& rig) {
 
 /// What needs the rig placed: that the parts and axes named are there.
 Status validate_named(const rig::Rig& rig) {
-    if (rig.cases.empty()) return Done{};
-    const rig::Placed placed(rig);
+    std::optional<rig::Placed> placed;  // most cases name nothing
     for (std::size_t k = 0; k < rig.cases.size(); ++k) {
         const auto* kind = case_named(rig.cases[k].kind);
         const auto values = families::complete(kind->parameters(), kind->name(), rig.cases[k].inputs);
@@ -70,7 +70,8 @@ Status validate_named(const rig::Rig& rig) {
             kind->parameters().begin(), kind->parameters().end(),
             [&](const auto& p) { return p.kind == families::Kind::text && !families::text(*values, p.key).empty(); });
         if (!names_something) continue;
-        if (const auto actions = kind->actions(*values, {rig, placed}); !actions)
+        if (!placed) placed.emplace(rig);
+        if (const auto actions = kind->actions(*values, {rig, *placed}); !actions)
             return placed_in(k, actions.problem());
     }
     return Done{};

@@ -205,7 +205,7 @@ void cautions(const rig::Rig& rig, const study::ScenesCheck& check, Document& do
 }  // namespace
 
 Result<Document> report_of(const rig::Rig& rig, const std::string& detail, const study::Job& job) {
-    const auto check = study::check_scenes(rig, study::scenes_of(rig), {}, job);
+    const auto check = study::check_scenes(rig, study::scenes_of(rig), {.detail = study::Detail::verdict}, job);
     if (!check) return check.problem();
     if (check->stopped) return study::was_stopped();
     Document document{rig.name, detail, {}};

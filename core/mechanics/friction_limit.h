@@ -168,6 +168,16 @@ class SphereContacts {
         m.matrix << l - xx, -xy, -xz, -xy, l - yy, -yz, -xz, -yz, l - zz;
         return m;
     }
+    /// Whether they bear `times` the demand for certain: by forces that grow with the distance from an axis, of which
+    /// none can be more than at the equator. False tells nothing.
+    /// Source  Lower-bound theorem, as of PlanarContacts.
+    bool surely_bear(std::span<const double> limit, const std::array<double, 3>& demand, double times) const noexcept {
+        const Eigen::Matrix3d m = moments(limit).matrix;
+        const double volume = m.determinant(), size = m.trace();
+        if (!(volume > 1e-9 * size * size * size)) return false;  // turned about one axis next to nothing resists
+        const Eigen::Vector3d turned = m.inverse() * Eigen::Map<const Eigen::Vector3d>(demand.data());
+        return times * turned.norm() <= 1;
+    }
     void sum(const Eigen::Vector3d& w, double epsilon, std::span<const double> limit, SlipSums<3>& out) const noexcept {
         DissipationSums sums;
         sum_sphere(x_.data(), y_.data(), z_.data(), limit.data(), x_.size(), w.data(), epsilon * epsilon + 1e-300,

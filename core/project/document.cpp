@@ -45,7 +45,7 @@ void Document::set_rig(rig::Rig rig, const std::string& only_interface) {
         check_ = {};
     } else if (!only_interface.empty()) {
         // No load changed: only this interface is computed again.
-        if (const auto prepared = study::prepare(rig_, {.joints = &joints_}))
+        if (const auto prepared = study::prepare(rig_, {.joints = &joints_, .detail = study::Detail::verdict}))
             for (auto& result : check_.interfaces)
                 if (result.id == only_interface)
                     if (auto fresh = study::check_interface(*prepared, *rig_.interface(only_interface)))
@@ -53,7 +53,7 @@ void Document::set_rig(rig::Rig rig, const std::string& only_interface) {
         study::conclude(check_);
     } else {
         checking_ = false;
-        auto checked = study::check_valid(rig_, {.joints = &joints_});
+        auto checked = study::check_valid(rig_, {.joints = &joints_, .detail = study::Detail::verdict});
         if (checked) {
             check_ = std::move(*checked);
         } else {  // a valid rig is checked; were it not, what is shown must still be of this rig
@@ -63,6 +63,13 @@ void Document::set_rig(rig::Rig rig, const std::string& only_interface) {
         }
     }
     modified_ = !saved_ || !(rig_ == *saved_);
+}
+
+study::InterfaceResult Document::with_every_mode(const std::string& interface) {
+    if (const auto* f = rig_.interface(interface))
+        if (const auto prepared = study::prepare(rig_, {.joints = &joints_}))
+            if (auto whole = study::check_interface(*prepared, *f)) return std::move(*whole);
+    return {};
 }
 
 std::string Document::top_part() const {

@@ -32,6 +32,8 @@ class Document {
     const rig::Rig& rig() const { return rig_; }
     /// The check of the rig. While a large one is being checked on a worker, its results are marked as pending.
     const study::RigCheck& check() const { return check_; }
+    /// One interface with all of its modes and both of their factors: check() has those that may govern.
+    study::InterfaceResult with_every_mode(const std::string& interface);
     bool is_checking() const { return checking_; }
     /// Rigs of more interfaces than `longest_at_once` are checked on a worker from now on, whose answer comes through
     /// `post`, on this thread. Without it every check is done at once.

@@ -4,7 +4,7 @@ namespace clampet::project {
 
 void LiveCheck::start(rig::Rig rig, std::function<void(study::RigCheck)> finished) {
     background_.start([rig = std::move(rig), finished = std::move(finished)](const study::Job& job) {
-        auto checked = study::check_valid(rig, {}, job);
+        auto checked = study::check_valid(rig, {.detail = study::Detail::verdict}, job);
         auto answer = std::make_shared<study::RigCheck>();
         if (checked) {
             *answer = std::move(*checked);

@@ -229,7 +229,7 @@ bool helps(const rig::Rig& changed, const study::Scene& scene, const std::string
     const auto now = study::staged(changed, scene);
     const auto* f = now.interface(target);
     if (!f) return false;
-    const auto prepared = study::prepare(now);
+    const auto prepared = study::prepare(now, {.detail = study::Detail::factor});
     if (!prepared) return false;
     const auto result = study::check_interface(*prepared, *f);
     return result && gains(before, result->typical);
@@ -243,7 +243,7 @@ std::optional<RigAdvice> tried(const rig::Rig& rig, const Candidate& candidate, 
     for (const auto& was : before.worst)
         if (was.id == target && !helps(*changed, before.scenes[was.scene], target, before.result_of(was).typical))
             return std::nullopt;
-    const auto after = study::check_scenes(*changed, before.scenes);
+    const auto after = study::check_scenes(*changed, before.scenes, {.detail = study::Detail::verdict});
     if (!after) return std::nullopt;
     RigAdvice advice{candidate.edit, target, candidate.sentence, candidate.effort};
     bool found = false;

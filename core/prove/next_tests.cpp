@@ -91,7 +91,7 @@ std::vector<std::string> what_to_watch(const TestToDo& test, const Driven& drive
 }  // namespace
 
 Result<std::vector<TestToDo>> tests_to_do(const rig::Rig& rig, const study::Job& job) {
-    const auto checked = study::check(rig, {}, job);
+    const auto checked = study::check(rig, {.detail = study::Detail::verdict}, job);
     if (!checked) return checked.problem();
     const auto bench = PullBench::of(rig);
     if (!bench) return bench.problem();

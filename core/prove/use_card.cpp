@@ -180,7 +180,7 @@ std::string feel_of(double torque) {
 }
 
 Result<UseCard> use_card_of(const rig::Rig& rig, make::Day today, const study::Job& job) {
-    const auto check = study::check_scenes(rig, study::scenes_of(rig), {}, job);
+    const auto check = study::check_scenes(rig, study::scenes_of(rig), {.detail = study::Detail::verdict}, job);
     if (!check) return check.problem();
     if (check->stopped || job.is_cancelled()) return study::was_stopped();
     const auto day = [](make::Day d) { return make::text_of(make::WallTime(d)).substr(0, 10); };

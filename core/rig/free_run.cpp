@@ -40,6 +40,11 @@ std::optional<Stops> free_run(const Part& part, const Port& port, const Vector& 
 }
 
 families::Motion motion_in(const Rig& rig, const Interface& f) {
+    const auto moves = [](const Element& element) {
+        const auto* family = families::family_named(element.family);
+        return family && family->moves();
+    };
+    if (std::none_of(f.elements.begin(), f.elements.end(), moves)) return {};
     auto motion = motion_of(shaped(rig, f));
     const Part *below = rig.part(f.support.part), *above = rig.part(f.payload.part);
     const Port *support = below ? below->port(f.support.port) : nullptr,

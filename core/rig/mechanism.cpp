@@ -98,7 +98,7 @@ Motion motion_of(const Interface& interface) {
     bool spans = false;
     for (const auto& element : interface.elements) {
         const auto* family = families::family_named(element.family);
-        if (!family) continue;
+        if (!family || !family->moves()) continue;
         Motion own = family->motion(shape_values(element));
         for (auto& axis : own.axes)
             if (std::none_of(all.axes.begin(), all.axes.end(), [&](const Axis& a) { return a.key == axis.key; }))

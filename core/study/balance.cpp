@@ -65,7 +65,7 @@ class Below {
         Held least;
         for (const auto& scene : scenes_) {
             const auto now = staged(changed, scene);
-            const auto prepared = prepare(now);
+            const auto prepared = prepare(now, {.detail = Detail::factor});
             if (!prepared) return {0, prepared.problem().what};
             for (const auto& id : seams_) {
                 const auto result = check_interface(*prepared, *now.interface(id));

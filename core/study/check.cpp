@@ -25,12 +25,13 @@ using quantity::infinite;
 /// The permanent load with each part's weight taken at its worse end for a mode.
 /// Meaning  Whether a weight helps is asked of the mode itself, close to where it lets go: its utilisation with a tenth
 ///          more of that weight against a tenth less. Exact for modes that are linear in the weights, such as tipping.
-Wrench at_worse_weights(const families::Joint& joint, std::size_t m, const ModeResult& typical,
+Wrench at_worse_weights(const families::Joint& joint, std::size_t m, const WorstFound& typical,
                         const std::vector<Wrench>& weights) {
     Wrench permanent;
     for (const auto& w : weights) permanent = permanent + w;
-    const double near = std::isfinite(typical.factor()) && typical.factor() > 0 ? 0.98 * typical.factor() : 1;
-    const bool whole = typical.by_mass() && !joint.modes()[m].live_only;
+    const double factor = std::min(typical.mass, typical.live);
+    const double near = std::isfinite(factor) && factor > 0 ? 0.98 * factor : 1;
+    const bool whole = typical.mass <= typical.live && !joint.modes()[m].live_only;
     const auto used = [&](const Wrench& weight) {
         const Wrench push = near * typical.load.variable;
         return joint.utilisation(m, whole ? near * weight + push : weight + push);
@@ -43,38 +44,37 @@ Wrench at_worse_weights(const families::Joint& joint, std::size_t m, const ModeR
     return worse;
 }
 
+/// A mode of a seam's joint at typical inputs.
+struct Looked {
+    std::size_t joint = 0, mode = 0;
+    WorstFound found;
+    ModeResult told;
+};
+
 /// What of a seam does not change with the ends of its band.
 struct Seam {
     rig::JointStore* joints;
     const rig::Prepared& typical;
     const rig::Interface& interface;
     const std::vector<CaseLoad>& cases;
-    const std::vector<ModeResult>& modes;  ///< at typical inputs
-    const std::vector<WorstFound>& found;  ///< of each of them
-    struct ModeOfJoint {
-        std::size_t joint = 0, mode = 0, at = 0;  ///< `at`: index into modes
-    };
-    std::vector<ModeOfJoint> in_order;  ///< the ultimate ones, the one that governs first
+    std::vector<const Looked*> in_order;  ///< the ultimate ones, the one that governs first
 };
 
-std::vector<Seam::ModeOfJoint> ultimate_modes(const rig::Prepared& prepared, const std::vector<ModeResult>& modes) {
-    std::vector<Seam::ModeOfJoint> all;
-    std::size_t at = 0;
-    for (std::size_t j = 0; j < prepared.joints.size(); ++j)
-        for (std::size_t m = 0; m < prepared.joints[j]->modes().size(); ++m, ++at)
-            if (modes[at].mode_class == families::ModeClass::ultimate) all.push_back({j, m, at});
+std::vector<const Looked*> ultimate_first(const std::vector<Looked>& modes) {
+    std::vector<const Looked*> all;
+    for (const auto& mode : modes)
+        if (mode.told.mode_class == families::ModeClass::ultimate) all.push_back(&mode);
     std::stable_sort(all.begin(), all.end(),
-                     [&](const auto& a, const auto& b) { return modes[a.at].share() < modes[b.at].share(); });
+                     [](const auto* a, const auto* b) { return a->told.share() < b->told.share(); });
     return all;
 }
 
 /// The lesser factor of what a search found, to the last digit. The other one is computed too where it comes close.
 double exactly(const families::Joint& joint, std::size_t m, const WorstFound& found) {
-    constexpr double search_is_off = 0.03;
     const auto& load = found.load;
     if (found.too_tight || joint.modes()[m].scale_free || joint.modes()[m].live_only || load.permanent.is_zero() ||
         load.variable.is_zero() ||
-        std::abs(found.mass - found.live) <= search_is_off * std::min(found.mass, found.live))
+        std::abs(found.mass - found.live) <= factors_are_close * std::min(found.mass, found.live))
         return families::factors(joint, m, load).least();
     return found.mass < found.live ? joint.load_factor(m, {{}, load.whole()})
                                    : joint.load_factor(m, {load.permanent, load.variable});
@@ -85,22 +85,27 @@ double exactly(const families::Joint& joint, std::size_t m, const WorstFound& fo
 Result<double> end_share(const Seam& seam, rig::End end) {
     auto prepared = rig::prepare(seam.interface, end, seam.joints, &seam.typical);
     if (!prepared) return prepared.problem();
-    double least = infinite, exact = infinite;
+    // Low is typical at most: where nothing is worse at the weak end, that is not looked for.
+    const bool weak = rig::is_weak(end);
+    const double typical = seam.in_order.empty() ? infinite : seam.in_order.front()->told.share();
+    double least = weak ? typical : infinite, exact = least;
     auto cases = seam.cases;
     // What is close at typical inputs comes first: the others are then only shown to be no worse.
-    for (const auto& mode : seam.in_order) {
-        const auto& joint = *prepared->joints[mode.joint];
-        for (std::size_t c = 0; rig::is_weak(end) && c < cases.size(); ++c)
-            cases[c].permanent = cases[c].same_weights_as < c
+    for (const auto* mode : seam.in_order) {
+        const auto& joint = *prepared->joints[mode->joint];
+        // Of one that is far from governing a tenth of the weights decides nothing.
+        const bool is_far = mode->told.share() > far_from_governing * typical;
+        for (std::size_t c = 0; weak && c < cases.size(); ++c)
+            cases[c].permanent = is_far ? seam.cases[c].permanent
+                                 : cases[c].same_weights_as < c
                                      ? cases[cases[c].same_weights_as].permanent
-                                     : at_worse_weights(joint, mode.mode, seam.modes[mode.at], cases[c].load.weights);
-        const auto found = worst_of(joint, mode.mode, cases,
-                                    {.below = least,
-                                     .hints = &seam.found[mode.at],
-                                     .around = rig::is_weak(end) ? Around::everywhere : Around::hints});
+                                     : at_worse_weights(joint, mode->mode, mode->found, cases[c].load.weights);
+        const auto found =
+            worst_of(joint, mode->mode, cases,
+                     {.below = least, .hints = &mode->found, .around = weak ? Around::everywhere : Around::hints});
         if (!(found.share < least)) continue;
         least = found.share;
-        exact = cases[found.at].required.share(exactly(joint, mode.mode, found));
+        exact = cases[found.at].required.share(exactly(joint, mode->mode, found));
     }
     return exact;
 }
@@ -113,6 +118,70 @@ Result<double> least_of_ends(const Seam& seam, rig::End end) {
         least = std::min(least, *here);
     }
     return least;
+}
+
+/// One mode under the worst of the cases, as it is told.
+ModeResult told(const Prepared& prepared, const rig::Element& element, const families::Joint& joint, std::size_t m,
+                const std::vector<CaseLoad>& cases, const WorstFound& found, const mechanics::Load& rest) {
+    ModeResult mode;
+    mode.element = element.id;
+    mode.family = element.family;
+    mode.mode = joint.modes()[m].key;
+    mode.mode_class = joint.modes()[m].mode_class;
+    mode.mass = found.mass;
+    mode.live = found.live;
+    mode.too_tight = found.too_tight;
+    mode.load = cases.empty() ? rest : found.load;
+    mode.requirement = cases.empty() ? Requirement{prepared.required, prepared.required} : cases[found.at].required;
+    mode.required = mode.requirement.required;
+    mode.action = cases.empty() ? 0 : cases[found.at].action;
+    if (!cases.empty()) {
+        const auto& action = prepared.actions[mode.action];
+        mode.load_case = action.load_case;
+        mode.under = action.words;
+        mode.margin = action.margin;
+        mode.tell_direction = action.tell_direction;
+        mode.direction = found.direction;
+    }
+    const auto motion = joint.motion(m, mode.load.whole());
+    mode.has_motion = !motion.empty();
+    mode.words = mode.has_motion ? motion : joint.modes()[m].label;
+    return mode;
+}
+
+/// The modes of an interface at typical inputs, as many as are wanted. Those that are far from governing are there too
+/// where only that counts, with the directions of the one that governs: at an end of the band they are tried in those.
+std::vector<Looked> look_at_modes(const Prepared& prepared, const rig::Prepared& built, const rig::Interface& interface,
+                                  const std::vector<CaseLoad>& cases, const mechanics::Load& rest) {
+    const bool every = prepared.detail == Detail::every_mode;
+    std::vector<Looked> all;
+    double least = infinite;
+    std::size_t governs = 0;
+    for (std::size_t j = 0; j < built.joints.size(); ++j) {
+        const auto& joint = *built.joints[j];
+        for (std::size_t m = 0; m < joint.modes().size(); ++m) {
+            const bool counts = joint.modes()[m].mode_class == families::ModeClass::ultimate;
+            if (!counts && !every) continue;
+            Wanted wanted;
+            if (!every)
+                wanted = {
+                    .below = far_from_governing * least, .exact_below = (1 + factors_are_close) * least, .both = false};
+            Looked looked{j, m, worst_of(joint, m, cases, wanted), {}};
+            looked.told = told(prepared, interface.elements[j], joint, m, cases, looked.found, rest);
+            if (counts && looked.told.share() < least) least = looked.told.share(), governs = all.size();
+            all.push_back(std::move(looked));
+        }
+    }
+    if (every || !std::isfinite(least)) return all;
+    const auto near = all[governs].found;
+    for (auto& looked : all) {
+        if (std::isfinite(looked.found.share)) continue;
+        looked.found.directions = near.directions;
+        looked.found.at = near.at;
+        looked.found.load = near.load;
+        looked.found.share = far_from_governing * least;
+    }
+    return all;
 }
 
 /// What stands beyond its stops.
@@ -172,8 +241,12 @@ Result<Prepared> prepare(const rig::Rig& rig, const CheckOptions& options) {
     if (!actions) return actions.problem();
     auto statics = rig::Statics::of(rig, std::move(placed));
     if (!statics) return statics.problem();
-    return Prepared{rig, std::move(*statics), std::move(*actions), options.required.value_or(rig.required),
-                    options.joints};
+    return Prepared{rig,
+                    std::move(*statics),
+                    std::move(*actions),
+                    options.required.value_or(rig.required),
+                    options.joints,
+                    options.detail};
 }
 
 Result<InterfaceResult> check_interface(const Prepared& prepared, const rig::Interface& given) {
@@ -187,57 +260,30 @@ Result<InterfaceResult> check_interface(const Prepared& prepared, const rig::Int
     const auto cases = loads_on(prepared, index);
     auto built = rig::prepare(interface, rig::End::typical, prepared.joints);
     if (!built) return built.problem();
-    std::vector<WorstFound> all_found;
-    double least = infinite;
-    for (std::size_t e = 0; e < built->joints.size(); ++e) {
-        const auto& joint = *built->joints[e];
-        for (std::size_t m = 0; m < joint.modes().size(); ++m) {
-            const auto found = worst_of(joint, m, cases);
-            ModeResult mode;
-            mode.element = interface.elements[e].id;
-            mode.family = interface.elements[e].family;
-            mode.mode = joint.modes()[m].key;
-            mode.mode_class = joint.modes()[m].mode_class;
-            mode.mass = found.mass;
-            mode.live = found.live;
-            mode.too_tight = found.too_tight;
-            mode.load = cases.empty() ? result.rest : found.load;
-            mode.requirement =
-                cases.empty() ? Requirement{prepared.required, prepared.required} : cases[found.at].required;
-            mode.required = mode.requirement.required;
-            mode.action = cases.empty() ? 0 : cases[found.at].action;
-            if (!cases.empty()) {
-                const auto& action = prepared.actions[mode.action];
-                mode.load_case = action.load_case;
-                mode.under = action.words;
-                mode.margin = action.margin;
-                mode.tell_direction = action.tell_direction;
-                mode.direction = found.direction;
-            }
-            const auto motion = joint.motion(m, mode.load.whole());
-            mode.has_motion = !motion.empty();
-            mode.words = mode.has_motion ? motion : joint.modes()[m].label;
-            if (mode.mode_class == families::ModeClass::ultimate && mode.share() < least) {
-                least = mode.share();
-                result.governs = result.modes.size();
-            }
-            result.modes.push_back(std::move(mode));
-            all_found.push_back(found);
-        }
-        for (const auto& advisory : joint.advisories()) result.advisories.push_back(advisory);
+    const auto modes = look_at_modes(prepared, *built, interface, cases, result.rest);
+    const auto in_order = ultimate_first(modes);
+    const double least = in_order.empty() ? infinite : in_order.front()->told.share();
+    for (const auto& mode : modes) {
+        if (prepared.detail != Detail::every_mode && !(mode.told.share() <= far_from_governing * least)) continue;
+        if (std::isfinite(least) && &mode == in_order.front()) result.governs = result.modes.size();
+        result.modes.push_back(mode.told);
     }
+    for (const auto& joint : built->joints)
+        for (const auto& advisory : joint->advisories()) result.advisories.push_back(advisory);
     note_stops(interface, result);
     Requirement asked{prepared.required, prepared.required};
     if (result.governs) asked = result.modes[*result.governs].requirement;
     result.required = asked.required;
     result.typical = result.governs ? result.modes[*result.governs].factor() : infinite;
-    const Seam seam{
-        prepared.joints, *built, interface, cases, result.modes, all_found, ultimate_modes(*built, result.modes)};
-    const auto low = least_of_ends(seam, rig::End::weak), high = least_of_ends(seam, rig::End::strong);
-    if (!low) return low.problem();
-    if (!high) return high.problem();
-    result.low = std::min(asked.factor_at(*low), result.typical);
-    result.high = std::max(asked.factor_at(*high), result.typical);
+    result.low = result.high = result.typical;
+    if (prepared.detail != Detail::factor) {
+        const Seam seam{prepared.joints, *built, interface, cases, in_order};
+        const auto low = least_of_ends(seam, rig::End::weak), high = least_of_ends(seam, rig::End::strong);
+        if (!low) return low.problem();
+        if (!high) return high.problem();
+        result.low = std::min(asked.factor_at(*low), result.typical);
+        result.high = std::max(asked.factor_at(*high), result.typical);
+    }
     result.verdict = judge({result.low, result.typical}, result.required, result.advisories);
     return result;
 }

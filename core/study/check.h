@@ -61,10 +61,19 @@ struct RigCheck {
     bool stopped = false;                       ///< cancelled: only some of the interfaces are there
 };
 
+/// How much of an interface is worked out.
+enum class Detail {
+    every_mode,  ///< both factors of every mode: what a list of them shows
+    verdict,     ///< the mode that governs, low, typical, high and the verdict. Of the ultimate modes those are there
+                 ///< that come within ten times of it; only the lesser of their factors, unless the other is close
+    factor       ///< the mode that governs, and typical: low and high are that too
+};
+
 struct CheckOptions {
     std::optional<double> required = {};  ///< instead of the rig's own
     std::vector<std::string> cases = {};  ///< ids or kinds of load cases; empty: all
     rig::JointStore* joints = nullptr;    ///< where joints that were built already are found
+    Detail detail = Detail::every_mode;
 };
 
 /// A valid rig, where it stands and how its load cases act: what all of its interfaces are checked with.
@@ -74,6 +83,7 @@ struct Prepared {
     std::vector<rig::Action> actions;
     double required = 0;
     rig::JointStore* joints = nullptr;
+    Detail detail = Detail::every_mode;
 };
 /// Errors  A Problem when a case is unknown, the required factor is none, or a loop is held by nothing.
 Result<Prepared> prepare(const rig::Rig& rig, const CheckOptions& options = {});

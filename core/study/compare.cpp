@@ -210,7 +210,8 @@ std::vector<Difference> differences_of(const rig::Rig& a, const rig::Rig& b) {
 }
 
 Result<Comparison> compare(const rig::Rig& a, const rig::Rig& b, const Job& job) {
-    const auto check_a = check_scenes(a, scenes_of(a), {}, job), check_b = check_scenes(b, scenes_of(b), {}, job);
+    const auto check_a = check_scenes(a, scenes_of(a), {.detail = Detail::verdict}, job),
+               check_b = check_scenes(b, scenes_of(b), {.detail = Detail::verdict}, job);
     if (!check_a) return check_a.problem();
     if (!check_b) return check_b.problem();
     Comparison all;

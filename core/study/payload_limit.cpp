@@ -116,6 +116,7 @@ Result<RigLimit> largest_payload(const rig::Rig& rig, double ahead, const CheckO
     rig::JointStore joints;  // most of them do not follow from the payload
     CheckOptions asked = options;
     if (!asked.joints) asked.joints = &joints;
+    asked.detail = Detail::factor;
     const auto found = largest_that([&](double mass) {
         const auto tried = with_payload(rig, mass, at);
         if (!tried) {

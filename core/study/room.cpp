@@ -171,7 +171,7 @@ void judge(Touch::Spacer& spacer, const rig::Rig& rig, const ScenesCheck& before
     auto* below = with.part(f->support.part);
     for (auto& port : below->ports)
         if (port.id == f->support.port) port.at += spacer.thickness * port.z;
-    const auto after = check_scenes(with, before.scenes);
+    const auto after = check_scenes(with, before.scenes, {.detail = Detail::verdict});
     if (!after || after->worst.size() != before.worst.size()) return;
     spacer.verdict = after->verdict;
     spacer.then = "nothing else gets worse";
@@ -294,8 +294,9 @@ Result<Room> room(const rig::Rig& rig, const RoomOptions& options, const Job& jo
                 }
         }
     }
-    const auto before = options.with_spacers && !all.empty() && !answer.stopped ? check_scenes(rig, scenes)
-                                                                                : Result<ScenesCheck>(ScenesCheck{});
+    const auto before = options.with_spacers && !all.empty() && !answer.stopped
+                            ? check_scenes(rig, scenes, {.detail = Detail::verdict})
+                            : Result<ScenesCheck>(ScenesCheck{});
     for (const auto& [key, deepest] : all) {
         const auto& look = looks[deepest.look];
         Touch touch;

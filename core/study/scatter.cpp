@@ -168,7 +168,9 @@ Result<Scatter> scatter(const rig::Rig& rig, const ScatterOptions& options, cons
     Job checking = job;
     checking.progress = nullptr;  // of the draws, which take longer
     const auto scenes = options.over_shots ? scenes_of(rig) : std::vector<Scene>{{"", "", "as posed"}};
-    const auto checked = check_scenes(rig, scenes, options.check, checking);
+    CheckOptions asked = options.check;
+    asked.detail = Detail::every_mode;  // draws look at each where its worst direction is
+    const auto checked = check_scenes(rig, scenes, asked, checking);
     if (!checked) return checked.problem();
     Scatter answer;
     if (checked->stopped || checked->checks.empty()) {

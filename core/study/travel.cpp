@@ -63,7 +63,7 @@ Result<Travel> travel(const rig::Rig& rig, const std::string& interface, const s
         rig::Rig now = rig;
         const double position = std::lerp(from, to, static_cast<double>(i) / static_cast<double>(range.steps));
         now.interface(interface)->pose[key] = position;
-        const auto checked = check_valid(now);
+        const auto checked = check_valid(now, {.detail = Detail::verdict});
         if (!checked) return;
         Travel::Point point{position, {}, {}};
         for (const auto& result : checked->interfaces) {

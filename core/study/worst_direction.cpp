@@ -21,8 +21,9 @@ using mechanics::Wrench;
 using quantity::infinite;
 constexpr double coarse_angle = 0.16;   // between two of the 162 directions and their middle
 constexpr double finest_angle = 0.008;  // 0.5 degrees: the factor is flat there, so this is worth about 4e-5
-/// From one end of a band to the other a factor changes less than this.
-constexpr double far_from_governing = 10;
+/// A case that was not the worst one for a mode is looked at anew at an end of the band if the mode's share of what is
+/// required is less than this many times what is to be beaten.
+constexpr double close_to_governing = 2;
 /// A direction must be worse by this share to count; under what is shown.
 constexpr double worth_finding = 3e-4;
 /// A search's model is good to this share; where it is worse than that, other directions may be the worst. Those nearer
@@ -42,7 +43,7 @@ struct How {
     std::span<const Vector3d> seeds;        ///< worst directions of the same joint at other inputs: looked at first
     const DirectionCells* cells = nullptr;  ///< then all of these
     bool refine = true;
-    bool exactly = true;  ///< the factor is computed anew, to the last digit, for the direction found
+    double exact_below = infinite;  ///< a factor under this is computed anew, to the last digit
 };
 
 /// By neighbours ever closer. `is_worse` looks at a direction, and makes it `best` where it is.
@@ -79,7 +80,7 @@ class DirectionSearch {
         if (!found_) return {};
         // A seed is the worst direction of the same joint at other inputs: the worst one here is close to it.
         if (how.refine && best_.factor > 0) refine(by_seed && best_.factor == before ? coarse_angle / 4 : coarse_angle);
-        if (!how.exactly || !(best_.factor > 0)) return best_;
+        if (!(best_.factor < how.exact_below) || !(best_.factor > 0)) return best_;
         // The direction is the search's; the factor is computed anew, to the last digit.
         const double searched = best_.factor;
         best_.factor = exact_.load_factor(mode_, ray(best_.direction));
@@ -143,7 +144,7 @@ class DirectionSearch {
     }
     void over(const DirectionCells& cells, const How& how) {
         may_lead_ = how.refine;
-        safe_.fill({});
+        safe_.fill(nothing);
         tried_.reset();
         for (std::size_t i = 0; i < cells.coarse_points && !std::isfinite(best_.factor); ++i) look_at(cells, i);
         if (found_ && may_lead_) lead();
@@ -223,10 +224,10 @@ class DirectionSearch {
     Least best_;
     bool found_ = false, may_lead_ = false;
     struct Known {
-        double factor = -1, stretch = 0;
-        double unsafe_factor = infinite, unsafe_stretch = infinite;
+        double factor, stretch, unsafe_factor, unsafe_stretch;
     };
-    std::array<Known, most_points> safe_{};
+    static constexpr Known nothing{-1, 0, infinite, infinite};
+    std::array<Known, most_points> safe_;  // where cells are gone through
     std::bitset<most_points> tried_;
 };
 
@@ -234,10 +235,11 @@ class DirectionSearch {
 class CaseSearch {
  public:
     CaseSearch(const families::Joint& joint, std::size_t mode, const CaseLoad& load, const std::vector<Vector3d>* hints,
-               bool governs)
+               bool governs, double exact_below)
         : joint_(joint),
           mode_(mode),
           case_(load),
+          exact_below_(hints ? 0 : load.required.factor_at(exact_below)),
           stands_(joint.modes()[mode].live_only && !joint.stands_on().empty()) {
         if (hints) hints_ = *hints;
         at_typical_ = !hints;
@@ -270,7 +272,9 @@ class CaseSearch {
             return whole ? Ray{{}, case_.permanent + q} : Ray{case_.permanent, q};
         };
         if (free_count() == 0) {
-            const double factor = joint_.load_factor(mode_, ray(Vector3d::UnitX(), Vector3d::UnitX()));
+            const Ray alone = ray(Vector3d::UnitX(), Vector3d::UnitX());
+            if (std::isfinite(below) && joint_.surely_holds(mode_, alone.at(below))) return {};
+            const double factor = joint_.load_factor(mode_, alone);
             return factor < below ? Found{factor} : Found{};
         }
         // Both along the same direction first; then each with the other held, as long as that finds something worse.
@@ -321,11 +325,11 @@ class CaseSearch {
     static constexpr int most_rounds = 3;
     bool on_a_sphere(std::size_t k) const { return case_.over[k].over == rig::Directions::sphere && !stands_; }
     How how(std::size_t k) const {
-        if (case_.over[k].over == rig::Directions::around) return {{}, &around_[k], false, at_typical_};
-        if (case_.over[k].over == rig::Directions::level) return {{}, &level_directions(), false, at_typical_};
-        if (!on_a_sphere(k)) return {{}, &tipping_directions(), false, at_typical_};
-        if (at_typical_) return {{}, &sphere_directions(), true, true};
-        return {hints_, wide_ || hints_.empty() ? &few_directions() : nullptr, true, false};
+        if (case_.over[k].over == rig::Directions::around) return {{}, &around_[k], false, exact_below_};
+        if (case_.over[k].over == rig::Directions::level) return {{}, &level_directions(), false, exact_below_};
+        if (!on_a_sphere(k)) return {{}, &tipping_directions(), false, exact_below_};
+        if (at_typical_) return {{}, &sphere_directions(), true, exact_below_};
+        return {hints_, wide_ || hints_.empty() ? &few_directions() : nullptr, true, exact_below_};
     }
     template <class RayOf>
     Least search(const RayOf& ray_of, std::size_t k, double below) const {
@@ -342,6 +346,7 @@ class CaseSearch {
     const families::Joint& joint_;
     std::size_t mode_;
     const CaseLoad& case_;
+    double exact_below_ = infinite;
     bool stands_, at_typical_ = true, wide_ = true;
     std::vector<Vector3d> hints_;
     std::array<DirectionCells, 2> around_;
@@ -417,7 +422,7 @@ void leave_out_the_mild(std::vector<CaseLoad>& cases,
 
 WorstFound worst_of(const families::Joint& joint, std::size_t mode, const std::vector<CaseLoad>& cases,
                     const Wanted& wanted) {
-    const auto [below, hints, around] = wanted;
+    const auto [below, hints, around, exact_below, both] = wanted;
     WorstFound worst;
     worst.directions.resize(cases.size());
     if (cases.empty()) return worst;
@@ -435,11 +440,14 @@ WorstFound worst_of(const families::Joint& joint, std::size_t mode, const std::v
         const auto& load = cases[c];
         // A weight alone is never worse than the worst push on it: the factors' inverse is convex in the load.
         if (hints && load.is_rest && cases.size() > 1) continue;
-        const std::vector<Eigen::Vector3d>* known = hints ? &hints->directions[c] : nullptr;
+        // Where a case was not the worst one, the directions of that which was, if the mode is not about to govern.
+        const std::vector<Vector3d>* known = hints ? &hints->directions[c] : nullptr;
+        if (hints && known->empty() && hints->share > close_to_governing * below) known = &hints->directions[hints->at];
         // At an end a case that is far from governing at typical inputs is only tried where it was worst.
         const CaseSearch search(
             joint, mode, load, known,
-            hints && around == Around::everywhere && hints->at == c && !(hints->share > far_from_governing * below));
+            hints && around == Around::everywhere && hints->at == c && !(hints->share > far_from_governing * below),
+            exact_below);
         // Half a sine of 0.5 g over 20 ms leaves 0.06 m/s; rocking over takes ten times that.
         if (search.stands() && load.is_brief) continue;
         const auto take = [&](const CaseSearch::Found& found, double& factor, double& least) {
@@ -460,22 +468,27 @@ WorstFound worst_of(const families::Joint& joint, std::size_t mode, const std::v
         };
         const auto under = [&](double share) { return load.required.factor_at(share); };
         const double limit = under(below);
+        // Where only the lesser factor is wanted, a search for the other one is over once it is not close to that: of
+        // two that are close each has a direction of its own.
+        const auto of_interest = [&](double least) {
+            const double either = std::min(least_mass, least_live);
+            return std::min(limit, under(hints ? either : both ? least : (1 + factors_are_close) * either));
+        };
         if (kind.scale_free) {
             const auto found = search.margin(std::min(limit, under(std::min(least_mass, least_live))));
             take(found, worst.mass, least_mass);
             worst.live = worst.mass;
             least_live = least_mass;
         } else {
-            const double either = under(std::min(least_mass, least_live));
-            if (!kind.live_only)
-                take(search.least(true, std::min(limit, hints ? either : under(least_mass))), worst.mass, least_mass);
+            if (!kind.live_only) take(search.least(true, of_interest(least_mass)), worst.mass, least_mass);
             if (!load.load.fixed.is_zero() || search.free_count() > 0) {
-                const double now = under(std::min(least_mass, least_live));
-                take(search.least(false, std::min(limit, hints ? now : under(least_live))), worst.live, least_live);
-            } else {
+                take(search.least(false, of_interest(least_live)), worst.live, least_live);
+            } else if (kind.live_only) {
                 // Without anything that comes and goes: whether it stands at all.
-                const auto stands = families::factors(joint, mode, {load.permanent, {}});
-                if (stands.live < infinite) take({stands.live}, worst.live, least_live);
+                const double stands = families::factors(joint, mode, {load.permanent, {}}).live;
+                if (stands < infinite) take({stands}, worst.live, least_live);
+            } else if (!(joint.utilisation(mode, load.permanent) < 1)) {
+                take({0}, worst.live, least_live);
             }
         }
         // A mode that has let go with the weight alone, or before any load, cannot get worse.

@@ -40,12 +40,20 @@ struct WorstFound {
 /// Where a search looks that has hints: over all directions too, or only along the slope from what the hints say.
 enum class Around { everywhere, hints };
 
+/// From one end of a band to the other a factor changes less than this many times.
+constexpr double far_from_governing = 10;
+/// How close two factors may be for a search to take the one for the other.
+constexpr double factors_are_close = 0.03;
+
 /// What is wanted of a search. Most directions are only shown not to be worse than the best so far: one evaluation of
 /// the utilisation instead of a root search.
 struct Wanted {
     double below = std::numeric_limits<double>::infinity();  ///< a share not under this is of no interest
     const WorstFound* hints = nullptr;                       ///< found for the same interface at other inputs
     Around around = Around::everywhere;
+    /// A share not under this may be the search's own, which is good to a hundredth.
+    double exact_below = std::numeric_limits<double>::infinity();
+    bool both = true;  ///< both factors; otherwise the greater one only where it comes close to the lesser
 };
 
 /// Least factors of a mode over cases and directions.

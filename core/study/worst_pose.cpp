@@ -269,7 +269,9 @@ WorstPose::Seam seam_in(const rig::Rig& rig, const rig::Interface& f, const Chec
         if (!each.closes_loop)
             for (const auto& axis : rig::motion_of(each).axes)
                 seam.pose[each.id][axis.key] = rig::position_of(each, axis.key);
-    const auto prepared = prepare(rig, options);
+    CheckOptions asked = options;
+    asked.detail = Detail::verdict;
+    const auto prepared = prepare(rig, asked);
     const auto result = prepared ? check_interface(*prepared, f) : Result<InterfaceResult>(prepared.problem());
     if (!result) return seam;
     seam.factor = result->typical;

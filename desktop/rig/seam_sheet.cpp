@@ -370,7 +370,7 @@ void SeamSheet::refresh() {
         later_->start();
     else
         refresh_loose();
-    refresh_modes(*result);
+    refresh_modes(result->pending ? *result : document_.with_every_mode(interface_));
     refresh_working(*joint, load);
 }
 

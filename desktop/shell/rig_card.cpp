@@ -36,7 +36,7 @@ void RigCard::showEvent(QShowEvent* event) {
 void RigCard::judge() {
     // Where another page was opened meanwhile, that one is waited for.
     if (!isVisible() || std::exchange(is_judged_, true)) return;
-    const auto all = study::check_scenes(rig_, study::scenes_of(rig_));
+    const auto all = study::check_scenes(rig_, study::scenes_of(rig_), {.detail = study::Detail::verdict});
     if (!all || all->checks.empty()) return;
     standing_ = text_of(study::tally(*all));
     verdict_ = all->verdict;

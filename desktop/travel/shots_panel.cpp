@@ -245,7 +245,7 @@ void ShotsPanel::begin() {
 
 void ShotsPanel::begin_check() {
     checking_->start([this, rig = document_.rig()](const study::Job& job) -> std::function<void()> {
-        auto all = study::check_scenes(rig, study::scenes_of(rig), {}, job);
+        auto all = study::check_scenes(rig, study::scenes_of(rig), {.detail = study::Detail::verdict}, job);
         if (!all || all->stopped) return {};
         auto answer = std::make_shared<study::ScenesCheck>(std::move(*all));
         return [this, answer] {

@@ -150,3 +150,25 @@ TEST_CASE("every family draws its section and shows its working", "[families]") 
         }
     }
 }
+
+TEST_CASE("a family that says that it does not move has no motion, and one that does has", "[families]") {
+    std::size_t moving = 0;
+    for (const auto* family : families::registry()) {
+        bool has = false;
+        for (const auto& p : family->parameters()) {
+            const std::size_t tries = p.kind == families::Kind::choice ? p.choices.size() : 1;
+            for (std::size_t c = 0; c < tries; ++c) {
+                families::Values given;
+                if (p.kind == families::Kind::choice) given[p.key] = std::string(p.choices[c].key);
+                const auto values = families::complete(*family, given);
+                if (!values) continue;
+                const auto motion = family->motion(*values);
+                has = has || !motion.axes.empty() || !motion.limbs.empty() || motion.contact_moves;
+            }
+        }
+        CAPTURE(family->key());
+        CHECK(has == family->moves());
+        moving += family->moves();
+    }
+    CHECK(moving >= 9);
+}

@@ -290,11 +290,28 @@ TEST_CASE("a change tells what follows from it", "[project][document]") {
     CHECK(changes.size() == count);
 }
 
+TEST_CASE("the document has a seam with every mode where that is asked for", "[project][document]") {
+    Document d;
+    open_demo(d);
+    const auto whole = *study::check(d.rig());
+    for (std::size_t i = 0; i < whole.interfaces.size(); ++i) {
+        const auto every = d.with_every_mode(whole.interfaces[i].id);
+        REQUIRE(every.modes.size() == whole.interfaces[i].modes.size());
+        CHECK(every.modes.size() > d.check().interfaces[i].modes.size());
+        CHECK(every.low == whole.interfaces[i].low);
+        for (std::size_t m = 0; m < every.modes.size(); ++m) {
+            CHECK(every.modes[m].mass == whole.interfaces[i].modes[m].mass);
+            CHECK(every.modes[m].live == whole.interfaces[i].modes[m].live);
+        }
+    }
+    CHECK(d.with_every_mode("ghost").modes.empty());
+}
+
 TEST_CASE("a local edit gives the same check as a whole one", "[project][document]") {
     Document d;
     open_demo(d);
     REQUIRE(d.perform(SetInput{"ball", "ball", "torque", 1.3}));
-    const auto whole = *study::check(d.rig());
+    const auto whole = *study::check(d.rig(), {.detail = study::Detail::verdict});
     for (std::size_t i = 0; i < whole.interfaces.size(); ++i) {
         CHECK(d.check().interfaces[i].typical == relative(whole.interfaces[i].typical, 1e-9));
         CHECK(d.check().interfaces[i].verdict == whole.interfaces[i].verdict);

@@ -21,7 +21,8 @@ TEST_CASE("each change does what it says and harms nothing else", "[project][adv
         CAPTURE(advice.sentence);
         const auto changed = project::edited(rig, advice.edit);
         REQUIRE(changed);
-        const auto after = study::check_scenes(*changed, study::scenes_of(*changed));
+        const auto after =
+            study::check_scenes(*changed, study::scenes_of(*changed), {.detail = study::Detail::verdict});
         REQUIRE(after);
         CHECK(after->verdict == advice.rig);
         for (const auto& was : before->worst) {

@@ -84,7 +84,8 @@ TEST_CASE("two rigs are compared seam by seam, with what is otherwise", "[study]
     CHECK(has("2 N·m"));
     CHECK(differences.size() == 5);
     // The factors are those of each rig's own check.
-    const auto check_a = study::check(a), check_b = study::check(d.rig());
+    const auto check_a = study::check(a, {.detail = study::Detail::verdict}),
+               check_b = study::check(d.rig(), {.detail = study::Detail::verdict});
     for (const auto& seam : c->seams) {
         CHECK(seam.in_a);
         CHECK(seam.in_b);

@@ -163,7 +163,7 @@ TEST_CASE("along the travel of a joint every point is the check of that pose", "
     for (const auto& point : {all->points[0], all->points[4]}) {
         auto posed = rig;
         posed.interface("ball")->pose["forward"] = point.position;
-        const auto checked = study::check(posed);
+        const auto checked = study::check(posed, {.detail = study::Detail::verdict});
         REQUIRE(checked);
         for (std::size_t i = 0; i < all->ids.size(); ++i) CHECK(point.factors[i] == factor_of(*checked, all->ids[i]));
     }
@@ -215,7 +215,7 @@ TEST_CASE("the worst pose is no better than any of a fine grid", "[study][worst]
     // What it says is the check of the pose that it shows.
     const auto& worst = found->seams[*found->worst];
     auto there = rig::posed(rig, {"", "", worst.pose, 0, 0});
-    CHECK(factor_of(*study::check(there), worst.id) == worst.factor);
+    CHECK(factor_of(*study::check(there, {.detail = study::Detail::verdict}), worst.id) == worst.factor);
     for (const auto& f : there.interfaces) CHECK(rig::is_within_stops(f));
     // The same for any number of workers.
     study::Job many;

@@ -94,6 +94,7 @@ class Ball : public Family {
     }
     std::span<const Parameter> parameters() const override { return ball_parameters(); }
     /// Pan about the clamp axis, then to the side about x, then forward about y.
+    bool moves() const override { return true; }
     Motion motion(const Values& v) const override {
         const double swing = number(v, "swing_limit");
         return {{{"pan", "Pan", Eigen::Vector3d::UnitZ(), false, -half_turn, half_turn, "to the left", "to the right"},
@@ -207,8 +208,14 @@ mechanics::SlipLimit<3> BallJoint::slip_seated(const Wrench& w, const Seating& s
     ring(0, s.seat, s.seat_side, n_.seat_angle, tan_seat_);
     if (n_.seats == BallSeats::two_rings) ring(ring_points, s.cap, s.cap_side, n_.cap_angle, tan_cap_);
     if (n_.seats == BallSeats::plunger) limit[ring_points] = n_.friction * s.cap;
-    return mechanics::slip_limit(contacts_, std::span<const double>(limit.data(), contacts_.padded()),
-                                 {w.mx / n_.radius, w.my / n_.radius, w.mz / n_.radius}, enough, finest_, near);
+    const std::span<const double> limits(limit.data(), contacts_.padded());
+    const std::array<double, 3> demand{w.mx / n_.radius, w.my / n_.radius, w.mz / n_.radius};
+    if (std::isfinite(enough) && contacts_.surely_bear(limits, demand, enough)) {
+        mechanics::SlipLimit<3> more;
+        more.multiplier = enough * (1 + 1e-9);
+        return more;
+    }
+    return mechanics::slip_limit(contacts_, limits, demand, enough, finest_, near);
 }
 
 double BallJoint::riding_out(const Seating& s) const noexcept {

@@ -92,6 +92,7 @@ class FormulaFamily : public Family {
     TypicalLoad typical_load() const override { return typical_load_; }
     std::span<const StockUse> own_stock() const override { return stock_; }
     std::span<const Mating> matings() const override { return matings_; }
+    bool moves() const override { return static_cast<bool>(motion_); }
     Motion motion(const Values& values) const override { return motion_ ? motion_(values) : Motion{}; }
     Result<std::shared_ptr<const Joint>> join(const Values& values) const override { return rejoin(values, nullptr); }
     Result<std::shared_ptr<const Joint>> rejoin(const Values& values, const Joint* like) const override {

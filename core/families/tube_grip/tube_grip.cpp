@@ -187,6 +187,7 @@ class TubeGrip : public Family {
     }
     std::span<const Parameter> parameters() const override { return grip_parameters(); }
     /// Loosened it slides along its tube and turns about it. How far along, only the rig can say.
+    bool moves() const override { return true; }
     Motion motion(const Values& v) const override {
         if (text(v, "jaws") == "slot") return {};  // neither round it, nor known which way the bar runs
         Motion m{{{"slide", "Along the tube", Eigen::Vector3d::UnitX(), true, -longest_slide, longest_slide},
