@@ -177,6 +177,8 @@ class Family {
     /// What is bought for it beside the parts that it joins: the screw through a plate, the nut on a stud. Complete,
     /// bounded values; `mating`: how its ports meet, none where they say nothing of it.
     virtual std::vector<Fastener> fasteners(const Values&, const Mating*) const { return {}; }
+    /// Whether it touches its support wherever that is flat, as an end on a shelf does, and not where a port is.
+    virtual bool lies_anywhere() const { return false; }
     /// Whether it has a motion() at all, whatever its values.
     virtual bool moves() const { return false; }
     /// How its payload side can be set, and what lies between the ports. Complete, bounded values.

@@ -294,7 +294,7 @@ Result<std::vector<RigAdvice>> rig_advice(const rig::Rig& rig, const RigAdviceOp
     if (!options.seam.empty() && !rig.interface(options.seam))
         return Problem{"advice.no_interface", "seam", fmt::format("There is no interface “{}”.", options.seam),
                        "Name one of those that clampet-cli check lists."};
-    const auto before = study::check_scenes(rig, study::scenes_of(rig));
+    const auto before = study::check_scenes(rig, study::scenes_of(rig), {.detail = study::Detail::verdict});
     if (!before) return before.problem();
     std::vector<std::pair<std::string, Candidate>> all;
     for (const auto& worst : before->worst) {

@@ -2,17 +2,22 @@
 
 #include <algorithm>
 #include <cmath>
+#include <utility>
 
 #include "rig/in_force.h"
 
 namespace clampet::rig {
 namespace {
 
+double size_of(const Port& port, const char* key, double otherwise) {
+    const auto at = port.sizes.find(key);
+    const auto* size = at == port.sizes.end() ? nullptr : std::get_if<double>(&at->second);
+    return size ? *size : otherwise;
+}
+
 /// How long a jaw is along what it grips; 0 where it does not say.
 double jaw_length(const Port& port) {
-    const auto at = port.sizes.find("length");
-    const auto* length = at == port.sizes.end() ? nullptr : std::get_if<double>(&at->second);
-    return port.kind == families::PortKind::jaw && length ? *length : 0;
+    return port.kind == families::PortKind::jaw ? size_of(port, "length", 0) : 0;
 }
 
 /// The travel of a jaw along a tube, from the tube's port; nothing where nobody knows where the tube ends.
@@ -21,6 +26,15 @@ std::optional<Stops> travel_on(const Part& tube, const Port& port, const Port& j
     if (!run) return std::nullopt;
     const double half = jaw_length(jaw) / 2, middle = (run->least + run->most) / 2;
     return Stops{std::min(run->least + half, middle), std::max(run->most - half, middle)};
+}
+
+/// What closes a loop by lying on a face lies there where the rest of the loop puts it.
+void lie_anywhere_on(const Port& face, families::Motion& motion) {
+    const double round = size_of(face, "diameter", 0), length = size_of(face, "length", round),
+                 width = size_of(face, "width", round);
+    for (const auto& [direction, half] : {std::pair(Vector(Vector::UnitX()), length / 2), {Vector::UnitY(), width / 2}})
+        motion.axes.push_back({"", "", direction, true, -half, half});
+    motion.contact_moves = true;
 }
 
 }  // namespace
@@ -40,16 +54,20 @@ std::optional<Stops> free_run(const Part& part, const Port& port, const Vector& 
 }
 
 families::Motion motion_in(const Rig& rig, const Interface& f) {
-    const auto moves = [](const Element& element) {
-        const auto* family = families::family_named(element.family);
-        return family && family->moves();
+    const auto any = [&](bool (families::Family::*is)() const) {
+        return std::any_of(f.elements.begin(), f.elements.end(), [&](const Element& element) {
+            const auto* family = families::family_named(element.family);
+            return family && (family->*is)();
+        });
     };
-    if (std::none_of(f.elements.begin(), f.elements.end(), moves)) return {};
+    const bool lies = f.closes_loop && any(&families::Family::lies_anywhere);
+    if (!lies && !any(&families::Family::moves)) return {};
     auto motion = motion_of(shaped(rig, f));
     const Part *below = rig.part(f.support.part), *above = rig.part(f.payload.part);
     const Port *support = below ? below->port(f.support.port) : nullptr,
                *payload = above ? above->port(f.payload.port) : nullptr;
     if (!support || !payload) return motion;
+    if (lies && support->kind == families::PortKind::face) lie_anywhere_on(*support, motion);
     for (auto& axis : motion.axes) {
         if (!axis.slides) continue;
         std::optional<Stops> travel;

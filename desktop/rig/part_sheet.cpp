@@ -210,8 +210,10 @@ void PartSheet::refresh_weight(const rig::Part& part) {
     auto* mass = rows_.at("mass");
     // What its sizes say has more digits than anybody could use; what was measured stands as it was typed.
     const auto show = [&](InputRow* row, double si, bool typed) {
-        row->show_input(std::nullopt, si);
-        if (of_kind && !typed) row->field()->show_computed(si);
+        if (of_kind && !typed)
+            row->field()->show_computed(si);
+        else
+            row->show_input(std::nullopt, si);
     };
     if (!weighs_by_size(part)) {
         show(mass, part.mass, part.weighed.has_value());

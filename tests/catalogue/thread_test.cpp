@@ -98,6 +98,7 @@ TEST_CASE("mixed threads jam where the flanks say so", "[catalogue][thread]") {
     CHECK(m6.fit == Fit::jams);
     CHECK(m6.turns_low == absolute(0.93, 0.006));
     CHECK(m6.turns_high == absolute(1.43, 0.006));
+    CHECK_THAT(m6.reason, Catch::Contains("The pitches differ (1.000 and 1.270 mm): it jams after 0.93 to 1.43 turns"));
     const auto three_eighths = catalogue::fit(named("3/8-16"), named("M10"), 6);
     CHECK(three_eighths.fit == Fit::jams);
     CHECK(three_eighths.turns_low == absolute(3.2, 0.06));

@@ -637,6 +637,7 @@ TEST_CASE("a name fills what it knows, says so, and a number beside it counts in
     CHECK(rubs("friction_pivot material=oak") == "hardwood on hardwood");
     CHECK(rubs("friction_pivot material=oak finish=waxed") == "waxed wood on waxed wood");
     CHECK(rubs("friction_pivot material=oak friction=0.3") == "typed");
+    CHECK(rubs("rest 'material=aluminium 6061-T6'") == "hardwood on aluminium");
     // What it carries goes by name beside what it is of.
     CHECK(run("bench ball 'device=7-inch monitor' --json").out ==
           run("bench ball --device '7-inch monitor' --json").out);

@@ -46,6 +46,8 @@ TEST_CASE("a part is pressed: its sizes, its weight and where that comes from", 
     d.row("mass").take_offer();
     CHECK_FALSE(d.part("clamp").weighed);
     CHECK_THAT(d.row("mass").origin().toStdString(), Catch::Contains("from its sizes"));
+    CHECK(d.row("mass").field()->editor()->text().toStdString() ==
+          quantity::format(d.part("clamp").mass, quantity::Dimension::mass));
     d.type("mass", "260 g");
     CHECK(d.part("clamp").weighed == Approx(0.26));
     d.type("up", "12 mm");

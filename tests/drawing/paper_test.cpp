@@ -132,6 +132,7 @@ struct Found : DL_CreationAdapter {
     std::vector<DL_LineData> lines;
     std::vector<DL_CircleData> circles;
     std::vector<DL_VertexData> vertices;
+    std::vector<int> closed;  ///< of each polyline
     std::vector<DL_TextData> words;
     std::vector<std::string> layers;
     void addLine(const DL_LineData& d) override { lines.push_back(d); }
@@ -139,6 +140,7 @@ struct Found : DL_CreationAdapter {
         circles.push_back(d);
         layers.push_back(getAttributes().getLayer());
     }
+    void addPolyline(const DL_PolylineData& d) override { closed.push_back(d.flags); }
     void addVertex(const DL_VertexData& d) override { vertices.push_back(d); }
     void addText(const DL_TextData& d) override { words.push_back(d); }
 };
@@ -151,6 +153,7 @@ TEST_CASE("a DXF is read back in millimetres, by layers", "[drawing][dxf]") {
     sheet.drawing.circle({0.03, 0.02}, 0.0042, drawing::Material::none, drawing::Line::hidden);
     sheet.drawing.line({0.005, 0.007}, {0.1, 0.06}, drawing::Line::centre);
     sheet.drawing.text({0.01, 0.013}, "Ø8.4 through", drawing::Align::right);
+    sheet.drawing.path({{0, 0}, {0.02, 0.03}, {0.04, 0}}, drawing::Material::none, drawing::Line::thin, false);
     const auto bytes = drawing::dxf_of(sheet);
     REQUIRE(bytes);
     save(folder.path() / "sheet.dxf", *bytes);
@@ -167,7 +170,8 @@ TEST_CASE("a DXF is read back in millimetres, by layers", "[drawing][dxf]") {
     CHECK(found.lines[0].y1 == absolute(7, 1e-6));
     CHECK(found.lines[0].x2 == absolute(100, 1e-6));
     CHECK(found.lines[0].y2 == absolute(60, 1e-6));
-    REQUIRE(found.vertices.size() == 4);
+    REQUIRE(found.vertices.size() == 7);
+    CHECK(found.closed == std::vector<int>{1, 0});
     CHECK(found.vertices[2].x == absolute(100, 1e-6));
     CHECK(found.vertices[2].y == absolute(60, 1e-6));
     REQUIRE(found.words.size() == 1);

@@ -12,6 +12,7 @@
 #include "project/starting_points.h"
 #include "quantity/format.h"
 #include "study/payload_limit.h"
+#include "study/sentences.h"
 
 using namespace clampet;
 
@@ -157,6 +158,23 @@ TEST_CASE("the report says what the check says", "[make][report]") {
     study::Job job;
     job.cancelled = &cancelled;
     CHECK((make::report_of(rig, "", job).problem().id == "job.stopped"));
+}
+
+TEST_CASE("each shot has a row of the report, with its verdict and its worst seam", "[make][report]") {
+    const auto rig = *project::starting_rig("boom");
+    const auto check = *study::check_scenes(rig, study::scenes_of(rig), {.detail = study::Detail::verdict});
+    REQUIRE(check.scenes.size() > 1);
+    const auto report = *make::report_of(rig, "day");
+    std::vector<std::vector<std::string>> rows;
+    for (const auto& block : report.blocks)
+        if (const auto* grid = std::get_if<drawing::Grid>(&block); grid && grid->columns.front() == "shot")
+            rows = grid->rows;
+    REQUIRE(rows.size() == check.scenes.size());
+    for (std::size_t i = 0; i < rows.size(); ++i) {
+        CHECK(rows[i][0] == check.scenes[i].name);
+        CHECK(rows[i][1] == study::name_of(check.checks[i].verdict));
+        CHECK(rows[i][2] == study::headline(check.checks[i]));
+    }
 }
 
 TEST_CASE("the report says how much may go on the rig, as the study does", "[make][report]") {

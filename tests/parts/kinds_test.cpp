@@ -394,6 +394,7 @@ TEST_CASE("sizes that make no part are refused where they are typed", "[parts][e
         {"weight", {{"across", 0.02}}, "across", "more than 25 mm"},
         {"camera", {{"axis_height", 0.1}}, "axis_height", "at most"},
         {"camera", {{"lens_diameter", 0.2}}, "lens_diameter", "Check"},
+        {"camera", {{"lens_diameter", 0.1205}, {"axis_height", 0.04}}, "lens_diameter", "Check"},
         {"camera", {{"depth", 0.05}, {"high", 0.04}, {"axis_height", 0.03}}, "depth", "measure"},
     };
     for (const auto& c : cases) {

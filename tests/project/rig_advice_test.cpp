@@ -12,7 +12,7 @@ TEST_CASE("each change does what it says and harms nothing else", "[project][adv
     const auto key = GENERATE("stair-rail", "pole-clamp");
     CAPTURE(key);
     const auto rig = *project::starting_rig(key);
-    const auto before = study::check_scenes(rig, study::scenes_of(rig));
+    const auto before = study::check_scenes(rig, study::scenes_of(rig), {.detail = study::Detail::verdict});
     REQUIRE(before);
     const auto found = project::rig_advice(rig, {.seam = {}, .most = 4});
     REQUIRE(found);

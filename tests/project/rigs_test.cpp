@@ -5,6 +5,7 @@
 #include <algorithm>
 #include <fstream>
 #include <map>
+#include <numbers>
 #include <sstream>
 
 #include "approximately.h"
@@ -187,6 +188,40 @@ bool is_of_the_shelf(const rig::Rig& rig) {
 }
 
 }  // namespace
+
+TEST_CASE("a tube that stands on the cart's shelf leaves its clamps less to bear", "[project][rigs]") {
+    // Upright through the pair on the push bar, its foot on the shelf, wherever that is: 390 mm behind its middle.
+    auto rig = *project::starting_rig("k13");
+    const auto perform = [&](const project::Edit& edit) {
+        auto next = project::edited(rig, edit);
+        REQUIRE(next);
+        rig = std::move(*next);
+    };
+    perform(project::SetPartValue{"tube", "length", 0.9});
+    perform(project::SetPose{"pair-on-bar", "turn", std::numbers::pi / 2});
+    perform(project::SetPose{"tube-in-pair", "slide", -0.15});
+    const auto borne = [&](const char* seam) {
+        const auto check = *study::check(rig);
+        const auto at =
+            std::find_if(check.interfaces.begin(), check.interfaces.end(), [&](const auto& i) { return i.id == seam; });
+        REQUIRE(at != check.interfaces.end());
+        const auto& w = at->rest.permanent;
+        return -(check.placed->world_from_interface(seam).linear() * Eigen::Vector3d(w.fx, w.fy, w.fz)).z();
+    };
+    const double alone = borne("tube-in-pair");
+    perform(project::CloseLoop{{"cart", "shelf"}, {"tube", "end"}});
+    const auto& foot = rig.interfaces.back();
+    CHECK(foot.closes_loop);
+    CHECK(foot.elements.front().family == "rest");
+    const double on_the_shelf = borne(foot.id.c_str()), in_the_pair = borne("tube-in-pair");
+    CHECK(on_the_shelf > 1);
+    CHECK(in_the_pair < 0.9 * alone);
+    CHECK(on_the_shelf + in_the_pair == relative(alone, 1e-6));
+    // A little too high it does not reach.
+    const auto above = project::edited(rig, project::SetPose{"tube-in-pair", "slide", -0.12});
+    REQUIRE_FALSE(above);
+    CHECK_THAT(above.problem().what, Catch::Contains("its two ports are 30 mm apart"));
+}
 
 TEST_CASE("the rigs are built anew from nothing, part by part", "[project][rigs][building]") {
     std::size_t built = 0;

@@ -138,4 +138,11 @@ TEST_CASE("a table that is no trace says where", "[prove][trace][errors]") {
     study::Job job;
     job.cancelled = &cancelled;
     CHECK((prove::read_trace(long_one, job).problem().id == "job.stopped"));
+    // How far it is, it says now and then, not at every reading.
+    cancelled = false;
+    std::size_t said = 0;
+    job.progress = [&](std::size_t, std::size_t) { ++said; };
+    CHECK(prove::read_trace(long_one, job));
+    CHECK(said > 10);
+    CHECK(said < 1'000'000 / 100);
 }

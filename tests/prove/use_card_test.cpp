@@ -52,6 +52,10 @@ TEST_CASE("A use card says how tight by feel, what to look at, limits, and when 
     CHECK(has(card.limits, "Not to be used"));
     const auto light = *project::starting_rig("pole-clamp");
     CHECK(has(card_of(light).limits, "At most"));
+    // A push that is too much by itself leaves nothing for a camera.
+    auto pushed = light;
+    pushed.cases = {{"push", "push", {{"force", 5000.0}}}};
+    CHECK(has(card_of(pushed).limits, "Nothing goes on it as it stands"));
 }
 
 TEST_CASE("A torque that nobody said is on the card as the check took it", "[prove][card]") {

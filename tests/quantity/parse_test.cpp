@@ -180,6 +180,27 @@ TEST_CASE("conversion factors are those of NIST", "[quantity][published]") {
     }
 }
 
+TEST_CASE("a unit is the same by all of its spellings", "[quantity]") {
+    for (const auto& alike : std::vector<std::vector<std::string>>{
+             {"in-lb", "in-lbs", "lb-in", "in-lbf", "lbf-in"},
+             {"ft-lb", "ft-lbs", "lb-ft", "ft-lbf", "lbf-ft"},
+             {"oz-in", "in-oz"},
+             {"kgf-cm", "kg-cm"},
+             {"N·m", "Nm", "N-m"},
+             {"N·cm", "Ncm", "N-cm"},
+             {"N·mm", "Nmm", "N-mm"},
+         })
+        for (const auto& unit : alike) {
+            CAPTURE(unit);
+            const auto here = quantity::parse("3 " + unit, Dimension::torque),
+                       there = quantity::parse("3 " + alike.front(), Dimension::torque);
+            REQUIRE((here && there));
+            CHECK(*here == *there);
+        }
+    CHECK(*quantity::parse("3 N·cm", Dimension::torque) == relative(0.03, 1e-12));
+    CHECK(*quantity::parse("3 N·mm", Dimension::torque) == relative(0.003, 1e-12));
+}
+
 TEST_CASE("a word that is not known is quoted whole, whatever letters it begins with", "[quantity][parse]") {
     for (const char letter : {'a', 'm', 'z', 'A', 'M', 'Z'}) {
         // After an x, a letter is a word's and not a multiplication.

@@ -138,6 +138,38 @@ TEST_CASE("the ends of a loop meet within 5 mm, or it is told how far they are a
     CHECK_THAT(loads::validate(r).problem().what, Catch::Contains("its two ports are 60 mm apart"));
 }
 
+TEST_CASE("an end lies wherever it comes to lie on a shelf, not in the shelf's middle", "[rig][loops]") {
+    // A shelf of 300 by 200 mm whose middle is elsewhere: the arm's end bears on it where it is, with the same force.
+    const auto on_shelf = [](Vector middle) {
+        auto r = propped(2);
+        auto& shelf = r.parts[0].ports[1];
+        shelf.kind = families::PortKind::face;
+        shelf.sizes = {{"length", 0.3}, {"width", 0.2}};
+        shelf.at += middle;
+        return r;
+    };
+    const auto in_its_middle = weight(on_shelf({0, 0, 0}), "shelf");
+    for (const Vector& middle :
+         {Vector(0.149, 0, 0), Vector(-0.149, 0, 0), Vector(0, 0.099, 0), Vector(0.1, -0.09, 0)}) {
+        CAPTURE(middle.transpose());
+        const auto here = weight(on_shelf(middle), "shelf");
+        CHECK(here.fz == relative(in_its_middle.fz, 1e-9));
+        CHECK(here.mx == absolute(in_its_middle.mx, 1e-9));
+        CHECK(here.my == absolute(in_its_middle.my, 1e-9));
+    }
+    // Beyond its edge, or above it, it does not lie there.
+    CHECK_THAT(loads::validate(on_shelf({0.16, 0, 0})).problem().what,
+               Catch::Contains("its two ports are 10 mm apart"));
+    CHECK_THAT(loads::validate(on_shelf({0, 0.12, 0})).problem().what,
+               Catch::Contains("its two ports are 20 mm apart"));
+    CHECK_THAT(loads::validate(on_shelf({0.1, 0, 0.03})).problem().what,
+               Catch::Contains("its two ports are 30 mm apart"));
+    // What is screwed on stays where its hole is.
+    auto screwed = on_shelf({0.1, 0, 0});
+    screwed.interfaces[1].elements = {{"face", "flat_face", {}}};
+    CHECK_THAT(loads::validate(screwed).problem().what, Catch::Contains("its two ports are 100 mm apart"));
+}
+
 TEST_CASE("a loop in which nothing holds a part names the part", "[rig][loops]") {
     rig::Rig r;
     r.parts = {part("floor", 0, Vector::Zero(), {port("a", {0, 0, 0}), port("b", {1, 0, 0})}),

@@ -77,6 +77,11 @@ TEST_CASE("what a rig makes of it is said", "[study][reach]") {
     };
     CHECK(trouble(0.0049, 1.9 * degree) == "200 mm too near");
     CHECK(trouble(0.0051, 2.1 * degree) == "200 mm too near and 5.1 mm too low and looks 2.1° too far up");
+    const auto nearly = [&](double out) {
+        return study::trouble_of(study::reaches(asked(rail, {is->out + out, is->height + 0.2, is->down}))[0]);
+    };
+    CHECK(nearly(0.0049) == "200 mm too low");
+    CHECK(nearly(0.0051) == "5.1 mm too near and 200 mm too low");
     // A shot looks where its own pose has the camera, not the pose that the rig is in.
     const auto tilted = *project::edited(asked(rail, there), project::SetPose{"ball", "forward", 0.3});
     CHECK(study::reaches(tilted)[0].is_met);

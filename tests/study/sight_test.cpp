@@ -60,6 +60,12 @@ TEST_CASE("a mirror halves the angle between screen and eye", "[study][sight][ou
     CHECK(found.least_height == relative(0.05 / 2 / std::cos(30 * degree), 1e-9));
     CHECK(found.is_seen());
     CHECK(found.is_large_enough());
+    // Beside it, at the height of the screen, it is the width that is seen aslant.
+    const auto beside = *study::sight(
+        rig,
+        {"camera", "mirror", Vector(-0.4 + 0.4 * std::cos(60 * degree), 0.4 * std::sin(60 * degree), 0), 0.075, 0.05});
+    CHECK(beside.least_width == relative(0.075 / 2 / std::cos(30 * degree), 1e-9));
+    CHECK(beside.least_height == relative(0.05 / 2, 1e-9));
     // Nearer to the eye a smaller one does.
     q.eye = Vector(-0.4 + 0.1 * std::cos(60 * degree), 0, 0.1 * std::sin(60 * degree));
     found = *study::sight(rig, q);

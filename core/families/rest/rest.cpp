@@ -131,12 +131,18 @@ Result<FormulaParts> build(const Values& v) {
     return parts;
 }
 
+class RestFamily final : public FormulaFamily {
+ public:
+    using FormulaFamily::FormulaFamily;
+    bool lies_anywhere() const override { return true; }
+};
+
 }  // namespace
 }  // namespace of_rest
 
 const Family& rest() {
     using namespace of_rest;
-    static const FormulaFamily family(
+    static const RestFamily family(
         "rest", "End that rests on something",
         "A tube, board or camera lies on a shelf, a ledge, a trestle or a bag by its weight: does it lift, slide, tip "
         "or crush?",
@@ -166,7 +172,15 @@ const Family& rest() {
         {{PortKind::face, PortKind::tube, {}, "friction", "", {}, {{PortSide::support, "material"}}},
          {PortKind::face, PortKind::face, {}, "friction", "", {}, {{PortSide::support, "material"}}},
          {PortKind::edge, PortKind::face, {}, "friction", "", {}, {{PortSide::support, "material"}}},
-         {PortKind::edge, PortKind::tube, {}, "friction", "", {}, {{PortSide::support, "material"}}}});
+         {PortKind::edge, PortKind::tube, {}, "friction", "", {}, {{PortSide::support, "material"}}},
+         // A tube that stands on its end.
+         {PortKind::face,
+          PortKind::spigot,
+          {{"length", PortSide::payload, "diameter"}, {"width", PortSide::payload, "diameter"}},
+          "friction",
+          "",
+          {},
+          {{PortSide::support, "material"}}}});
     return family;
 }
 

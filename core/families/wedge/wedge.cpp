@@ -77,7 +77,7 @@ drawing::Drawing section(const Wedge& g, const Load& load) {
            Material::wood);
     const double top_left = below - drop + thick, top_right = below + thin;
     d.path({{0, below - drop}, {L, below}, {L, top_right}, {0, top_left}}, Material::metal);
-    d.path({{-0.3 * L, top_left + 0.3 * (top_left - top_right) * 0},
+    d.path({{-0.3 * L, top_left},
             {0, top_left},
             {L, top_right},
             {L * 1.1, top_right},

@@ -98,3 +98,17 @@ TEST_CASE("a wire alone holds a chain whose balls are loose, and nothing holds o
     bare["wire_diameter"] = 0.0;
     CHECK(factor("ball_chain", bare, {0, 0, 0, 0, asked, 0}, "slips") == 0);
 }
+
+TEST_CASE("one segment swings until its stem meets the opening's edge", "[ball_chain]") {
+    // The ball's middle sees the opening at asin(8/10) and the stem at asin(5/10): 53.13 less 30 degrees.
+    const auto& family = *families::family_named("ball_chain");
+    const auto swing = [&](double stem) {
+        const auto values = families::complete(
+            family, {{"joints", 1.0}, {"ball_diameter", 0.010}, {"opening_diameter", 0.008}, {"stem_diameter", stem}});
+        REQUIRE(values);
+        return family.motion(*values).axes.at(1).most;
+    };
+    CHECK(swing(0.005) == relative(std::asin(0.8) - std::asin(0.5), 1e-9));
+    CHECK(swing(0.002) == relative(std::asin(0.8) - std::asin(0.2), 1e-9));
+    CHECK(swing(0.008) == 0);
+}

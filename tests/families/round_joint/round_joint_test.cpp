@@ -82,6 +82,8 @@ TEST_CASE("pressed, glued and pinned posts hold by their formulas", "[round_join
     CHECK(factor("round_joint", pinned, {0, 0, 1, 0, 0, 0}, "pin_tears") ==
           relative(2 * 7e6 * 0.005 * 0.025 / 4, 1e-6));
     CHECK(problem("round_joint", held("pinned", {{"pin_diameter", 0.02}})).where == "pin_diameter");
+    CHECK(problem("round_joint", held("pinned", {{"pin_diameter", 0.0125}})).where == "pin_diameter");  // half of it
+    CHECK_FALSE(report("round_joint", held("pinned", {{"pin_diameter", 0.0124}}), Wrench{}).modes.empty());
 }
 
 TEST_CASE("leg locks: a slit, a cone and a screw from the side", "[round_joint]") {

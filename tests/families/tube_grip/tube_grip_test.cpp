@@ -328,3 +328,18 @@ TEST_CASE("flat jaws that only nod do not slip", "[families][tube_grip]") {
     CHECK(std::isinf(mode(r, "slips").factor));
     CHECK(r.governs == "rocks");
 }
+
+TEST_CASE("pushed harder than it is squeezed, one jaw bears all and the other one nothing", "[families][tube_grip]") {
+    // A screw holds both at one distance: each bears half of a push into the body, until one of them is free.
+    const auto v = grip("flat");
+    const auto bears = [&](double fz, const char* side) {
+        return worked(report("tube_grip", v, {0, 0, fz, 0, 0, 0}), side);
+    };
+    for (const double push : {0.0, 0.5 * F, 1.9 * F, 2.5 * F, 40 * F})
+        for (const double way : {1.0, -1.0}) {
+            CAPTURE(push, way);
+            const double one = bears(way * push, "force_fixed_side"), other = bears(way * push, "force_moving_side");
+            CHECK(std::max(one, other) == relative(push > 2 * F ? push : F + push / 2, 1e-12));
+            CHECK(std::min(one, other) == absolute(push > 2 * F ? 0 : F - push / 2, 1e-9));
+        }
+}
