@@ -45,6 +45,8 @@ TEST_CASE("twice the load has half the factor", "[families][law]") {
         const double once = families::factors(joint, m, {{}, w}).mass;
         if (once == 0 || once > 1e6) return;
         CHECK(families::factors(joint, m, {{}, 2 * w}).mass == relative(once / 2, tolerance));
+        // No load is so small that it does not count.
+        CHECK(families::factors(joint, m, {{}, 1e-3 * w}).mass == relative(1e3 * once, tolerance));
     });
 }
 
