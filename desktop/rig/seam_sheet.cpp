@@ -344,10 +344,12 @@ void SeamSheet::refresh() {
         for (const auto& value : prepared->joints[i]->results({})) linked[e.id + "." + value.name] = value.value;
     }
     if (!joint) return;
+    const auto every = result->pending ? *result : document_.with_every_mode(interface_);
+    // The load under which this element would let go first, as the sentence has it.
     mechanics::Load load = result->rest;
     double least = std::numeric_limits<double>::infinity();
-    for (const auto& mode : result->modes)
-        if (mode.element == element_ && mode.factor() <= least) {
+    for (const auto& mode : every.modes)
+        if (mode.element == element_ && mode.mode_class == families::ModeClass::ultimate && mode.factor() <= least) {
             least = mode.factor();
             load = mode.load;
         }
@@ -370,7 +372,7 @@ void SeamSheet::refresh() {
         later_->start();
     else
         refresh_loose();
-    refresh_modes(result->pending ? *result : document_.with_every_mode(interface_));
+    refresh_modes(every);
     refresh_working(*joint, load);
 }
 

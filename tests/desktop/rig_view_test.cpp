@@ -257,6 +257,27 @@ TEST_CASE("the modes are shown, the least first, as the study has them", "[deskt
         if (r.id == "ball") CHECK(rows.front().second == QString::fromStdString(quantity::format_factor(r.typical)));
 }
 
+TEST_CASE("each element of a seam is drawn under the load that would undo it first", "[desktop][rig]") {
+    // The screw is far from breaking, so that the rig's check leaves its modes out; its sheet has them.
+    DemoWindow d;
+    d.click_seam("cup-on-bush");
+    const auto every = d.window.document().with_every_mode("cup-on-bush");
+    for (const auto& element : d.window.document().rig().interface("cup-on-bush")->elements) {
+        d.window.sheet()->select_element(QString::fromStdString(element.id));
+        const study::ModeResult* first = nullptr;
+        for (const auto& mode : every.modes)
+            if (mode.element == element.id && mode.mode_class == families::ModeClass::ultimate &&
+                (!first || mode.factor() < first->factor()))
+                first = &mode;
+        REQUIRE(first);
+        const auto w = first->load.whole();
+        CAPTURE(element.id);
+        CHECK_THAT(
+            d.window.sheet()->carries_text().toStdString(),
+            Catch::StartsWith("Carries " + quantity::format(std::hypot(w.fx, w.fy, w.fz), quantity::Dimension::force)));
+    }
+}
+
 TEST_CASE("fewer inputs first, more on demand", "[desktop][rig]") {
     DemoWindow d;
     d.click_seam("ball");
