@@ -172,6 +172,37 @@ TEST_CASE("what is surely borne is borne, and a slide or a turn alone is known n
     CHECK_FALSE(contacts.surely_bear(none, {1, 0, 0}, 1));
 }
 
+TEST_CASE("what the points of a sphere surely bear they bear, a spin up to where it is by hand", "[mechanics][law]") {
+    // A ring at 40 degrees from the axis: it bears 24 mu N sin 40 about it, and surely sin 40 of that.
+    constexpr int points = 24;
+    const double angle = 40 * std::numbers::pi / 180;
+    SphereContacts ring;
+    for (int i = 0; i < points; ++i) {
+        const double phi = 2 * std::numbers::pi * i / points;
+        ring.add(std::sin(angle) * std::cos(phi), std::sin(angle) * std::sin(phi), std::cos(angle));
+    }
+    std::vector<double> limit(ring.padded(), 0);
+    std::fill_n(limit.begin(), points, 1.5);
+    const std::array<double, 3> spin{0, 0, 2};
+    const double bears = points * 1.5 * std::sin(angle) / 2;
+    CHECK(slip_limit(ring, std::span<const double>(limit), spin).multiplier == relative(bears, 1e-3));
+    CHECK(ring.surely_bear(limit, spin, 0.999 * bears * std::sin(angle)));
+    CHECK_FALSE(ring.surely_bear(limit, spin, 1.001 * bears * std::sin(angle)));
+    std::mt19937 random(5);
+    std::uniform_real_distribution<double> u(-1, 1);
+    int known = 0;
+    for (int k = 0; k < 300; ++k) {
+        for (int i = 0; i < points; ++i) limit[static_cast<std::size_t>(i)] = 1 + u(random);
+        const std::array<double, 3> demand{u(random), u(random), u(random)};
+        const double exact = slip_limit(ring, std::span<const double>(limit), demand).multiplier;
+        CHECK_FALSE(ring.surely_bear(limit, demand, 1.001 * exact));
+        known += ring.surely_bear(limit, demand, 0.4 * exact);
+    }
+    CHECK(known > 200);
+    const std::vector<double> none(ring.padded(), 0);
+    CHECK_FALSE(ring.surely_bear(none, spin, 1));
+}
+
 TEST_CASE("the generic and the planar contacts agree", "[mechanics]") {
     const auto patch = *make_patch(disc(0.02, 0.004), Bedding::even, 5, 16);
     const PlanarContacts planar(patch.x, patch.y, patch.size);
