@@ -427,6 +427,15 @@ TEST_CASE("ports say what the sizes say", "[parts][ports]") {
     CHECK(port_of(tube, "grip").x == Vector::UnitZ());
     CHECK(port_of(tube, "head").at.z() == relative(0.5, 1e-12));
     CHECK_FALSE(port_of(body_of("tube", {{"wall", 0.0}}), "grip").sizes.contains("wall"));
+    // A link is as wide as the face that it turns on, and no narrower than 50 mm.
+    parts::Port pivot{"near", families::PortKind::pivot};
+    for (const auto& [outer, wide] : {std::pair(0.03, 0.05), {0.07, 0.07}}) {
+        pivot.sizes = {{"outer", outer}};
+        const auto link = kind_named("link")->fitted(pivot, true);
+        CHECK(std::get<double>(link.at("face")) == outer);
+        CHECK(std::get<double>(link.at("width")) == wide);
+    }
+    CHECK(kind_named("link")->fitted(pivot, false).empty());
     const auto spacer = body_of("block", {{"top", std::string("thread")}, {"height", 0.025}});
     CHECK(port_of(spacer, "top").kind == families::PortKind::thread);
     CHECK(port_of(spacer, "top").at.z() == 0.025);

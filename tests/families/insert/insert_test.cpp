@@ -40,6 +40,10 @@ TEST_CASE("what holds in wood, and what does not", "[insert]") {
     auto end = screw;
     end["grain"] = std::string("end");
     CHECK(factor("insert", end, {0, 0, 1, 0, 0, 0}, "pulls_out") == 0);
+    const auto in_end_grain = joint("insert", end)->advisories();
+    CHECK(std::any_of(in_end_grain.begin(), in_end_grain.end(), [](const auto& a) {
+        return a.doubtful && a.text.find("do not hold in end grain") != std::string::npos;
+    }));
     // Only what lies in the wood holds; what sticks out is said.
     auto through = screw;
     through["wood_thickness"] = 0.018;
