@@ -19,6 +19,7 @@ namespace {
 using Eigen::Vector3d;
 
 constexpr int places = 25;      ///< that are looked at before bisecting
+constexpr int halvings = 3;     ///< of the stretches between them, where all of them tell nothing
 constexpr double fine = 0.005;  ///< of a window's end, as a share
 constexpr double as_many = 20;  ///< times as heavy, and as light
 constexpr double mass_key_least = 1e-3;
@@ -97,15 +98,31 @@ Window window_of(std::vector<double> at, double present, const HeldAt& held, con
     run(job, at.size(), [&](std::size_t i) { all[i] = held(at[i]); });
     Window w;
     if (job.is_cancelled()) return w;
-    const auto own = static_cast<std::size_t>(std::find(at.begin(), at.end(), present) - at.begin());
-    w.holds = all[own].share >= 1;
     // The stretch that holds nearest to where it is; where none does, the place that comes nearest to it.
     std::optional<std::size_t> inside;
-    std::size_t best = own;
-    for (std::size_t i = 0; i < at.size(); ++i) {
-        const auto from_own = [&](std::size_t k) { return k > own ? k - own : own - k; };
-        if (all[i].share >= 1 && (!inside || from_own(i) < from_own(*inside))) inside = i;
-        if (all[i].share > all[best].share) best = i;
+    std::size_t best = 0;
+    const auto choose = [&] {
+        const auto own = static_cast<std::size_t>(std::find(at.begin(), at.end(), present) - at.begin());
+        w.holds = all[own].share >= 1;
+        best = own;
+        for (std::size_t i = 0; i < at.size(); ++i) {
+            const auto from_own = [&](std::size_t k) { return k > own ? k - own : own - k; };
+            if (all[i].share >= 1 && (!inside || from_own(i) < from_own(*inside))) inside = i;
+            if (all[i].share > all[best].share) best = i;
+        }
+    };
+    choose();
+    // What falls over by itself on either side says nothing of where it would stand.
+    for (int round = 0; round < halvings && !inside && !(all[best].share > 0); ++round) {
+        std::vector<Held> middles(at.size() - 1);
+        run(job, middles.size(), [&](std::size_t i) { middles[i] = held(between(at[i], at[i + 1])); });
+        if (job.is_cancelled()) return w;
+        for (std::size_t i = middles.size(); i-- > 0;) {
+            const auto after = static_cast<std::ptrdiff_t>(i + 1);
+            at.insert(at.begin() + after, between(at[i], at[i + 1]));
+            all.insert(all.begin() + after, std::move(middles[i]));
+        }
+        choose();
     }
     if (!inside) {
         // A window may be narrower than the places lie apart: it is looked for about the best.

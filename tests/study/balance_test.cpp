@@ -94,6 +94,27 @@ TEST_CASE("a counterweight's window is where moments about the edges of the feet
     CHECK(light->weights.front().by_mass.least_is_end);
 }
 
+TEST_CASE("a window narrower than the places that are looked at is found", "[study][balance]") {
+    // A camera of 11.6 kg needs m ≥ (11.6·0.5 − 4·0.3)/0.8 = 5.75 kg, and off it allows 6 kg: 4 % of a weight. With
+    // less and with more the stand falls over by itself.
+    for (const double present : {0.7, 1.5, 2.0, 3.1, 40.0}) {
+        auto rig = see_saw(present);
+        rig.part("camera")->mass = 11.6;
+        const auto found = study::balance(rig);
+        REQUIRE(found);
+        const auto& w = found->weights.front().by_mass;
+        CAPTURE(present, w.least, w.most);
+        CHECK(w.exists);
+        CHECK_FALSE(w.holds);
+        CHECK(w.least == relative(5.75, 0.006));
+        CHECK(w.most == relative(6.0, 0.006));
+    }
+    // One of 12.2 kg leaves none: 6.125 kg would be too much.
+    auto rig = see_saw(2);
+    rig.part("camera")->mass = 12.2;
+    CHECK_FALSE(study::balance(rig)->weights.front().by_mass.exists);
+}
+
 TEST_CASE("a stand's lopsidedness, slope and push are those of its weights", "[study][balance]") {
     auto rig = see_saw(1);
     for (auto& port : rig.part("base")->ports)
