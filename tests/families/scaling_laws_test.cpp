@@ -18,21 +18,33 @@ struct Loads {
                 0.05 * size * u(random), 0.05 * size * u(random), 0.05 * size * u(random)};
     }
 };
-/// Every mode of every family that the whole load can drive, under a dozen loads.
+/// Every mode of a joint that the whole load can drive, under some loads.
+template <class Visit>
+void visit_driven_modes(const families::Joint& joint, int count, Loads& loads, const Visit& visit) {
+    for (int k = 0; k < count; ++k) {
+        const Wrench w = loads.next();
+        for (std::size_t m = 0; m < joint.modes().size(); ++m) {
+            const auto& mode = joint.modes()[m];
+            if (mode.scale_free || mode.live_only || mode.mode_class == families::ModeClass::service) continue;
+            if (families::preload_share(joint, m)) continue;  // what presses alone is too much: a share, whatever comes
+            CAPTURE(mode.key, k);
+            visit(joint, m, w);
+        }
+    }
+}
+/// Of every family as it is by itself, and with each of its choices.
 template <class Visit>
 void for_each_driven_mode(const Visit& visit) {
     Loads loads;
     for (const auto* family : families::registry()) {
-        const auto joint = *families::join(*family, {});
-        for (int k = 0; k < 12; ++k) {
-            const Wrench w = loads.next();
-            for (std::size_t m = 0; m < joint->modes().size(); ++m) {
-                const auto& mode = joint->modes()[m];
-                if (mode.scale_free || mode.live_only || mode.mode_class == families::ModeClass::service) continue;
-                CAPTURE(family->key(), mode.key, k);
-                visit(*joint, m, w);
+        CAPTURE(family->key());
+        visit_driven_modes(**families::join(*family, {}), 12, loads, visit);
+        for (const auto& p : family->parameters())
+            for (const auto& choice : p.choices) {
+                CAPTURE(p.key, choice.key);
+                if (const auto joint = families::join(*family, {{p.key, std::string(choice.key)}}))
+                    visit_driven_modes(**joint, 2, loads, visit);
             }
-        }
     }
 }
 /// Root searches stop within this share of the factor.
