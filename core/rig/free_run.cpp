@@ -4,20 +4,15 @@
 #include <cmath>
 #include <utility>
 
+#include "parts/rows.h"
 #include "rig/in_force.h"
 
 namespace clampet::rig {
 namespace {
 
-double size_of(const Port& port, const char* key, double otherwise) {
-    const auto at = port.sizes.find(key);
-    const auto* size = at == port.sizes.end() ? nullptr : std::get_if<double>(&at->second);
-    return size ? *size : otherwise;
-}
-
 /// How long a jaw is along what it grips; 0 where it does not say.
 double jaw_length(const Port& port) {
-    return port.kind == families::PortKind::jaw ? size_of(port, "length", 0) : 0;
+    return port.kind == families::PortKind::jaw ? parts::size_of(port, "length").value_or(0) : 0;
 }
 
 /// The travel of a jaw along a tube, from the tube's port; nothing where nobody knows where the tube ends.
@@ -30,8 +25,9 @@ std::optional<Stops> travel_on(const Part& tube, const Port& port, const Port& j
 
 /// What closes a loop by lying on a face lies there where the rest of the loop puts it.
 void lie_anywhere_on(const Port& face, families::Motion& motion) {
-    const double round = size_of(face, "diameter", 0), length = size_of(face, "length", round),
-                 width = size_of(face, "width", round);
+    const double round = parts::size_of(face, "diameter").value_or(0),
+                 length = parts::size_of(face, "length").value_or(round),
+                 width = parts::size_of(face, "width").value_or(round);
     for (const auto& [direction, half] : {std::pair(Vector(Vector::UnitX()), length / 2), {Vector::UnitY(), width / 2}})
         motion.axes.push_back({"", "", direction, true, -half, half});
     motion.contact_moves = true;
@@ -67,7 +63,6 @@ families::Motion motion_in(const Rig& rig, const Interface& f) {
     const Port *support = below ? below->port(f.support.port) : nullptr,
                *payload = above ? above->port(f.payload.port) : nullptr;
     if (!support || !payload) return motion;
-    if (lies && support->kind == families::PortKind::face) lie_anywhere_on(*support, motion);
     for (auto& axis : motion.axes) {
         if (!axis.slides) continue;
         std::optional<Stops> travel;
@@ -81,6 +76,7 @@ families::Motion motion_in(const Rig& rig, const Interface& f) {
         axis.least = std::max(axis.least, travel->least);
         axis.most = std::min(axis.most, travel->most);
     }
+    if (lies && support->kind == families::PortKind::face) lie_anywhere_on(*support, motion);
     return motion;
 }
 

@@ -2,6 +2,7 @@
 #include "approximately.h"
 #include "constants.h"
 #include "loads/load_case.h"
+#include "parts/solids.h"
 #include "project/document.h"
 #include "project/starting_points.h"
 #include "rig/body_network.h"
@@ -156,6 +157,14 @@ TEST_CASE("an end lies wherever it comes to lie on a shelf, not in the shelf's m
         CHECK(here.fz == relative(in_its_middle.fz, 1e-9));
         CHECK(here.mx == absolute(in_its_middle.mx, 1e-9));
         CHECK(here.my == absolute(in_its_middle.my, 1e-9));
+    }
+    // A tube that lies there, by its end: which way its rest goes on does not matter.
+    for (const double aside : {0.14, -0.14}) {
+        auto r = on_shelf({aside, 0, 0});
+        r.parts[1].ports[1].kind = families::PortKind::tube;
+        r.parts[1].shapes = {parts::cylinder({0.1, 0, 0}, 0.02, 0.2, Vector::UnitX(), parts::Stuff::tube)};
+        CAPTURE(aside);
+        CHECK(loads::validate(r));
     }
     // Beyond its edge, or above it, it does not lie there.
     CHECK_THAT(loads::validate(on_shelf({0.16, 0, 0})).problem().what,

@@ -93,8 +93,8 @@ class Ball : public Family {
         return all;
     }
     std::span<const Parameter> parameters() const override { return ball_parameters(); }
-    /// Pan about the clamp axis, then to the side about x, then forward about y.
     bool moves() const override { return true; }
+    /// Pan about the clamp axis, then to the side about x, then forward about y.
     Motion motion(const Values& v) const override {
         const double swing = number(v, "swing_limit");
         return {{{"pan", "Pan", Eigen::Vector3d::UnitZ(), false, -half_turn, half_turn, "to the left", "to the right"},

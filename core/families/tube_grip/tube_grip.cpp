@@ -186,8 +186,8 @@ class TubeGrip : public Family {
         return all;
     }
     std::span<const Parameter> parameters() const override { return grip_parameters(); }
-    /// Loosened it slides along its tube and turns about it. How far along, only the rig can say.
     bool moves() const override { return true; }
+    /// Loosened it slides along its tube and turns about it. How far along, only the rig can say.
     Motion motion(const Values& v) const override {
         if (text(v, "jaws") == "slot") return {};  // neither round it, nor known which way the bar runs
         Motion m{{{"slide", "Along the tube", Eigen::Vector3d::UnitX(), true, -longest_slide, longest_slide},
