@@ -225,12 +225,11 @@ void scatter_of(benchmark::State& state, const families::Family* family, familie
         return typical * std::exp(z * (z < 0 ? std::log(typical / low) : std::log(high / typical)) / 1.645);
     };
     std::vector<double> factors(count);
-    std::shared_ptr<const families::Joint> j;
     for (auto _ : state)
         for (unsigned i = 0; i < count; ++i) {
             values["friction"] = draw(i, 0.7548776662466927, 0.25, 0.18, 0.35);
             values["force"] = draw(i, 0.5698402909980532, 1000, 700, 1500);
-            j = *families::join(*family, values, j.get());
+            const auto j = *families::join(*family, values);
             factors[i] = families::factors(*j, 0, load).mass;
         }
     std::sort(factors.begin(), factors.end());

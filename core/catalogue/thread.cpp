@@ -220,6 +220,16 @@ const std::map<std::string, std::size_t, std::less<>>& places() {
     return all;
 }
 
+/// The same by its designation as the catalogue writes it.
+const std::map<std::string_view, std::size_t>& own_names() {
+    static const auto all = [] {
+        std::map<std::string_view, std::size_t> map;
+        for (std::size_t i = 0; i < threads().size(); ++i) map.emplace(threads()[i].designation, i);
+        return map;
+    }();
+    return all;
+}
+
 }  // namespace
 
 double Thread::lead_angle() const {
@@ -243,6 +253,7 @@ std::optional<Thread> trapezoidal_thread(const std::string& designation);
 }  // namespace
 
 Result<Thread> thread_named(std::string_view designation) {
+    if (const auto at = own_names().find(designation); at != own_names().end()) return threads()[at->second];
     if (const auto at = places().find(folded_designation(designation)); at != places().end())
         return threads()[at->second];
     if (folded_designation(designation).starts_with("own")) return own_thread(designation);

@@ -187,11 +187,6 @@ class Family {
     virtual bool reaches(const Values&, std::span<const double>) const { return true; }
     /// Builds the interface from complete, bounded values. Errors: a Problem naming the parameter that cannot be built.
     virtual Result<std::shared_ptr<const Joint>> join(const Values& values) const = 0;
-    /// The same, beside a joint of like values: what has not changed is taken over, such as the points of a face of
-    /// which only the friction or the force moved. Any joint, or none, may be given.
-    virtual Result<std::shared_ptr<const Joint>> rejoin(const Values& values, const Joint*) const {
-        return join(values);
-    }
 };
 
 /// All families, in the order in which people meet them.
@@ -208,8 +203,8 @@ Status check_value(const Parameter& parameter, const Value& value);
 double number(const Values& values, std::string_view key);
 const std::string& text(const Values& values, std::string_view key);
 
-/// complete() and then join(), or rejoin() where a joint of like values is known.
-Result<std::shared_ptr<const Joint>> join(const Family& family, const Values& given, const Joint* like = nullptr);
+/// complete() and then join().
+Result<std::shared_ptr<const Joint>> join(const Family& family, const Values& given);
 
 /// One mode with its factors.
 struct ModeReport {

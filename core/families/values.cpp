@@ -94,10 +94,10 @@ const std::string& text(const Values& values, std::string_view key) {
     return std::get<std::string>(values.find(key)->second);
 }
 
-Result<std::shared_ptr<const Joint>> join(const Family& family, const Values& given, const Joint* like) {
+Result<std::shared_ptr<const Joint>> join(const Family& family, const Values& given) {
     auto values = complete(family, given);
     if (!values) return values.problem();
-    return family.rejoin(*values, like);
+    return family.join(*values);
 }
 
 }  // namespace clampet::families

@@ -1,5 +1,4 @@
 #pragma once
-#include <initializer_list>
 #include <memory>
 
 #include "mechanics/contact_pressure.h"
@@ -27,8 +26,8 @@ struct CutFace {
 };
 using CutFacePtr = std::shared_ptr<const CutFace>;
 
-/// Cuts a face, or gives one of `known` that was cut the same.
-/// Errors   As make_patch().
-Result<CutFacePtr> cut_face(const Cut& cut, std::initializer_list<CutFacePtr> known = {});
+/// Cuts a face, or gives one of the last few that was cut the same: only the force or the friction moved. Any thread
+/// may ask. Errors   As make_patch().
+Result<CutFacePtr> cut_face(const Cut& cut);
 
 }  // namespace clampet::mechanics

@@ -32,6 +32,8 @@ double first_exit(const Utilisation& utilisation, double tolerance = 1e-9) noexc
         if (high >= largest_factor) return not_driven;
         const double slope = (f_high - f_low) / (high - low);
         double next = high * 10;
+        // What no load changes, or only helps, is known by a look at the far end.
+        if (slope <= 0 && low == 0 && utilisation(largest_factor) - 1 <= f_high) return not_driven;
         if (slope > 0) next = std::clamp(high - f_high / slope * (1 + 1e-12), high * (1 + 1e-12), high * 1e4);
         low = high;
         f_low = f_high;

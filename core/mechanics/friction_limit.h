@@ -19,10 +19,10 @@ struct SlipSums {
     void take(const DissipationSums& s) requires(K == 3) {
         value = s.value;
         dual = s.dual;
-        const auto& g = s.gradient;
         const auto& h = s.hessian;
-        gradient << g[0], g[1], g[2];
-        hessian << h[0], h[1], h[3], h[1], h[2], h[4], h[3], h[4], h[5];
+        const std::array<double, 9> columns{h[0], h[1], h[3], h[1], h[2], h[4], h[3], h[4], h[5]};
+        gradient = Eigen::Map<const Eigen::Vector3d>(s.gradient.data());
+        hessian = Eigen::Map<const Eigen::Matrix3d>(columns.data());
     }
     void take(const LineSums& s) requires(K == 4) {
         value = s.value;
@@ -71,15 +71,17 @@ class PlanarContacts {
     /// Whether they bear `times` the demand for certain: by forces of which some all point one way and the others turn
     /// about the middle of what presses. False tells nothing.
     /// Source  Lower-bound theorem: friction forces within their limits that balance the demand.
-    bool surely_bear(std::span<const double> limit, const std::array<double, 3>& demand, double times) const noexcept {
-        const auto [l, lx, ly, lrr] = moments_planar(x_.data(), y_.data(), limit.data(), x_.size());
+    bool surely_bear(std::span<const double> limit, const SlipMoments<3>& moments, const std::array<double, 3>& demand,
+                     double times) const noexcept {
+        const double l = moments.total, lx = moments.matrix(1, 2), ly = -moments.matrix(0, 2);
         if (!(l > 0)) return false;
         const double cx = lx / l, cy = ly / l;
         const auto [rx, ry, most] = turning_planar(x_.data(), y_.data(), limit.data(), x_.size(), cx, cy);
         const double turned = times * (demand[2] - cx * demand[1] + cy * demand[0]);
         if (!(std::abs(turned) < most)) return false;
         const double share = turned / most;
-        return std::hypot(times * demand[0] - share * rx, times * demand[1] - share * ry) <= (1 - std::abs(share)) * l;
+        const double fx = times * demand[0] - share * rx, fy = times * demand[1] - share * ry;
+        return std::sqrt(fx * fx + fy * fy) <= (1 - std::abs(share)) * l;
     }
     void sum(const Eigen::Vector3d& q, double epsilon, std::span<const double> limit, SlipSums<3>& out) const noexcept {
         DissipationSums sums;
@@ -171,8 +173,8 @@ class SphereContacts {
     /// Whether they bear `times` the demand for certain: by forces that grow with the distance from an axis, of which
     /// none can be more than at the equator. False tells nothing.
     /// Source  Lower-bound theorem, as of PlanarContacts.
-    bool surely_bear(std::span<const double> limit, const std::array<double, 3>& demand, double times) const noexcept {
-        const Eigen::Matrix3d m = moments(limit).matrix;
+    bool surely_bear(const SlipMoments<3>& moments, const std::array<double, 3>& demand, double times) const noexcept {
+        const auto& m = moments.matrix;
         const double volume = m.determinant(), size = m.trace();
         if (!(volume > 1e-9 * size * size * size)) return false;  // turned about one axis next to nothing resists
         const Eigen::Vector3d turned = m.inverse() * Eigen::Map<const Eigen::Vector3d>(demand.data());
@@ -196,22 +198,30 @@ struct SlipLimit {
     Eigen::Matrix<double, K, 1> motion = Eigen::Matrix<double, K, 1>::Zero();
 };
 
+/// What need not be known of a multiplier more exactly: the search for it stops once it is certain to be over `above`,
+/// or under `below`.
+struct KnownEnough {
+    double above = std::numeric_limits<double>::infinity(), below = 0;
+};
+
 /// Limit surface of contacts with Coulomb friction: the multiple of `demand` at which they slip.
 /// Meaning  min over motions q with demand . q = 1 of sum_i limit_i |J_i q|, by Newton on a smoothed norm.
 ///          What is returned is the dual value, a set of friction forces that are all within their limits and balance
 ///          the demand, so that it errs on the safe side (by about 1e-4, less where the motion is not a rotation about
 ///          a point of the patch).
-///          `near` is the answer for a demand and limits close by, from which to start.
-///          The search stops early once the multiplier is known to exceed `enough`. `finest` is the last smoothing, as
-///          a share of the mean speed: 0.01, or 0.06 for a search (about 3e-3 on the safe side).
+///          `near` is the answer for a demand and limits close by, from which to start; `known` are the moments of
+///          these limits, where they are known already.
+///          The search stops early as `enough` says: what balances the demand bounds the multiplier from below, what a
+///          motion dissipates from above. `finest` is the last smoothing, as a share of the mean speed: 0.01, or 0.06
+///          for a search (about 3e-3 on the safe side).
 /// Range    limit_i = mu N_i >= 0. No demand gives infinity, no friction gives 0.
 /// Source   Upper-bound theorem for rigid bodies with isotropic friction; Goyal, Ruina and Papadopoulos, Wear 143
 /// (1991).
 template <class Contacts>
 SlipLimit<Contacts::K> slip_limit(const Contacts& contacts, std::span<const double> limit,
-                                  const std::array<double, Contacts::K>& demand,
-                                  double enough = std::numeric_limits<double>::infinity(), double finest = 0.01,
-                                  const SlipLimit<Contacts::K>* near = nullptr) noexcept {
+                                  const std::array<double, Contacts::K>& demand, const KnownEnough& enough = {},
+                                  double finest = 0.01, const SlipLimit<Contacts::K>* near = nullptr,
+                                  const SlipMoments<Contacts::K>* known = nullptr) noexcept {
     constexpr int K = Contacts::K;
     using Vector = Eigen::Matrix<double, K, 1>;
     using Square = Eigen::Matrix<double, K, K>;
@@ -222,7 +232,7 @@ SlipLimit<Contacts::K> slip_limit(const Contacts& contacts, std::span<const doub
     const double size = w.norm();
     if (!(size > 0)) return result;
     w /= size;
-    const SlipMoments<K> moments = contacts.moments(limit);
+    const SlipMoments<K> moments = known ? *known : contacts.moments(limit);
     const double total = moments.total;
     result.multiplier = 0;
     if (!(total > 0)) return result;
@@ -234,8 +244,9 @@ SlipLimit<Contacts::K> slip_limit(const Contacts& contacts, std::span<const doub
     const Eigen::Matrix<double, K, K - 1> Z = reflection.template rightCols<K - 1>();
 
     SlipSums<K> at;
+    const auto among = [&Z](const Square& m) -> Among { return Z.transpose().lazyProduct(m.lazyProduct(Z).eval()); };
     const auto newton_step = [&]() -> Step {
-        Among H = Z.transpose() * at.hessian * Z;
+        Among H = among(at.hessian);
         H.diagonal().array() += 1e-12 * (H.trace() + 1e-300);
         const Step g = Z.transpose() * at.gradient;
         return -(H.inverse() * g);
@@ -245,7 +256,7 @@ SlipLimit<Contacts::K> slip_limit(const Contacts& contacts, std::span<const doub
     bool warm = near && std::isfinite(near_power) && near_power > 0.02 * near->motion.norm();
     if (warm) q = near->motion / near_power;
     // The least-squares motion: where all is so smooth that the dissipation is quadratic.
-    Among quadratic = Z.transpose() * moments.matrix * Z;
+    Among quadratic = among(moments.matrix);
     quadratic.diagonal().array() += 1e-12 * (quadratic.trace() + 1e-300);
     const Step slope = Z.transpose() * (moments.matrix * q), least_squares = -(quadratic.inverse() * slope);
     // The motion of a load unlike this one is much too fast: no start.
@@ -255,7 +266,9 @@ SlipLimit<Contacts::K> slip_limit(const Contacts& contacts, std::span<const doub
     // A motion without any dissipation: nothing holds in this direction.
     if (!(squares > 1e-20 * total)) return result;
 
-    const double speed = std::sqrt(squares / total);
+    const double speed = std::sqrt(squares / total), too_little = enough.below * size;
+    // By Cauchy and Schwarz, what the least-squares motion dissipates.
+    if (speed * total < too_little) return result;
     struct Stage {
         double smooth, balance;
     };
@@ -267,7 +280,7 @@ SlipLimit<Contacts::K> slip_limit(const Contacts& contacts, std::span<const doub
         const double epsilon = smooth * speed;
         contacts.sum(q, epsilon, limit, at);
         double unbalanced = 1;
-        for (int iteration = 0; iteration < 25; ++iteration) {
+        for (int iteration = 0; iteration < 25 && at.value >= too_little; ++iteration) {
             const Step step = newton_step();
             const double decrement = -(Z.transpose() * at.gradient).dot(step);
             unbalanced = decrement / at.value;
@@ -281,9 +294,11 @@ SlipLimit<Contacts::K> slip_limit(const Contacts& contacts, std::span<const doub
                 if (at.value <= before - 1e-4 * t * decrement) break;
             }
         }
+        if (at.value < too_little) break;
         // What started too fast has smoothed the norm away: the dual says so.
-        if (warm && !(at.dual > 0.97 * at.value)) return slip_limit(contacts, limit, demand, enough, finest);
-        if (at.dual / size > enough * (1 + 4 * std::sqrt(std::max(0.0, unbalanced)))) break;
+        if (warm && !(at.dual > 0.97 * at.value))
+            return slip_limit(contacts, limit, demand, enough, finest, nullptr, &moments);
+        if (at.dual / size > enough.above * (1 + 4 * std::sqrt(std::max(0.0, unbalanced)))) break;
     }
     result.multiplier = at.dual / size;
     result.motion = q / size;
@@ -292,10 +307,13 @@ SlipLimit<Contacts::K> slip_limit(const Contacts& contacts, std::span<const doub
 
 // Compiled once, in friction_limit.cpp.
 extern template SlipLimit<3> slip_limit(const PlanarContacts&, std::span<const double>, const std::array<double, 3>&,
-                                        double, double, const SlipLimit<3>*) noexcept;
+                                        const KnownEnough&, double, const SlipLimit<3>*,
+                                        const SlipMoments<3>*) noexcept;
 extern template SlipLimit<4> slip_limit(const LineContacts&, std::span<const double>, const std::array<double, 4>&,
-                                        double, double, const SlipLimit<4>*) noexcept;
+                                        const KnownEnough&, double, const SlipLimit<4>*,
+                                        const SlipMoments<4>*) noexcept;
 extern template SlipLimit<3> slip_limit(const SphereContacts&, std::span<const double>, const std::array<double, 3>&,
-                                        double, double, const SlipLimit<3>*) noexcept;
+                                        const KnownEnough&, double, const SlipLimit<3>*,
+                                        const SlipMoments<3>*) noexcept;
 
 }  // namespace clampet::mechanics

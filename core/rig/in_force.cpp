@@ -107,17 +107,19 @@ void put_weaker(std::vector<Filled>& all, const families::Family& family, std::v
             return known.element == filled.element && known.key == filled.key;
         });
     };
-    std::stable_partition(of_one.begin(), of_one.end(),
-                          [&](const auto& f) { return number_said(family, f).has_value(); });
+    std::vector<std::optional<double>> numbers;
+    for (const auto& filled : of_one) numbers.push_back(number_said(family, filled));
     bool decides = true;
-    for (auto& filled : of_one) {
-        const auto known = said_of(filled);
-        const auto now = number_said(family, filled),
-                   before = known == all.end() ? std::nullopt : number_said(family, *known);
-        const bool is_weaker = known == all.end() || (now && (!before || *now < *before));
-        if (now && !is_weaker) decides = false;
-        if (is_weaker || (!now && decides)) put(all, std::move(filled));
-    }
+    for (const bool choices : {false, true})
+        for (std::size_t i = 0; i < of_one.size(); ++i) {
+            const auto now = numbers[i];
+            if (now.has_value() == choices) continue;
+            const auto known = said_of(of_one[i]);
+            const auto before = known == all.end() || !now ? std::nullopt : number_said(family, *known);
+            const bool is_weaker = known == all.end() || (now && (!before || *now < *before));
+            if (now && !is_weaker) decides = false;
+            if (is_weaker || (!now && decides)) put(all, std::move(of_one[i]));
+        }
 }
 
 /// What the material that a part of a kind is made of says of an element's inputs.
@@ -126,11 +128,14 @@ std::vector<Filled> by_material(const Element& element, const families::Family& 
     std::vector<Filled> all;
     const auto* kind = parts::kind_named(part.kind);
     if (!kind) return all;
-    const auto values = parts::completed(*kind, part.values);
-    const auto at = values ? values->find("material") : families::Values::const_iterator{};
-    if (!values || at == values->end()) return all;
+    const auto rows = kind->parameters();
+    const auto row = std::find_if(rows.begin(), rows.end(), [](const auto& p) { return p.key == "material"; });
+    if (row == rows.end()) return all;
+    const auto given = part.values.find("material");
+    const auto* named = given == part.values.end() ? &row->standard_text : std::get_if<std::string>(&given->second);
+    if (!named) return all;
     // A part's material may be written loosely; the row is called by its own name.
-    const auto material = catalogue::material_named(std::get<std::string>(at->second));
+    const auto material = catalogue::material_named(*named);
     if (!material) return all;
     const auto& name = material->name;
     const auto offer = families::stock_exactly(families::stock_uses(family), key, name);

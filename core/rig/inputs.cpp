@@ -80,6 +80,20 @@ struct Resolve {
     }
 };
 
+/// The parameters of a family as a map of values holds them.
+const std::vector<const Parameter*>& in_order_of_keys(const families::Family& family) {
+    static const auto all = [] {
+        std::map<const families::Family*, std::vector<const Parameter*>> rows;
+        for (const auto* each : families::registry()) {
+            auto& own = rows[each];
+            for (const auto& parameter : each->parameters()) own.push_back(&parameter);
+            std::sort(own.begin(), own.end(), [](const auto* a, const auto* b) { return a->key < b->key; });
+        }
+        return rows;
+    }();
+    return all.at(&family);
+}
+
 }  // namespace
 
 Result<Values> values_of(const Element& element, End end, const std::map<std::string, double>& linked) {
@@ -94,21 +108,29 @@ Result<Values> values_of(const Element& element, End end, const std::map<std::st
     Values values;
     std::size_t known = 0;
     const bool brought = is_force_brought(element);
-    for (const auto& parameter : family->parameters()) {
-        const auto given = element.inputs.find(parameter.key);
-        if (given != element.inputs.end()) {
+    auto given = element.inputs.begin();
+    for (const auto* row : in_order_of_keys(*family)) {
+        const Parameter& parameter = *row;
+        const auto put = [&](auto&& value) { values.emplace_hint(values.end(), parameter.key, value); };
+        while (given != element.inputs.end() && given->first < parameter.key) ++given;
+        const bool is_given = given != element.inputs.end() && given->first == parameter.key;
+        if (is_given) {
             ++known;
-            auto value = std::visit(Resolve{*family, parameter, end, linked}, given->second);
+            // What is given is checked even where a choice stands for it at this end.
+            const auto value = std::visit(Resolve{*family, parameter, end, linked}, given->second);
             if (!value) return value.problem().at("inputs/" + parameter.key);
-            values[parameter.key] = *value;
-        } else if (brought && parameter.key == "kept") {
-            values[parameter.key] = 1.0;
-        } else if (parameter.kind == Kind::quantity) {
-            values[parameter.key] = spread(parameter.standard, parameter, end);
-        } else {
-            values[parameter.key] = parameter.standard_text;
+            if (!is_weak(end) || parameter.spread.weak_choice.empty()) put(*value);
         }
-        if (is_weak(end) && !parameter.spread.weak_choice.empty()) values[parameter.key] = parameter.spread.weak_choice;
+        if (is_weak(end) && !parameter.spread.weak_choice.empty())
+            put(parameter.spread.weak_choice);
+        else if (is_given)
+            continue;
+        else if (brought && parameter.key == "kept")
+            put(1.0);
+        else if (parameter.kind == Kind::quantity)
+            put(spread(parameter.standard, parameter, end));
+        else
+            put(parameter.standard_text);
     }
     if (known == element.inputs.size()) return values;
     for (const auto& [key, input] : element.inputs)
@@ -160,7 +182,7 @@ std::vector<End> all_ends_of(const Interface& interface) {
     return all;
 }
 
-Result<Prepared> prepare(const Interface& interface, End end, const Prepared* like) {
+Result<Prepared> prepare(const Interface& interface, End end) {
     Prepared prepared;
     std::map<std::string, double> linked;
     for (std::size_t i = 0; i < interface.elements.size(); ++i) {
@@ -170,8 +192,7 @@ Result<Prepared> prepare(const Interface& interface, End end, const Prepared* li
         };
         auto values = values_of(element, end, linked);
         if (!values) return placed(values.problem(), "");
-        const auto* known = like && i < like->joints.size() ? like->joints[i].get() : nullptr;
-        auto joint = families::family_named(element.family)->rejoin(*values, known);  // complete, within bounds already
+        auto joint = families::family_named(element.family)->join(*values);  // complete, within bounds already
         if (!joint) return placed(joint.problem(), "inputs/");
         if (i + 1 < interface.elements.size())
             for (const auto& result : (*joint)->results({})) linked[element.id + "." + result.name] = result.value;

@@ -1,20 +1,16 @@
 #include "rig/joint_store.h"
 
-#include <optional>
-
 namespace clampet::rig {
 
-Result<Prepared> JointStore::prepare(const Interface& interface, End end, const Prepared* like) {
-    std::optional<Prepared> before;
+Result<Prepared> JointStore::prepare(const Interface& interface, End end) {
     {
         const std::scoped_lock lock(mutex_);
         auto& entry = entries_[interface.id];
-        if (!entry.ends.empty()) before = entry.ends.begin()->second;
         if (entry.elements != interface.elements) entry = {interface.elements, {}};
         if (const auto at = entry.ends.find(end); at != entry.ends.end()) return at->second;
         ++built_;
     }
-    auto prepared = rig::prepare(interface, end, before ? &*before : like);  // others may ask meanwhile
+    auto prepared = rig::prepare(interface, end);  // others may ask meanwhile
     if (!prepared) return prepared;
     const std::scoped_lock lock(mutex_);
     auto& entry = entries_[interface.id];
@@ -27,8 +23,8 @@ std::size_t JointStore::built() const {
     return built_;
 }
 
-Result<Prepared> prepare(const Interface& interface, End end, JointStore* store, const Prepared* like) {
-    return store ? store->prepare(interface, end, like) : prepare(interface, end, like);
+Result<Prepared> prepare(const Interface& interface, End end, JointStore* store) {
+    return store ? store->prepare(interface, end) : prepare(interface, end);
 }
 
 }  // namespace clampet::rig

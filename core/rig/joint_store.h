@@ -10,9 +10,8 @@ namespace clampet::rig {
 /// each of them once. It belongs to whoever owns the rig; any thread may ask.
 class JointStore {
  public:
-    /// As rig::prepare(); what was built of the same elements before is given again, and of what was built of others
-    /// the parts that have not changed.
-    Result<Prepared> prepare(const Interface& interface, End end, const Prepared* like = nullptr);
+    /// As rig::prepare(); what was built of the same elements before is given again.
+    Result<Prepared> prepare(const Interface& interface, End end);
     /// So many were built, and not found.
     std::size_t built() const;
 
@@ -27,6 +26,6 @@ class JointStore {
 };
 
 /// From the store, where there is one.
-Result<Prepared> prepare(const Interface& interface, End end, JointStore* store, const Prepared* like = nullptr);
+Result<Prepared> prepare(const Interface& interface, End end, JointStore* store);
 
 }  // namespace clampet::rig

@@ -315,6 +315,6 @@ Result<families::Values> values_of(const Element& element, End end, const std::m
 /// Values of an element that its shape and its axes are made of: typical, and the default for what is linked or wrong.
 families::Values shape_values(const Element& element);
 /// Errors  A Problem whose `where` is /elements/K/inputs/key, relative to the interface.
-Result<Prepared> prepare(const Interface& interface, End end, const Prepared* like = nullptr);
+Result<Prepared> prepare(const Interface& interface, End end);
 
 }  // namespace clampet::rig

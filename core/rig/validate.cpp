@@ -414,12 +414,8 @@ Status validate(const Rig& rig) {
     const Placed placed_rig(rig);
     for (const auto& f : rig.interfaces) {
         const Interface now = in_force(rig, f, &placed_rig);
-        std::optional<Prepared> like;
-        for (const End end : all_ends_of(now)) {
-            auto prepared = prepare(now, end, like ? &*like : nullptr);
-            if (!prepared) return placed(rig, f.id, prepared.problem());
-            like = std::move(*prepared);
-        }
+        for (const End end : all_ends_of(now))
+            if (const auto prepared = prepare(now, end); !prepared) return placed(rig, f.id, prepared.problem());
     }
     return Done{};
 }

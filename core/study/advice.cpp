@@ -50,7 +50,7 @@ class Trier {
     std::optional<Least> with(const Values& changed) const {
         auto all = values_;
         for (const auto& [key, value] : changed) all.insert_or_assign(key, value);
-        const auto joint = family_.rejoin(all, nullptr);
+        const auto joint = family_.join(all);
         if (!joint) return std::nullopt;
         const auto least = least_factor(**joint, load_);
         return least.factor >= required_ ? std::optional(least) : std::nullopt;

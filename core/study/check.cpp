@@ -32,9 +32,9 @@ Wrench at_worse_weights(const families::Joint& joint, std::size_t m, const Worst
     const double factor = std::min(typical.mass, typical.live);
     const double near = std::isfinite(factor) && factor > 0 ? 0.98 * factor : 1;
     const bool whole = typical.mass <= typical.live && !joint.modes()[m].live_only;
-    const auto used = [&](const Wrench& weight) {
+    const auto used = [&, &rough = joint.for_search()](const Wrench& weight) {
         const Wrench push = near * typical.load.variable;
-        return joint.utilisation(m, whole ? near * weight + push : weight + push);
+        return rough.utilisation(m, whole ? near * weight + push : weight + push);
     };
     Wrench worse;
     for (const auto& w : weights) {
@@ -54,7 +54,6 @@ struct Looked {
 /// What of a seam does not change with the ends of its band.
 struct Seam {
     rig::JointStore* joints;
-    const rig::Prepared& typical;
     const rig::Interface& interface;
     const std::vector<CaseLoad>& cases;
     std::vector<const Looked*> in_order;  ///< the ultimate ones, the one that governs first
@@ -83,7 +82,7 @@ double exactly(const families::Joint& joint, std::size_t m, const WorstFound& fo
 /// Least share of the required factor that the ultimate modes reach with the interface's inputs at one end; with the
 /// weights too at the weak one.
 Result<double> end_share(const Seam& seam, rig::End end) {
-    auto prepared = rig::prepare(seam.interface, end, seam.joints, &seam.typical);
+    auto prepared = rig::prepare(seam.interface, end, seam.joints);
     if (!prepared) return prepared.problem();
     // Low is typical at most: where nothing is worse at the weak end, that is not looked for.
     const bool weak = rig::is_weak(end);
@@ -277,7 +276,7 @@ Result<InterfaceResult> check_interface(const Prepared& prepared, const rig::Int
     result.typical = result.governs ? result.modes[*result.governs].factor() : infinite;
     result.low = result.high = result.typical;
     if (prepared.detail != Detail::factor) {
-        const Seam seam{prepared.joints, *built, interface, cases, in_order};
+        const Seam seam{prepared.joints, interface, cases, in_order};
         const auto low = least_of_ends(seam, rig::End::weak), high = least_of_ends(seam, rig::End::strong);
         if (!low) return low.problem();
         if (!high) return high.problem();

@@ -148,13 +148,9 @@ DirectionCells directions_around(const Vector3d& axis) {
 
 std::array<Vector3d, 6> neighbours(const Vector3d& direction, double angle) {
     const Vector3d across = direction.unitOrthogonal(), other = direction.cross(across);
-    std::array<Vector3d, 6> list;
-    for (std::size_t i = 0; i < list.size(); ++i) {
-        const double a = std::numbers::pi / 3 * static_cast<double>(i);
-        list[i] =
-            (std::cos(angle) * direction + std::sin(angle) * (std::cos(a) * across + std::sin(a) * other)).normalized();
-    }
-    return list;
+    const Vector3d ahead = std::cos(angle) * direction, side = std::sin(angle) * across, half = side / 2,
+                   up = std::sin(angle) * std::numbers::sqrt3 / 2 * other;
+    return {ahead + side, ahead + half + up, ahead - half + up, ahead - side, ahead - half - up, ahead + half - up};
 }
 
 }  // namespace clampet::study

@@ -9,6 +9,7 @@
 #include "catalogue/material.h"
 #include "mechanics/round_fit.h"
 #include "mechanics/wood.h"
+#include "parts/rows.h"
 #include "quantity/conventions.h"
 #include "quantity/format.h"
 #include "quantity/parse.h"
@@ -148,12 +149,6 @@ void follow_season(FitAnswer& answer, const FitEnd& inner, const FitEnd& outer, 
     }
 }
 
-double size_at(const rig::Port& port, std::string_view key) {
-    const auto at = port.sizes.find(key);
-    const auto* size = at == port.sizes.end() ? nullptr : std::get_if<double>(&at->second);
-    return size ? *size : 0;
-}
-
 }  // namespace
 
 Result<FitAnswer> answer(const FitQuestion& question) {
@@ -228,7 +223,8 @@ std::optional<FitAnswer> fit_of(const rig::Port& support, const rig::Port& paylo
         const bool as_named = support.kind == pair.outer && payload.kind == pair.inner;
         if (!as_named && !(payload.kind == pair.outer && support.kind == pair.inner)) continue;
         const auto &outer = as_named ? support : payload, &inner = as_named ? payload : support;
-        const double hole = size_at(outer, pair.inside), post = size_at(inner, pair.outside);
+        const double hole = parts::size_of(outer, pair.inside).value_or(0),
+                     post = parts::size_of(inner, pair.outside).value_or(0);
         if (!(hole > 0) || !(post > 0)) continue;
         FitEnd out, in;
         in.is_round = out.is_round = pair.is_round;
@@ -237,11 +233,11 @@ std::optional<FitAnswer> fit_of(const rig::Port& support, const rig::Port& paylo
         out.size = {hole, hole, hole};
         if (pair.outer == PortKind::jaw) {
             out.name = out.word = "jaws";
-            out.size.low = size_at(outer, "least");
+            out.size.low = parts::size_of(outer, "least").value_or(0);
         }
         if (pair.outer == PortKind::socket) out.word = "opening";
         if (pair.inner == PortKind::ball) in.word = "ball";
-        const double depth = pair.outer == PortKind::bore ? size_at(outer, "length") : 0;
+        const double depth = pair.outer == PortKind::bore ? parts::size_of(outer, "length").value_or(0) : 0;
         const auto found = go_together(in, out, depth, 0);
         if (found && (!worst || worst->together == Together::fits)) worst = *found;
     }

@@ -26,7 +26,7 @@ class PayloadTrial {
         const auto values = rig::values_of(in_force(bench_), rig::End::typical, {});
         if (!values) return {0, {}};
         if (!joint_ || *values != values_) {
-            auto joint = families::family_named(bench_.element.family)->rejoin(*values, joint_.get());
+            auto joint = families::family_named(bench_.element.family)->join(*values);
             if (!joint) return {0, {}};
             joint_ = *joint;
             values_ = *values;

@@ -63,7 +63,6 @@ std::string variable_of(const rig::Interface& f, const rig::Element& element, co
 
 struct SampledSeam {
     rig::Interface interface;  ///< in force
-    rig::Prepared typical;
     std::vector<Scattered> inputs;
     const InterfaceResult* result = nullptr;
     std::string scene = {};
@@ -111,7 +110,7 @@ double factor_in(const SampledSeam& seam, const std::vector<double>& z) {
         else if (z[s.variable] < -z95)
             inputs[s.key] = s.weak_choice;
     }
-    const auto prepared = rig::prepare(drawn, rig::End::typical, &seam.typical);
+    const auto prepared = rig::prepare(drawn, rig::End::typical);
     if (!prepared) return 0;  // it cannot even be put together so
     double least = infinite;
     std::size_t at = 0;
@@ -184,11 +183,8 @@ Result<Scatter> scatter(const rig::Rig& rig, const ScatterOptions& options, cons
         const rig::Rig there = staged(rig, scenes[worst.scene]);
         const auto& result = checked->result_of(worst);
         const auto* placed = checked->checks[worst.scene].placed.get();
-        SampledSeam seam{rig::in_force(there, *there.interface(result.id), placed), {}, {}, &result};
+        SampledSeam seam{rig::in_force(there, *there.interface(result.id), placed), {}, &result};
         if (scenes.size() > 1) seam.scene = scenes[worst.scene].name;
-        auto typical = rig::prepare(seam.interface, rig::End::typical);
-        if (!typical) return rig::placed(there, result.id, typical.problem());
-        seam.typical = std::move(*typical);
         for (std::size_t e = 0; e < seam.interface.elements.size(); ++e)
             add_inputs(seam.interface, e, variables, seam.inputs);
         seams.push_back(std::move(seam));

@@ -32,12 +32,11 @@ class InputSearch {
         Tried t;
         t.value = value;
         values_.insert_or_assign(parameter_.key, Value{value});
-        const auto joint = family_.rejoin(values_, last_.get());
+        const auto joint = family_.join(values_);
         if (!joint) {
             refused_ = joint.problem();
             return t;
         }
-        last_ = *joint;
         t.built = true;
         t.least = least_factor(accuracy_ == Accuracy::picture ? (*joint)->for_search() : **joint, load_);
         t.moves = ease_of_moving(**joint, load_);
@@ -90,7 +89,6 @@ class InputSearch {
     const Parameter& parameter_;
     const Load& load_;
     double required_;
-    std::shared_ptr<const Joint> last_;  // the next one differs in one value only
     Accuracy accuracy_ = Accuracy::exact;
     Problem refused_{"solve.nothing_tried", "", "", ""};
 };

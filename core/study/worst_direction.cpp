@@ -2,7 +2,6 @@
 
 #include <algorithm>
 #include <array>
-#include <bitset>
 #include <cmath>
 #include <cstdint>
 #include <span>
@@ -120,9 +119,9 @@ class DirectionSearch {
     }
     /// Looks at a corner, if it is not known to be no worse. Says whether it is the worst so far.
     bool look_at(const DirectionCells& cells, std::size_t point) {
-        const auto& known = safe_[point];
-        if (tried_[point] || (known.factor >= best_.factor && known.stretch >= 1)) return false;
-        tried_.set(point);
+        auto& known = safe_[point];
+        if (known.tried || (known.factor >= best_.factor && known.stretch >= 1)) return false;
+        known.tried = true;
         return try_direction(cells.points[point]);
     }
     /// Whether a cell may be passed over: nothing within is worse by more than the finest cells leave open. A corner
@@ -145,7 +144,6 @@ class DirectionSearch {
     void over(const DirectionCells& cells, const How& how) {
         may_lead_ = how.refine;
         safe_.fill(nothing);
-        tried_.reset();
         for (std::size_t i = 0; i < cells.coarse_points && !std::isfinite(best_.factor); ++i) look_at(cells, i);
         if (found_ && may_lead_) lead();
         for (std::size_t i = cells.corners_of_cells; i < cells.coarse_points && best_.factor > 0; ++i)
@@ -225,10 +223,10 @@ class DirectionSearch {
     bool found_ = false, may_lead_ = false;
     struct Known {
         double factor, stretch, unsafe_factor, unsafe_stretch;
+        bool tried;
     };
-    static constexpr Known nothing{-1, 0, infinite, infinite};
+    static constexpr Known nothing{-1, 0, infinite, infinite, false};
     std::array<Known, most_points> safe_;  // where cells are gone through
-    std::bitset<most_points> tried_;
 };
 
 /// The search for one mode under one case.

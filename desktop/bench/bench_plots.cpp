@@ -141,7 +141,7 @@ bool BenchCurvePanel::moves_factor(const std::string& key) const {
     const auto factor_at = [&](double value) {
         auto values = result.values;
         values.insert_or_assign(key, families::Value{value});
-        const auto joint = families::join(model_.family(), values, result.joint.get());
+        const auto joint = families::join(model_.family(), values);
         return joint ? study::least_factor(**joint, load).factor : 0.0;
     };
     constexpr double seen = 0.01, off_scale = 20;

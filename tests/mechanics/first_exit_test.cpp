@@ -15,6 +15,15 @@ TEST_CASE("the first crossing of a utilisation", "[mechanics]") {
 
 TEST_CASE("what is not driven has no factor, what has let go has zero", "[mechanics]") {
     CHECK(std::isinf(first_exit([](double) { return 0.0; })));
+    int looks = 0;
+    CHECK(std::isinf(first_exit([&](double) { return ++looks, 0.4; })));
+    CHECK(looks == 3);
+    looks = 0;
+    CHECK(std::isinf(first_exit([&](double x) { return ++looks, 0.4 - 0.1 * x; })));
+    CHECK(looks == 3);
+    CHECK(first_exit([](double x) { return std::abs(0.4 - 0.1 * x); }) == relative(14, 1e-8));
+    // Level at first, and not for ever.
+    CHECK(first_exit([](double x) { return x < 50 ? 0.4 : 0.4 + 0.1 * (x - 50); }) == relative(56, 1e-8));
     CHECK(std::isinf(first_exit([](double x) { return 0.9 * x / (1 + x); })));
     CHECK(std::isinf(first_exit([](double x) { return 1e-10 * x; })));
     CHECK(first_exit([](double) { return 1.0; }) == 0);

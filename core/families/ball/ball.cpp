@@ -49,21 +49,23 @@ double contact_arc(double ratio) noexcept {
     return (low + high) / 2;
 }
 
-/// Shares of a ring's normal force in its points under a side force: 1 + a cos(phi) while whole, else the clipped form.
+/// Shares a force out among the points of a ring under a side force: 1 + a cos(phi) while whole, else the clipped form.
 /// `towards`: the direction of the side force, a unit vector.
-void share_ring(std::span<double> shares, double ratio, const Eigen::Vector2d& towards,
+void share_ring(std::span<double> shares, double force, double ratio, const Eigen::Vector2d& towards,
                 const std::vector<double>& cosines) noexcept {
     double sum = 0;
-    const std::size_t count = shares.size();
-    const double cos_arc = ratio > 0.5 ? std::cos(contact_arc(std::min(ratio, 0.999999))) : -1;
-    for (std::size_t i = 0; i < count; ++i) {
-        const double cos_phi = cosines[i] * towards.x() + cosines[(i + 3 * count / 4) % count] * towards.y();
-        const double share = ratio <= 0.5 ? 1 + 2 * ratio * cos_phi : std::max(0.0, cos_phi - cos_arc);
-        shares[i] = share;
-        sum += share;
-    }
-    if (sum > 0)
-        for (double& share : shares) share /= sum;
+    const std::size_t count = shares.size(), quarter = count / 4;
+    const bool is_whole = ratio <= 0.5;
+    const double cos_arc = is_whole ? -1 : std::cos(contact_arc(std::min(ratio, 0.999999)));
+    const auto share = [&](std::size_t i, double sine) {
+        const double cos_phi = cosines[i] * towards.x() + sine * towards.y();
+        shares[i] = is_whole ? 1 + 2 * ratio * cos_phi : std::max(0.0, cos_phi - cos_arc);
+        sum += shares[i];
+    };
+    for (std::size_t i = 0; i < quarter; ++i) share(i, cosines[i + count - quarter]);
+    for (std::size_t i = quarter; i < count; ++i) share(i, cosines[i - quarter]);
+    const double each = sum > 0 ? force / sum : 0;
+    for (double& s : shares) s *= each;
 }
 
 /// A ball in what holds it.
@@ -144,6 +146,8 @@ BallJoint::BallJoint(BallNumbers numbers) : BallJoint(std::move(numbers), most_r
 
 BallJoint::BallJoint(BallNumbers numbers, int ring_points, double finest)
     : n_(std::move(numbers)), tan_seat_(std::tan(n_.seat_angle)), tan_cap_(std::tan(n_.cap_angle)), finest_(finest) {
+    wedging_seat_ = normal_sum(1, n_.seat_angle);
+    wedging_cap_ = normal_sum(1, n_.cap_angle);
     for (int i = 0; i < ring_points; ++i) cosines_.push_back(std::cos(2 * pi * i / ring_points));
     const auto sine = [&](std::size_t i) { return cosines_[(i + 3 * cosines_.size() / 4) % cosines_.size()]; };
     const auto ring = [&](double angle, double sign) {
@@ -183,39 +187,39 @@ BallJoint::Seating BallJoint::seating(const Wrench& w, CapSide cap_side) const n
     return s;
 }
 
-mechanics::SlipLimit<3> BallJoint::slip(const Wrench& w, double enough,
+mechanics::SlipLimit<3> BallJoint::slip(const Wrench& w, const mechanics::KnownEnough& enough,
                                         const mechanics::SlipLimit<3>* near) const noexcept {
     const auto free = slip_seated(w, seating(w), enough, near);
     if (!may_be_guided() || !(free.multiplier > 0) || (w.fx == 0 && w.fy == 0)) return free;
-    if (std::isfinite(enough) && free.multiplier <= enough) return free;  // it is known to be too little
+    if (free.multiplier < enough.below) return free;  // it is known to be too little
     const auto guided = slip_seated(w, seating(w, CapSide::guided), enough, near ? near : &free);
     return guided.multiplier < free.multiplier ? guided : free;
 }
 
-mechanics::SlipLimit<3> BallJoint::slip_seated(const Wrench& w, const Seating& s, double enough,
+mechanics::SlipLimit<3> BallJoint::slip_seated(const Wrench& w, const Seating& s, const mechanics::KnownEnough& enough,
                                                const mechanics::SlipLimit<3>* near) const noexcept {
     std::array<double, 2 * most_ring_points + mechanics::sum_block> limit{};
     const std::size_t ring_points = cosines_.size();
     mechanics::SlipLimit<3> none;
     none.multiplier = 0;
     if (!s.in_place) return none;
-    const auto ring = [&](std::size_t first, double axial, double side, double angle, double tangent) {
-        const double N = normal_sum(axial, angle);
+    const auto ring = [&](std::size_t first, double axial, double side, double wedging, double tangent) {
         const std::span<double> points(limit.data() + first, ring_points);
-        share_ring(points, axial > 0 ? side / (axial * tangent) : 0, s.towards, cosines_);
-        for (double& p : points) p *= n_.friction * N;
+        share_ring(points, n_.friction * axial * wedging, axial > 0 ? side / (axial * tangent) : 0, s.towards,
+                   cosines_);
     };
-    ring(0, s.seat, s.seat_side, n_.seat_angle, tan_seat_);
-    if (n_.seats == BallSeats::two_rings) ring(ring_points, s.cap, s.cap_side, n_.cap_angle, tan_cap_);
+    ring(0, s.seat, s.seat_side, wedging_seat_, tan_seat_);
+    if (n_.seats == BallSeats::two_rings) ring(ring_points, s.cap, s.cap_side, wedging_cap_, tan_cap_);
     if (n_.seats == BallSeats::plunger) limit[ring_points] = n_.friction * s.cap;
     const std::span<const double> limits(limit.data(), contacts_.padded());
     const std::array<double, 3> demand{w.mx / n_.radius, w.my / n_.radius, w.mz / n_.radius};
-    if (std::isfinite(enough) && contacts_.surely_bear(limits, demand, enough)) {
+    const auto moments = contacts_.moments(limits);
+    if (std::isfinite(enough.above) && contacts_.surely_bear(moments, demand, enough.above)) {
         mechanics::SlipLimit<3> more;
-        more.multiplier = enough * (1 + 1e-9);
+        more.multiplier = enough.above * (1 + 1e-9);
         return more;
     }
-    return mechanics::slip_limit(contacts_, limits, demand, enough, finest_, near);
+    return mechanics::slip_limit(contacts_, limits, demand, enough, finest_, near, &moments);
 }
 
 double BallJoint::riding_out(const Seating& s) const noexcept {
@@ -257,7 +261,7 @@ double BallJoint::load_factor(std::size_t mode, const Ray& ray) const noexcept {
             const Wrench w = ray.at(lambda);
             // Each look starts from the motion of the last.
             const bool warm = near.multiplier > 0 && std::isfinite(near.multiplier);
-            const auto limit = slip_seated(w, seating(w, side), infinite, warm ? &near : nullptr);
+            const auto limit = slip_seated(w, seating(w, side), {}, warm ? &near : nullptr);
             if (limit.multiplier > 0) near = limit;
             return limit.multiplier > 0 ? 1 / limit.multiplier : infinite;
         };
@@ -278,7 +282,8 @@ bool BallJoint::drives_slip(const Wrench& w) const noexcept {
 }
 
 bool BallJoint::surely_holds(std::size_t mode, const Wrench& w) const noexcept {
-    return mode == slips ? !drives_slip(w) || slip(w, 1).multiplier > 1 : utilisation(mode, w) < 1;
+    return mode == slips ? !drives_slip(w) || slip(w, {.above = 1, .below = 1}).multiplier > 1
+                         : utilisation(mode, w) < 1;
 }
 
 Phrase BallJoint::motion(std::size_t mode, const Wrench& w) const {

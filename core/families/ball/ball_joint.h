@@ -48,15 +48,17 @@ class BallJoint : public Joint {
     bool may_be_guided() const noexcept { return !n_.locked && n_.seats == BallSeats::two_rings; }
     bool drives_slip(const Wrench& wrench) const noexcept;
     double normal_sum(double axial, double angle) const noexcept;
-    mechanics::SlipLimit<3> slip(const Wrench& wrench, double enough = std::numeric_limits<double>::infinity(),
+    mechanics::SlipLimit<3> slip(const Wrench& wrench, const mechanics::KnownEnough& enough = {},
                                  const mechanics::SlipLimit<3>* near = nullptr) const noexcept;
-    mechanics::SlipLimit<3> slip_seated(const Wrench& wrench, const Seating& seated, double enough,
+    mechanics::SlipLimit<3> slip_seated(const Wrench& wrench, const Seating& seated,
+                                        const mechanics::KnownEnough& enough,
                                         const mechanics::SlipLimit<3>* near) const noexcept;
     double riding_out(const Seating& s) const noexcept;
     BallJoint(BallNumbers numbers, int ring_points, double finest);
 
     BallNumbers n_;
     double tan_seat_, tan_cap_, finest_;
+    double wedging_seat_ = 0, wedging_cap_ = 0;  ///< normal force of a ring by the force along the axis
     mechanics::SphereContacts contacts_;
     std::unique_ptr<const BallJoint> search_;  ///< the same with fewer points
     std::vector<double> cosines_;              ///< of the ring's points; the sine is the cosine a quarter turn before

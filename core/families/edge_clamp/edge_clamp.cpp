@@ -18,6 +18,7 @@
 #include "families/shared/squeeze.h"
 #include "mechanics/contact_pressure.h"
 #include "mechanics/curved_beam.h"
+#include "mechanics/cut_face.h"
 #include "mechanics/friction_limit.h"
 #include "quantity/format.h"
 #include "quantity/numbers.h"
@@ -86,7 +87,7 @@ mechanics::SlipLimit<3> EdgeClamp::slip(const Wrench& w, SearchMemory* near) con
     for (std::size_t i = count; i < contacts->padded(); ++i) f[i] = 0;
     f[count] = lower_friction * below(w);
     const auto limit = mechanics::slip_limit(*contacts, std::span<const double>(f.data(), contacts->padded()),
-                                             {w.fx, w.fy, w.mz / surface->points.patch().size}, infinite, 0.01,
+                                             {w.fx, w.fy, w.mz / surface->points.patch().size}, {}, 0.01,
                                              near && near->known ? &near->slip : nullptr);
     if (near) *near = {p, limit, std::isfinite(limit.multiplier) && limit.multiplier > 0};
     return limit;
@@ -216,7 +217,7 @@ void add_modes(const EdgeClamp& g, FormulaParts& parts) {
     };
 }
 
-Result<EdgeClamp> read(const Values& v, const Squeeze& squeezed, const mechanics::CutFacePtr& like) {
+Result<EdgeClamp> read(const Values& v, const Squeeze& squeezed) {
     EdgeClamp g;
     g.locked = jaw_is_locked(v);
     g.force = squeezed.force;
@@ -240,7 +241,7 @@ Result<EdgeClamp> read(const Values& v, const Squeeze& squeezed, const mechanics
                                    g.a * 1e3, g.throat * 1e3),
                        fmt::format("Use a plate of at most {} or a deeper throat.", quantity::mm_down(2 * g.throat))};
     const auto face =
-        mechanics::cut_face({mechanics::rectangle(g.a, g.b), mechanics::Bedding::even, 5, 28, 1e-6, true}, {like});
+        mechanics::cut_face({mechanics::rectangle(g.a, g.b), mechanics::Bedding::even, 5, 28, 1e-6, true});
     if (!face) return face.problem();
     g.surface = *face;
     const auto& patch = (*face)->points.patch();
@@ -251,14 +252,13 @@ Result<EdgeClamp> read(const Values& v, const Squeeze& squeezed, const mechanics
     return g;
 }
 
-Result<FormulaParts> build(const Values& v, const mechanics::CutFacePtr& like) {
+Result<FormulaParts> build(const Values& v) {
     auto squeezed = squeeze(v);
     if (!squeezed) return squeezed.problem();
-    const auto made = read(v, *squeezed, like);
+    const auto made = read(v, *squeezed);
     if (!made) return made.problem();
     const EdgeClamp g = *made;
     FormulaParts parts;
-    parts.face = g.surface;
     parts.working.push_back(squeezed->working);
     const double buckling =
         pi * pi * catalogue::steel_modulus * pi * std::pow(g.screw_minor, 4) / 64 / (g.screw_length * g.screw_length);

@@ -34,9 +34,6 @@ class FaceJoint : public Joint {
     void search_on(const mechanics::CutFacePtr& face, double tolerance) {
         search_ = std::make_unique<FaceJoint>(n_, face, face, tolerance);
     }
-    const mechanics::CutFacePtr& coarse() const { return coarse_face_; }
-    const mechanics::CutFacePtr& fine() const { return fine_face_; }
-    mechanics::CutFacePtr rough() const { return search_ ? search_->coarse_face_ : nullptr; }
     const Joint& for_search() const noexcept override { return search_ ? *search_ : *this; }
     bool surely_holds(std::size_t mode, const Wrench& wrench) const noexcept override;
     std::span<const Mode> modes() const noexcept override;
@@ -71,7 +68,7 @@ class FaceJoint : public Joint {
     bool soft() const noexcept { return n_.bearing == Bearing::pad || n_.bearing == Bearing::rubber; }
     /// Whether a wrench asks for friction at all.
     bool drives_slip(const Wrench& wrench) const noexcept;
-    Slip slip(const Wrench& wrench, bool only_limit, double enough = std::numeric_limits<double>::infinity(),
+    Slip slip(const Wrench& wrench, bool only_limit, const mechanics::KnownEnough& enough = {},
               Nearby* near = nullptr) const noexcept;
     /// Load factor of slips or crush; the last answers are left in `near`.
     double searched_factor(std::size_t mode, const Ray& ray, Nearby& near) const noexcept;
@@ -95,9 +92,9 @@ class FaceJoint : public Joint {
     const mechanics::PlanarContacts &coarse_contacts_, &fine_contacts_;
     std::unique_ptr<const FaceJoint> search_;  ///< the same on a coarse grid
     const std::vector<mechanics::HullEdge>& edges_;
+    std::span<const Mode> modes_;
     double tolerance_;
     double rest_radius_ = 0;  ///< mean friction radius about the screw without a load: least when it is central
-    std::vector<Mode> modes_;
 };
 
 }  // namespace clampet::families

@@ -24,6 +24,25 @@ using quantity::infinite;
 constexpr std::size_t most_points = 4096;
 constexpr double exact_tolerance = 1e-5, search_tolerance = 3e-3;
 
+std::vector<Mode> modes_of_face(bool soft, bool one_screw) {
+    std::vector<Mode> modes{{"slips", ModeClass::ultimate, "slides|slide or twists|twist on its face", false},
+                            {"tips", ModeClass::ultimate, "tips|tip over the edge of its face", false},
+                            {"parts", ModeClass::ultimate, "is|be pulled off its face", false},
+                            // Rubber, cork or felt that is squeezed too hard creeps, and goes on holding.
+                            soft ? Mode{"crush", ModeClass::service, "squashes|squash its pad", false}
+                                 : Mode{"crush", ModeClass::ultimate, "crushes|crush its face", false},
+                            {"opens", ModeClass::service, "opens|open at one edge", false}};
+    if (one_screw) modes.push_back({"unscrews", ModeClass::ultimate, "turns|turn and backs|back its screw off", false});
+    if (soft) modes.push_back({"sags", ModeClass::service, "sags|sag on its pad", false});
+    return modes;
+}
+
+std::span<const Mode> face_modes(bool soft, bool one_screw) {
+    static const std::array all{modes_of_face(false, false), modes_of_face(false, true), modes_of_face(true, false),
+                                modes_of_face(true, true)};
+    return all[2 * std::size_t{soft} + std::size_t{one_screw}];
+}
+
 enum ModeIndex : std::size_t { slips, tips, parts, crush, opens, unscrews_or_sags };
 
 /// Pressure cone under a head (VDI 2230), or the reach of a plate bending on its pad.
@@ -140,11 +159,10 @@ class FlatFace : public Family {
         return all;
     }
     std::span<const Parameter> parameters() const override { return face_parameters(); }
-    Result<std::shared_ptr<const Joint>> join(const Values& v) const override { return rejoin(v, nullptr); }
-    Result<std::shared_ptr<const Joint>> rejoin(const Values& v, const Joint* like) const override;
+    Result<std::shared_ptr<const Joint>> join(const Values& v) const override;
 };
 
-Result<std::shared_ptr<const Joint>> FlatFace::rejoin(const Values& v, const Joint* like) const {
+Result<std::shared_ptr<const Joint>> FlatFace::join(const Values& v) const {
     FaceNumbers n;
     auto shape = shape_of(v);
     if (!shape) return shape.problem();
@@ -183,23 +201,21 @@ Result<std::shared_ptr<const Joint>> FlatFace::rejoin(const Values& v, const Joi
                                                       : mechanics::Bedding::even;
     mechanics::PatchShape pressed = n.shape;
     pressed.reach = n.reach;
-    const auto* known = dynamic_cast<const FaceJoint*>(like);
     const bool in_closed_form = bedding == mechanics::Bedding::even;
-    const auto cut = [&](unsigned radial, unsigned around, double tolerance, const mechanics::CutFacePtr& same) {
-        return mechanics::cut_face({pressed, bedding, radial, around, tolerance * 1e-2, in_closed_form}, {same});
+    const auto cut = [&](unsigned radial, unsigned around, double tolerance) {
+        return mechanics::cut_face({pressed, bedding, radial, around, tolerance * 1e-2, in_closed_form});
     };
-    const auto none = mechanics::CutFacePtr{};
-    const auto coarse = cut(6, 24, exact_tolerance, known ? known->coarse() : none);
+    const auto coarse = cut(6, 24, exact_tolerance);
     if (!coarse) return coarse.problem();
     // An opened face may press over a small part of its length: a slender one needs more points along it.
     const auto& patch = (*coarse)->points.patch();
     const double slender = std::clamp(patch.size * patch.size / patch.area, 1.0, 8.0);
-    const auto fine = cut(static_cast<unsigned>(8 + 2 * slender), static_cast<unsigned>(34 + 6 * slender),
-                          exact_tolerance, known ? known->fine() : none);
+    const auto fine =
+        cut(static_cast<unsigned>(8 + 2 * slender), static_cast<unsigned>(34 + 6 * slender), exact_tolerance);
     if (!fine) return fine.problem();
     if ((*fine)->points.patch().count() > most_points)
         return Problem{"face.too_many_corners", "points", "The face has too many corners.", "Use fewer corners."};
-    const auto rough = cut(4, 14, search_tolerance, known ? known->rough() : none);
+    const auto rough = cut(4, 14, search_tolerance);
     if (!rough) return rough.problem();
     auto joint = std::make_shared<FaceJoint>(std::move(n), *coarse, *fine, exact_tolerance);
     joint->search_on(*rough, search_tolerance);
@@ -223,18 +239,9 @@ FaceJoint::FaceJoint(FaceNumbers numbers, mechanics::CutFacePtr coarse, mechanic
       coarse_contacts_(coarse_face_->contacts),
       fine_contacts_(fine_face_->contacts),
       edges_(coarse_face_->edges),
+      modes_(face_modes(soft(), n_.one_screw)),
       tolerance_(tolerance) {
-    modes_ = {{"slips", ModeClass::ultimate, "slides|slide or twists|twist on its face", false},
-              {"tips", ModeClass::ultimate, "tips|tip over the edge of its face", false},
-              {"parts", ModeClass::ultimate, "is|be pulled off its face", false},
-              // Rubber, cork or felt that is squeezed too hard creeps, and goes on holding.
-              soft() ? Mode{"crush", ModeClass::service, "squashes|squash its pad", false}
-                     : Mode{"crush", ModeClass::ultimate, "crushes|crush its face", false},
-              {"opens", ModeClass::service, "opens|open at one edge", false}};
     rest_radius_ = slip({}, false).mean_radius;
-    if (n_.one_screw)
-        modes_.push_back({"unscrews", ModeClass::ultimate, "turns|turn and backs|back its screw off", false});
-    if (soft()) modes_.push_back({"sags", ModeClass::service, "sags|sag on its pad", false});
 }
 
 std::span<const Mode> FaceJoint::modes() const noexcept {
@@ -254,7 +261,8 @@ FaceJoint::Pressed FaceJoint::pressed(const Wrench& w) const noexcept {
 /// More than just enough.
 constexpr double certainly = 1 + 1e-9;
 
-FaceJoint::Slip FaceJoint::slip(const Wrench& w, bool only_limit, double enough, Nearby* near) const noexcept {
+FaceJoint::Slip FaceJoint::slip(const Wrench& w, bool only_limit, const mechanics::KnownEnough& enough,
+                                Nearby* near) const noexcept {
     Slip result;
     result.limit.multiplier = 0;
     const Pressed load = pressed(w);
@@ -275,17 +283,19 @@ FaceJoint::Slip FaceJoint::slip(const Wrench& w, bool only_limit, double enough,
     const double length = patch.size;
     const std::array demand{w.fx, w.fy, w.mz / length};
     const std::span<const double> given(limit.data(), contacts->padded());
-    if (only_limit && std::isfinite(enough) && contacts->surely_bear(given, demand, enough * certainly)) {
-        result.limit.multiplier = enough * certainly;
+    const auto moments = contacts->moments(given);
+    if (only_limit && std::isfinite(enough.above) &&
+        contacts->surely_bear(given, moments, demand, enough.above * certainly)) {
+        result.limit.multiplier = enough.above * certainly;
         return result;
     }
     const double finest = tolerance_ > 5e-4 ? 0.06 : 0.01;
     const auto* last = near ? &near->slip : nullptr;
     if (p.whole)
-        result.limit = mechanics::slip_limit(*contacts, given, demand, enough, finest, last);
+        result.limit = mechanics::slip_limit(*contacts, given, demand, enough, finest, last, &moments);
     else {
         const mechanics::BearingContacts<most_points> bearing(*contacts, given);
-        result.limit = mechanics::slip_limit(bearing, bearing.limit(), demand, enough, finest, last);
+        result.limit = mechanics::slip_limit(bearing, bearing.limit(), demand, enough, finest, last, &moments);
     }
     if (near) near->slip = result.limit;
     if (only_limit) return result;
@@ -374,7 +384,7 @@ bool FaceJoint::drives_slip(const Wrench& w) const noexcept {
 double FaceJoint::slips_utilisation(const Wrench& w, Nearby* near, double enough) const noexcept {
     if (!drives_slip(w)) return 0;  // it may tip or part, but not slip
     if (pressed(w).N <= 0) return infinite;
-    const double multiplier = slip(w, true, enough, near).limit.multiplier;
+    const double multiplier = slip(w, true, {.above = enough}, near).limit.multiplier;
     return multiplier > 0 ? 1 / multiplier : infinite;
 }
 
@@ -466,7 +476,8 @@ double FaceJoint::searched_factor(std::size_t mode, const Ray& ray, Nearby& near
 }
 
 bool FaceJoint::surely_holds(std::size_t mode, const Wrench& w) const noexcept {
-    return mode == slips ? !drives_slip(w) || slip(w, true, 1).limit.multiplier > 1 : utilisation(mode, w) < 1;
+    return mode == slips ? !drives_slip(w) || slip(w, true, {.above = 1, .below = 1}).limit.multiplier > 1
+                         : utilisation(mode, w) < 1;
 }
 
 Phrase FaceJoint::motion(std::size_t mode, const Wrench& w) const {

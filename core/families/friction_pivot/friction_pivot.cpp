@@ -14,6 +14,7 @@
 #include "families/shared/slip_shares.h"
 #include "families/shared/squeeze.h"
 #include "mechanics/contact_pressure.h"
+#include "mechanics/cut_face.h"
 #include "mechanics/friction_limit.h"
 #include "quantity/format.h"
 #include "quantity/numbers.h"
@@ -184,7 +185,7 @@ drawing::Drawing section(const Pivot& g, const Load& load) {
     return d;
 }
 
-Result<Pivot> read(const Values& v, const Squeeze& squeezed, const mechanics::CutFacePtr& like) {
+Result<Pivot> read(const Values& v, const Squeeze& squeezed) {
     Pivot g;
     g.yoke = text(v, "lap") == "yoke";
     g.close_pin = text(v, "pin") == "close";
@@ -212,7 +213,7 @@ Result<Pivot> read(const Values& v, const Squeeze& squeezed, const mechanics::Cu
     mechanics::PatchShape shape;
     shape.radius = g.outer;
     shape.hole_radius = g.inner;
-    const auto face = mechanics::cut_face({shape, mechanics::Bedding::even, 6, 32, 1e-6, false}, {like});
+    const auto face = mechanics::cut_face({shape, mechanics::Bedding::even, 6, 32, 1e-6, false});
     if (!face) return face.problem();
     g.surface = *face;
     return g;
@@ -246,18 +247,17 @@ double spent_on_cheeks(const Values& v) {
            2;
 }
 
-Result<FormulaParts> build(const Values& v, const mechanics::CutFacePtr& like) {
+Result<FormulaParts> build(const Values& v) {
     auto squeezed = squeeze(v);
     if (!squeezed) return squeezed.problem();
     const double spent = spent_on_cheeks(v);
     Squeeze left = *squeezed;
     left.fresh = std::max(0.0, squeezed->fresh - spent);
     left.force = std::max(0.0, squeezed->force - spent);
-    const auto made = read(v, left, like);
+    const auto made = read(v, left);
     if (!made) return made.problem();
     const Pivot g = *made;
     FormulaParts parts;
-    parts.face = g.surface;
     parts.working.push_back(squeezed->working);
     parts.working.push_back([=] {
         return Working{{"mean_radius", g.worn ? "(R_o + R_i)/2" : "2/3 (R_o³ − R_i³)/(R_o² − R_i²)", "",

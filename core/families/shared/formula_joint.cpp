@@ -58,7 +58,6 @@ class FormulaJoint : public Joint {
     }
     bool only_presses() const noexcept override { return parts_.only_presses; }
     drawing::Drawing section(const Load& load) const override { return parts_.section(load); }
-    const mechanics::CutFacePtr& face() const { return parts_.face; }
 
  private:
     /// What has no bound is left out: a report holds numbers only.
@@ -89,11 +88,6 @@ Working FormulaJoint::working(const Load& load) const {
 }
 
 }  // namespace
-
-mechanics::CutFacePtr face_of(const Joint* joint) {
-    const auto* own = dynamic_cast<const FormulaJoint*>(joint);
-    return own ? own->face() : nullptr;
-}
 
 FormulaMode dented(FormulaMode mode) {
     mode.mode.dents = true;

@@ -2,7 +2,6 @@
 #include <functional>
 
 #include "families/family.h"
-#include "mechanics/cut_face.h"
 
 namespace clampet::families {
 
@@ -56,22 +55,17 @@ struct FormulaParts {
     std::optional<Eigen::Matrix<double, 6, 6>> compliance;              ///< as Joint::compliance
     std::function<Eigen::Matrix<double, 6, 1>(const Wrench&)> settles;  ///< as Joint::settles; may be empty
     bool only_presses = false;                                          ///< as Joint::only_presses
-    mechanics::CutFacePtr face = nullptr;                               ///< for the next joint like it
 };
 std::shared_ptr<const Joint> formula_joint(FormulaParts parts);
-/// The face of a joint of formulas; nothing where it has none, or is no such joint.
-mechanics::CutFacePtr face_of(const Joint* joint);
 
 /// A family whose joints are formulas: its texts, its rows, and how parts are made of complete values.
 class FormulaFamily : public Family {
  public:
     using Build = Result<FormulaParts> (*)(const Values&);
-    /// `like` is the face of a joint of like values, or nothing.
-    using BuildOnFace = Result<FormulaParts> (*)(const Values&, const mechanics::CutFacePtr& like);
     using MotionOf = Motion (*)(const Values&);
     using Matings = std::vector<Mating>;
     FormulaFamily(std::string_view key, std::string_view name, std::string_view purpose,
-                  std::vector<Parameter> parameters, std::variant<Build, BuildOnFace> build, bool joins_parts = true,
+                  std::vector<Parameter> parameters, Build build, bool joins_parts = true,
                   std::vector<StockUse> stock = {}, MotionOf motion_of = nullptr, Matings matings = {},
                   const TypicalLoad& typical_load = {})
         : key_(key),
@@ -94,10 +88,8 @@ class FormulaFamily : public Family {
     std::span<const Mating> matings() const override { return matings_; }
     bool moves() const override { return static_cast<bool>(motion_); }
     Motion motion(const Values& values) const override { return motion_ ? motion_(values) : Motion{}; }
-    Result<std::shared_ptr<const Joint>> join(const Values& values) const override { return rejoin(values, nullptr); }
-    Result<std::shared_ptr<const Joint>> rejoin(const Values& values, const Joint* like) const override {
-        auto parts = std::holds_alternative<Build>(build_) ? std::get<Build>(build_)(values)
-                                                           : std::get<BuildOnFace>(build_)(values, face_of(like));
+    Result<std::shared_ptr<const Joint>> join(const Values& values) const override {
+        auto parts = build_(values);
         if (!parts) return parts.problem();
         return formula_joint(std::move(*parts));
     }
@@ -105,7 +97,7 @@ class FormulaFamily : public Family {
  private:
     std::string_view key_, name_, purpose_;
     std::vector<Parameter> parameters_;
-    std::variant<Build, BuildOnFace> build_;
+    Build build_;
     bool joins_parts_;
     std::vector<StockUse> stock_;
     MotionOf motion_;

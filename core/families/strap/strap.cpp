@@ -14,6 +14,7 @@
 #include "families/shared/slip_shares.h"
 #include "families/shared/squeeze.h"
 #include "mechanics/contact_pressure.h"
+#include "mechanics/cut_face.h"
 #include "mechanics/friction_limit.h"
 #include "quantity/format.h"
 #include "quantity/numbers.h"
@@ -48,7 +49,7 @@ struct Sandwich {
         surface->points.forces(p, 2 * friction, limit.data());
         const auto found = mechanics::slip_limit(
             surface->contacts, std::span<const double>(limit.data(), surface->contacts.padded()),
-            {w.fx, w.fy, w.mz / surface->points.patch().size}, infinite, 0.01, warm ? &near->slip : nullptr);
+            {w.fx, w.fy, w.mz / surface->points.patch().size}, {}, 0.01, warm ? &near->slip : nullptr);
         if (near) *near = {p, found, std::isfinite(found.multiplier) && found.multiplier > 0};
         return found;
     }
@@ -155,7 +156,7 @@ Result<Squeeze> drawn_to_gap(const Values& v) {
     return s;
 }
 
-Result<FormulaParts> build(const Values& v, const mechanics::CutFacePtr& like) {
+Result<FormulaParts> build(const Values& v) {
     auto squeezed = text(v, "squeezed_by") == "gap" ? drawn_to_gap(v) : squeeze(v);
     if (!squeezed) return squeezed.problem();
     Sandwich g;
@@ -174,12 +175,11 @@ Result<FormulaParts> build(const Values& v, const mechanics::CutFacePtr& like) {
             "strap.bolts_inside_strap", "bolt_span",
             fmt::format("Bolts {:.3g} mm apart would go through a strap {:.3g} mm wide.", g.span * 1e3, g.width * 1e3),
             fmt::format("Set them outside the strap: more than {} apart.", quantity::mm_up(g.width))};
-    const auto face = mechanics::cut_face(
-        {mechanics::rectangle(g.length, g.width), mechanics::Bedding::even, 5, 28, 1e-6, false}, {like});
+    const auto face =
+        mechanics::cut_face({mechanics::rectangle(g.length, g.width), mechanics::Bedding::even, 5, 28, 1e-6, false});
     if (!face) return face.problem();
     g.surface = *face;
     FormulaParts parts;
-    parts.face = g.surface;
     parts.working.push_back(squeezed->working);
     parts.working.push_back([=] {
         return Working{{"plate_force", "N = n F", fmt::format("{:.0f} · {:.1f} N", g.bolts, g.bolt_force), g.force(),

@@ -131,8 +131,8 @@ mechanics::SlipLimit<4> GripJoint::flat_slip(const Wrench& w, const mechanics::S
         limit[line_points + i] = mu_below * below.force_between(cells_[i], cells_[i + 1]);
     }
     const double scale = std::max(n_.radius, n_.length / 2);
-    return mechanics::slip_limit(lines_, std::span<const double>(limit), {w.fx, w.fy, w.mx / scale, w.mz / scale},
-                                 infinite, 0.01, near);
+    return mechanics::slip_limit(lines_, std::span<const double>(limit), {w.fx, w.fy, w.mx / scale, w.mz / scale}, {},
+                                 0.01, near);
 }
 
 double GripJoint::load_factor(std::size_t mode, const Ray& ray) const noexcept {

@@ -1,7 +1,6 @@
 #pragma once
 #include "families/family.h"
 #include "families/shared/squeeze.h"
-#include "mechanics/cut_face.h"
 
 namespace clampet::families {
 
@@ -13,7 +12,7 @@ double other_friction(const Values& values);
 /// A band or hose clamp, or a slit tube that bands draw down. Errors: a Problem on the key that cannot be built.
 Result<std::shared_ptr<const Joint>> join_band(const Values& values);
 /// A flat bar in a padded slot: two faces, each as a preloaded flat face. `like`: the face of a like one, or nothing.
-Result<std::shared_ptr<const Joint>> join_slot(const Values& values, const mechanics::CutFacePtr& like);
+Result<std::shared_ptr<const Joint>> join_slot(const Values& values);
 /// Two grips whose tubes cross at a right angle, `apart` from axis to axis along z: the second one's frame is turned by
 /// 90 degrees about z. Each has all its modes.
 std::shared_ptr<const Joint> right_angle_pair(std::shared_ptr<const Joint> first, std::shared_ptr<const Joint> second,

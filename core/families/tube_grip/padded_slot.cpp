@@ -9,6 +9,7 @@
 #include "families/shared/squeeze.h"
 #include "families/tube_grip/other_grips.h"
 #include "mechanics/contact_pressure.h"
+#include "mechanics/cut_face.h"
 #include "mechanics/first_exit.h"
 #include "mechanics/friction_limit.h"
 #include "mechanics/opposed_beds.h"
@@ -130,7 +131,7 @@ FormulaMode slips(const Slot& g) {
 }  // namespace
 }  // namespace of_padded_slot
 
-Result<std::shared_ptr<const Joint>> join_slot(const Values& v, const mechanics::CutFacePtr& like) {
+Result<std::shared_ptr<const Joint>> join_slot(const Values& v) {
     using namespace of_padded_slot;
     auto squeezed = grip_squeeze(v);
     if (!squeezed) return squeezed.problem();
@@ -144,12 +145,11 @@ Result<std::shared_ptr<const Joint>> join_slot(const Values& v, const mechanics:
     g.friction = number(v, "friction");
     g.other_friction = other_friction(v);
     g.pad_strength = number(v, "pad_strength");
-    const auto face = mechanics::cut_face(
-        {mechanics::rectangle(g.length, g.width), mechanics::Bedding::even, 7, 34, 1e-6, false}, {like});
+    const auto face =
+        mechanics::cut_face({mechanics::rectangle(g.length, g.width), mechanics::Bedding::even, 7, 34, 1e-6, false});
     if (!face) return face.problem();
     g.surface = *face;
     FormulaParts parts;
-    parts.face = g.surface;
     parts.working.push_back(squeezed->working);
     parts.working.push_back([=] {
         return Working{{"normal_force_sum", "ΣN = 2F", "", 2 * g.force, Dimension::force, "derived"}};

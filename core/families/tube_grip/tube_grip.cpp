@@ -195,23 +195,22 @@ class TubeGrip : public Family {
         m.contact_moves = text(v, "held_by") == "payload";
         return m;
     }
-    Result<std::shared_ptr<const Joint>> join(const Values& v) const override { return rejoin(v, nullptr); }
-    Result<std::shared_ptr<const Joint>> rejoin(const Values& v, const Joint* like) const override {
-        auto first = single(v, like);
+    Result<std::shared_ptr<const Joint>> join(const Values& v) const override {
+        auto first = single(v);
         if (!first || text(v, "tubes") == "one") return first;
         auto other = v;
         for (const auto& [key, second] : {std::pair{"diameter", "second_diameter"}, {"wall", "second_wall"}})
             other.insert_or_assign(key, v.find(second)->second);
-        auto second = single(other, nullptr);
+        auto second = single(other);
         if (!second) return second.problem().at("second_diameter");
         return right_angle_pair(*first, *second, number(v, "axes_apart"));
     }
 
  private:
-    static Result<std::shared_ptr<const Joint>> single(const Values& v, const Joint* like) {
+    static Result<std::shared_ptr<const Joint>> single(const Values& v) {
         const auto& jaws = text(v, "jaws");
         if (jaws == "band" || jaws == "slit") return join_band(v);
-        if (jaws == "slot") return join_slot(v, face_of(like));
+        if (jaws == "slot") return join_slot(v);
         return join_jaws(v);
     }
 };
