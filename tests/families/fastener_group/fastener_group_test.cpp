@@ -6,13 +6,13 @@ using namespace clampet;
 using namespace bench;
 
 namespace {
-const std::string four = "-75 mm,-60 mm; 75 mm,-60 mm; 75 mm,60 mm; -75 mm,60 mm";
+const std::string four_fasteners = "-75 mm,-60 mm; 75 mm,-60 mm; 75 mm,60 mm; -75 mm,60 mm";
 }  // namespace
 
 TEST_CASE("an eccentric load on four bolts, as in the handbook", "[fastener_group][published]") {
-    // Shigley, Mechanical Engineering Design, example on eccentric shear: four bolts on 150 by 120 mm, 16 kN at 425 mm:
-    // 21.0 kN on the nearer two, 14.8 kN on the others.
-    const Values v{{"positions", four}, {"plate_length", 0.2}, {"plate_width", 0.2}};
+    // Shigley, Mechanical Engineering Design, example on eccentric shear: four bolts on 150 by 120 mm, 16 kN
+    // at 425 mm: 21.0 kN on the nearer two, 14.8 kN on the others.
+    const Values v{{"positions", four_fasteners}, {"plate_length", 0.2}, {"plate_width", 0.2}};
     const auto r = report("fastener_group", v, Wrench{0, -16e3, 0, 0, 0, -16e3 * 0.425});
     CHECK(result(r, "largest_shear") == relative(21.0e3, 2e-3));
     const auto other = report("fastener_group", v, Wrench{0, 16e3, 0, 0, 0, 0});
@@ -22,7 +22,7 @@ TEST_CASE("an eccentric load on four bolts, as in the handbook", "[fastener_grou
 TEST_CASE("fasteners beside the plate's middle take a load beside it as those in the middle do", "[fastener_group]") {
     // Statics: what acts at their centroid does, wherever that lies.
     const double x = 0.012, y = 0.017;
-    const Values middle{{"positions", four}, {"plate_length", 0.25}, {"plate_width", 0.25}},
+    const Values middle{{"positions", four_fasteners}, {"plate_length", 0.25}, {"plate_width", 0.25}},
         beside{{"positions", std::string("-63 mm,-43 mm; 87 mm,-43 mm; 87 mm,77 mm; -63 mm,77 mm")},
                {"plate_length", 0.25},
                {"plate_width", 0.25}};
