@@ -2,6 +2,7 @@
 #include <fmt/format.h>
 
 #include <algorithm>
+#include <cmath>
 #include <string>
 
 #include "drawing/drawing.h"
@@ -55,4 +56,34 @@ inline std::string told(const std::string& name, const clampet::drawing::Drawing
     std::string all = "# " + name + "\n" + d.summary + "\n";
     for (const auto& e : d.elements) all += std::visit(DrawingTold{}, e) + "\n";
     return all;
+}
+
+struct Ink {
+    double length = 0, turned = 0;
+    void along(const clampet::drawing::Point& a, const clampet::drawing::Point& b) {
+        length += std::hypot(b.x - a.x, b.y - a.y);
+        at(a);
+    }
+    void at(const clampet::drawing::Point& p) { turned += p.x + 0.7 * p.y; }
+    void operator()(const clampet::drawing::Path& p) {
+        for (std::size_t i = 0; i + 1 < p.points.size(); ++i) along(p.points[i], p.points[i + 1]);
+        if (!p.points.empty()) at(p.points.back());
+    }
+    void operator()(const clampet::drawing::Circle& c) {
+        length += 6.283 * c.radius;
+        at(c.centre);
+    }
+    void operator()(const clampet::drawing::Text& t) { at(t.at); }
+    void operator()(const clampet::drawing::Dimension& d) {
+        along(d.from, d.to);
+        length += d.offset;
+    }
+    void operator()(const clampet::drawing::Arrow& a) { along(a.from, a.to); }
+};
+
+/// How many things are drawn, how long their lines are and where they stand [mm].
+inline std::string ink_of(const clampet::drawing::Drawing& d) {
+    Ink ink;
+    for (const auto& e : d.elements) std::visit(ink, e);
+    return fmt::format(" drawn {} {:.2f} {:.2f}", d.elements.size(), ink.length * 1e3, ink.turned * 1e3);
 }

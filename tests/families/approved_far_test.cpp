@@ -5,11 +5,11 @@
 #include <fmt/format.h>
 
 #include <catch2/catch.hpp>
-#include <cmath>
-#include <random>
 #include <set>
 
 #include "approved.h"
+#include "drawing_told.h"
+#include "drawn.h"
 #include "families/family.h"
 
 using namespace clampet;
@@ -21,36 +21,6 @@ namespace {
 
 const families::Load pushed{{3, 2, -13, 0.4, 1.1, 0.2, 0, 0, -9.8}, {5, 0, 0, 0, 0.5, 0.1}};
 const families::Load pulled{{-2, 1, 4, -0.3, 0.2, -0.1, 0, 9.8, 0}, {-1, -4, 3, 0.1, -0.2, -0.3}};
-
-struct Ink {
-    double length = 0, turned = 0;
-    void along(const drawing::Point& a, const drawing::Point& b) {
-        length += std::hypot(b.x - a.x, b.y - a.y);
-        at(a);
-    }
-    void at(const drawing::Point& p) { turned += p.x + 0.7 * p.y; }
-    void operator()(const drawing::Path& p) {
-        for (std::size_t i = 0; i + 1 < p.points.size(); ++i) along(p.points[i], p.points[i + 1]);
-        if (!p.points.empty()) at(p.points.back());
-    }
-    void operator()(const drawing::Circle& c) {
-        length += 6.283 * c.radius;
-        at(c.centre);
-    }
-    void operator()(const drawing::Text& t) { at(t.at); }
-    void operator()(const drawing::Dimension& d) {
-        along(d.from, d.to);
-        length += d.offset;
-    }
-    void operator()(const drawing::Arrow& a) { along(a.from, a.to); }
-};
-
-/// How many things are drawn, how long their lines are and where they stand [mm].
-std::string drawn(const drawing::Drawing& d) {
-    Ink ink;
-    for (const auto& e : d.elements) std::visit(ink, e);
-    return fmt::format(" drawn {} {:.2f} {:.2f}", d.elements.size(), ink.length * 1e3, ink.turned * 1e3);
-}
 
 std::string told(const families::Family& family, const Values& values, const families::Load& first = pushed,
                  const families::Load& second = pulled) {
@@ -64,7 +34,7 @@ std::string told(const families::Family& family, const Values& values, const fam
     }
     all += " with";
     for (const auto& r : (*joint)->results(first)) all += fmt::format(" {:.4g}", r.value);
-    for (const auto* load : {&first, &second}) all += drawn((*joint)->section(*load));
+    for (const auto* load : {&first, &second}) all += ink_of((*joint)->section(*load));
     for (const auto& a : (*joint)->advisories()) all += " | " + a.text;
     return all;
 }
@@ -114,37 +84,12 @@ std::string pairs_of(const families::Family& family) {
     return all;
 }
 
-/// The same draws wherever it runs: distributions of the standard library are its own.
-class Draw {
- public:
-    explicit Draw(unsigned seed) : engine_(seed) {}
-    double between(double low, double high) {
-        return low + (high - low) * static_cast<double>(engine_()) / 4294967296.0;
-    }
-    std::size_t below(std::size_t count) { return static_cast<std::size_t>(engine_()) % count; }
-    Wrench wrench(double force, double moment) {
-        const auto f = [&] { return between(-force, force); };
-        const auto m = [&] { return between(-moment, moment); };
-        Wrench w;
-        w.fx = f(), w.fy = f(), w.fz = f(), w.mx = m(), w.my = m(), w.mz = m();
-        return w;
-    }
-
- private:
-    std::mt19937 engine_;
-};
-
-/// Half or all of the choices as they stand, half or all of the numbers up to twice or half as large.
-Values drawn_values(const families::Family& family, Draw& draw) {
-    Values values;
-    for (const auto& p : family.parameters()) {
-        if (p.kind == Kind::choice && draw.below(2) == 0) values[p.key] = p.choices[draw.below(p.choices.size())].key;
-        if (p.kind != Kind::quantity || draw.below(2) == 0) continue;
-        double value = p.standard != 0 ? p.standard * std::exp2(draw.between(-1, 1)) : draw.between(0, 0.1 * p.most);
-        if (p.whole_number) value = std::round(value);
-        if (families::check_value(p, value)) values[p.key] = value;
-    }
-    return values;
+Wrench drawn_wrench(Draw& draw, double force, double moment) {
+    const auto f = [&] { return draw.between(-force, force); };
+    const auto m = [&] { return draw.between(-moment, moment); };
+    Wrench w;
+    w.fx = f(), w.fy = f(), w.fz = f(), w.mx = m(), w.my = m(), w.mz = m();
+    return w;
 }
 
 std::string drawn_at_random(const families::Family& family) {
@@ -152,9 +97,9 @@ std::string drawn_at_random(const families::Family& family) {
     std::string all;
     Draw draw(7);
     for (int i = 0; i < draws; ++i) {
-        const auto values = drawn_values(family, draw);
-        const families::Load first{draw.wrench(20, 1), draw.wrench(10, 0.5)},
-            second{draw.wrench(2, 0.1), draw.wrench(20, 1)};
+        const auto values = drawn_values(family.parameters(), draw);
+        const families::Load first{drawn_wrench(draw, 20, 1), drawn_wrench(draw, 10, 0.5)},
+            second{drawn_wrench(draw, 2, 0.1), drawn_wrench(draw, 20, 1)};
         all += fmt::format("{} :", i) + told(family, values, first, second) + "\n";
     }
     return all;

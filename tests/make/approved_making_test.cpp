@@ -5,6 +5,7 @@
 
 #include "approved.h"
 #include "drawing_told.h"
+#include "drawn.h"
 #include "make/drawing_sheet.h"
 #include "make/export.h"
 #include "make/layouts.h"
@@ -92,4 +93,25 @@ TEST_CASE("every kind's pieces are marked and drawn as it was approved", "[make]
     tell(*parts::kind_named("arm"), {{"section", std::string("pocketed")}});
     tell(*parts::kind_named("post_socket"), {{"held", std::string("clamped")}});
     is_approved("sheets", all);
+}
+
+TEST_CASE("pieces of whatever sizes are drawn for a part are marked and drawn as it was approved", "[make][approved]") {
+    constexpr int draws = 10;
+    std::string all;
+    for (const auto* kind : parts::registry()) {
+        Draw draw(23);
+        for (int i = 0; i < draws; ++i) {
+            const auto values = drawn_values(kind->parameters(), draw);
+            const auto pieces = parts::workpieces_of(*kind, values);
+            if (!pieces) continue;
+            const make::MadePart part{"it", std::string(kind->name()), *pieces};
+            for (const auto& piece : *pieces) {
+                const auto sheet = make::template_of(part, piece, "Rig");
+                const auto drawn = make::drawing_of(part, piece, {"Rig", "2026-05-04", 1});
+                all += fmt::format("{} {} : {}{} | {}{}\n", kind->key(), i, sheet.detail, ink_of(sheet.drawing),
+                                   drawn.detail, ink_of(drawn.drawing));
+            }
+        }
+    }
+    is_approved("sheets_drawn", all, {1e-4, 0.02});
 }
