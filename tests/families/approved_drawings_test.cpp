@@ -59,5 +59,14 @@ TEST_CASE("threads and stacks are drawn as they were approved", "[thread][drawin
     add("a shank, through");
     design.plain_length = 0.012;
     add("a shank that is too long");
+    design.plain_length = 0;
+    design.through = false;
+    design.items = {{Item::Kind::board, "plywood 6", 0.0061, 0}};
+    design.countersunk = true;
+    design.sink = 0.0008;
+    add("a head let in below the surface");
+    design.nut = true;
+    design.screw_length = 0.03;
+    add("the same into a nut");
     is_approved("drawings/threads", all);
 }

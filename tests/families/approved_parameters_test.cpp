@@ -42,8 +42,12 @@ std::string told(const std::string& of, const families::Parameter& p) {
 
 TEST_CASE("defaults, bounds and bands are those that files and scripts count on", "[families][approved]") {
     std::string now;
-    for (const auto* family : families::registry())
+    for (const auto* family : families::registry()) {
+        const auto usual = family->typical_load();
+        now += fmt::format("{} usually carries {:.4g} at {:.4g} {:.4g} {:.4g}, pushed by {:.4g}\n", family->key(),
+                           usual.mass, usual.at[0], usual.at[1], usual.at[2], usual.push);
         for (const auto& p : family->parameters()) now += told(std::string(family->key()), p);
+    }
     for (const auto* kind : parts::registry())
         for (const auto& p : kind->parameters()) now += told("part " + std::string(kind->key()), p);
     for (const auto* load_case : loads::registry())

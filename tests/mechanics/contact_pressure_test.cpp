@@ -15,6 +15,21 @@ PressureSolver disc(double radius, double hole = 0, unsigned fine = 12) {
 }
 }  // namespace
 
+TEST_CASE("a patch has the second moments of its shape, wherever it lies", "[mechanics][published]") {
+    // Rectangle l b: b l^3/12 about its own middle (any table of beams).
+    const double l = 0.06, b = 0.02;
+    for (const Point at : {Point{0, 0}, Point{0.05, -0.03}, Point{-0.02, 0.07}}) {
+        PatchShape shape = rectangle(l, b);
+        for (auto& p : shape.polygon) p = {p.x + at.x, p.y + at.y};
+        shape.centre = at;
+        const PressureSolver solver(*make_patch(shape, Bedding::even, 8, 40));
+        CAPTURE(at.x, at.y);
+        const double per_area = l * b / solver.pressed_sums(std::array{1.0, 0.0, 0.0}.data())[1];
+        CHECK(per_area * solver.second_moment_y() == relative(b * l * l * l / 12, 1e-3));
+        CHECK(per_area * solver.second_moment_x() == relative(l * b * b * b / 12, 1e-3));
+    }
+}
+
 TEST_CASE("even pressure without a moment", "[mechanics]") {
     const auto solver = disc(0.02);
     const auto p = solver.solve(1000, 0, 0);

@@ -21,6 +21,7 @@ TEST_CASE("a half-inch screw through a plate into a camera", "[mechanics]") {
     CHECK(v.protrusion == absolute(0.0042, 1e-9));
     CHECK(v.engaged == absolute(0.0042 - 0.00127, 1e-9));
     CHECK(v.turns == relative(0.00293 / 0.00127, 1e-9));
+    CHECK(v.tail == 0);  // a blind hole
     CHECK(v.extra_items.low == 0);
     CHECK(v.extra_items.high == absolute(0.0042 - 3 * 0.00127, 1e-9));
     CHECK(v.screw_lengths.low == absolute(0.0085 + 3 * 0.00127, 1e-9));

@@ -130,6 +130,8 @@ TEST_CASE("amounts keep their currency, and two are not mixed", "[quantity]") {
     CHECK_THAT(quantity::currency_of("10 USD + 5 EUR").problem().what, Catch::Contains("mixes"));
     CHECK_FALSE(quantity::parse("10 USD + 5 EUR", Dimension::price));
     CHECK(*quantity::parse("10 USD + 5 USD", Dimension::price) == 15);
+    CHECK(*quantity::parse("12 EUR / 3 EUR", Dimension::number) == 4);
+    CHECK_FALSE(quantity::parse("12 EUR / 3 EUR", Dimension::price));
 }
 
 TEST_CASE("areas, densities, frequencies, times, turning stiffness and inertia", "[quantity]") {

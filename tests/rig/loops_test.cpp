@@ -65,6 +65,20 @@ TEST_CASE("a tree solved as a network gives the tree's wrenches", "[rig][loops]"
         }
 }
 
+TEST_CASE("a network tells which body nothing holds", "[rig][loops]") {
+    using Matrix6 = rig::BodyNetwork::Matrix6;
+    const auto spring = [](std::size_t from, std::size_t to, double stiffness) {
+        return rig::BodyNetwork::Spring{from, to, Eigen::Isometry3d::Identity(), stiffness * Matrix6::Identity()};
+    };
+    for (const std::size_t loose : {1, 2, 3}) {
+        rig::BodyNetwork network(4, 0);
+        for (const std::size_t body : {1, 2, 3}) network.join(spring(0, body, body == loose ? 0 : 1e6));
+        const auto answer = network.influence();
+        REQUIRE_FALSE(answer);
+        CHECK(answer.problem().part == loose);
+    }
+}
+
 TEST_CASE("an arm whose end rests on a shelf leaves it 3/8 of its own weight and all that stands on its end",
           "[rig][loops][published]") {
     // Propped cantilever under its own weight, R = 3 w L/8 (Roark, table of beams); the load is right over the prop.

@@ -79,6 +79,8 @@ TEST_CASE("how far to step back, and what a close-up lens does", "[study][pictur
     CHECK(only(with).farthest == relative(1.0 / 3, 1e-12));
     CHECK_FALSE(only(study::pictures(with_lens(level(0.5), "full_frame", 0.05), {3})).is_sharp);
     CHECK(study::pictures(level(1), {-1}).problem().id == ProblemId("picture.impossible_closeup"));
+    CHECK(study::pictures(level(1), {51}).problem().id == ProblemId("picture.impossible_closeup"));
+    CHECK(study::pictures(level(1), {50}));
 }
 
 TEST_CASE("what is in the picture takes the share that its size and distance give", "[study][picture]") {
