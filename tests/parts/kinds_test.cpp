@@ -406,6 +406,8 @@ TEST_CASE("sizes that make no part are refused where they are typed", "[parts][e
         CHECK_THAT(body.problem().remedy, Catch::Contains(c.remedy));
     }
     CHECK(kind_named("nothing") == nullptr);
+    // A bush without a flange may be as narrow as its thread.
+    CHECK(parts::built(*parts::kind_named("bush"), {{"flange", 0.008}, {"flange_thickness", 0.0}}));
 }
 
 TEST_CASE("ports say what the sizes say", "[parts][ports]") {
