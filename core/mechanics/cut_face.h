@@ -26,8 +26,9 @@ struct CutFace {
 };
 using CutFacePtr = std::shared_ptr<const CutFace>;
 
-/// Cuts a face, or gives one of the last few that was cut the same: only the force or the friction moved. Any thread
-/// may ask. Errors   As make_patch().
+/// Cuts a face, or gives one of the last few that was cut the same: only the force or the friction moved.
+/// Any thread may ask.
+/// Errors   As make_patch().
 Result<CutFacePtr> cut_face(const Cut& cut);
 
 }  // namespace clampet::mechanics
