@@ -202,7 +202,6 @@ std::vector<std::string> names_of(const Thread& thread) {
         return {own, own.substr(0, own.find_last_of("0123456789") + 1)};  // without UNC
     if (thread.form == ThreadForm::iso)
         return {own, folded_designation(fmt::format("M{:g}x{:g}", thread.major * 1e3, thread.pitch * 1e3))};
-    if (own.ends_with("acme") || own.ends_with("npt")) return {own};
     if (thread.form != ThreadForm::whitworth) return {own};
     if (own.starts_with("g")) return {own, "bsp" + own.substr(1), own.substr(1) + "bsp", own.substr(1) + "bspp"};
     return {own, own + std::to_string(std::lround(inch / thread.pitch)), own.substr(0, own.size() - 3) + "whitworth"};
