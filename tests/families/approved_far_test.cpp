@@ -1,7 +1,7 @@
 // How a family answers far from where it stands: each number a third, three times, and at its bounds, each two of its
 // choices together, and all inputs and the load drawn at random, as it was approved: tests/reference/far/, pairs/ and
-// drawn/. What is right is checked against published values
-// elsewhere, and near where a family stands in approved_numbers_test; here nothing moves unnoticed at the ends.
+// drawn/. What is right is checked against published values elsewhere, and near where a family stands in
+// approved_numbers_test; here nothing moves unnoticed at the ends.
 #include <fmt/format.h>
 
 #include <catch2/catch.hpp>
@@ -47,7 +47,6 @@ void show(const families::Parameter& p, Values& values) {
 
 std::string far_of(const families::Family& family) {
     std::string all;
-    const auto whole = *families::complete(family, {});
     for (const auto& p : family.parameters()) {
         if (p.kind != Kind::quantity) continue;
         std::set<double> far{p.standard / 3, p.standard * 3, p.least, p.most};

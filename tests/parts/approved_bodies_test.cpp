@@ -1,7 +1,6 @@
 // What every kind of part weighs, where it balances, where others join it and what is drawn of it, at its standard
 // sizes, with each choice, and with each size a tenth larger: tests/reference/bodies.txt; with all drawn at random:
-// bodies_drawn.txt. Volumes and centroids are
-// checked against closed forms elsewhere; here nothing moves unnoticed.
+// bodies_drawn.txt. Volumes and centroids are checked against closed forms elsewhere; here nothing moves unnoticed.
 #include <fmt/format.h>
 
 #include <catch2/catch.hpp>
